@@ -1,0 +1,1 @@
+"""How well and how fast takes are aligned, on narrations whose word times are known."""

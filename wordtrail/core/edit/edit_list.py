@@ -1,0 +1,88 @@
+"""The edit list, and how times go through it.
+
+Lesson time runs over the kept clips one after another, behind a title of `lead` seconds. A hold
+is a moment at which the lesson stands still while its sound is silent.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+ROOM = 0.4
+"""Seconds left around the sound when the ends are trimmed by themselves."""
+
+
+@dataclass(frozen=True, slots=True)
+class Trim:
+    """Where a take begins and ends, set by hand (seconds of take time)."""
+
+    take: str
+    start: float
+    end: float
+
+
+@dataclass(frozen=True, slots=True)
+class Clip:
+    """Take time `[start, end)` of a take."""
+
+    take: str
+    start: float
+    end: float
+
+    @property
+    def seconds(self) -> float:
+        """How long it lasts."""
+        return self.end - self.start
+
+
+@dataclass(frozen=True, slots=True)
+class Hold:
+    """At lesson time `at` (before holds), the lesson stands still for `seconds`."""
+
+    at: float
+    seconds: float
+
+
+@dataclass(frozen=True, slots=True)
+class EditList:
+    """Clips in the order in which they are heard, after a title of `lead` seconds."""
+
+    clips: tuple[Clip, ...]
+    lead: float = 0.0
+
+    @property
+    def seconds(self) -> float:
+        """The length of the lesson without holds."""
+        return self.lead + sum(clip.seconds for clip in self.clips)
+
+    def to_lesson(self, take: str, time: float) -> float | None:
+        """Take time → lesson time; None where it was cut away. A clip's very end counts as in it."""
+        now = self.lead
+        for clip in self.clips:
+            if clip.take == take and clip.start <= time <= clip.end:
+                return now + time - clip.start
+            now += clip.seconds
+        return None
+
+    def to_take(self, time: float) -> tuple[str, float] | None:
+        """Lesson time → (take, take time); None during the title and after the end."""
+        now = self.lead
+        for clip in self.clips:
+            if now <= time < now + clip.seconds:
+                return clip.take, clip.start + time - now
+            now += clip.seconds
+        return None
+
+
+def trimmed_ends(sound_start: float, sound_end: float, seconds: float) -> tuple[float, float]:
+    """Take times between which a take is kept when nobody said otherwise: 0.4 s of room around
+    the sound, within the take. A take without sound is kept whole."""
+    if sound_end <= sound_start:
+        return 0.0, seconds
+    return max(0.0, sound_start - ROOM), min(seconds, sound_end + ROOM)
+
+
+def held(time: float, holds: tuple[Hold, ...]) -> float:
+    """Lesson time → video time: later by all holds that lie before it. A hold's own moment is
+    the moment it begins."""
+    return time + sum(hold.seconds for hold in holds if hold.at < time)

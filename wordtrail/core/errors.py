@@ -1,0 +1,244 @@
+"""Every error of ours, in one place, each with a sentence for the person at the screen.
+
+`message` says what happened; `kept` what is safe; `next_step` what to do now. The interface
+shows all three as they stand, so they are written for a teacher.
+"""
+
+from __future__ import annotations
+
+
+class WordTrailError(Exception):
+    """Something a person can understand and act on."""
+
+    title = "That did not work"
+    status = 400
+
+    def __init__(self, message: str, *, kept: str = "", next_step: str = "") -> None:
+        super().__init__(message)
+        self.message = message
+        self.kept = kept
+        self.next_step = next_step
+
+    @property
+    def sentence(self) -> str:
+        """What happened, what was kept, what to do: one readable line."""
+        return " ".join(part for part in (self.message, self.kept, self.next_step) if part)
+
+
+class PassageError(WordTrailError):
+    """The text cannot become a passage as it stands."""
+
+    title = "This text cannot be used yet"
+    status = 422
+
+
+class EmptyPassage(PassageError):
+    """There is not one word in the text."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            "There are no words in this text yet.",
+            next_step="Paste or type the passage, then try again.",
+        )
+
+
+class PassageTooLong(PassageError):
+    """More words than one lesson can hold."""
+
+    def __init__(self, words: int, most: int) -> None:
+        super().__init__(
+            f"This text has {words:,} words; a lesson holds at most {most:,}.",
+            kept="Your text is still in the box.",
+            next_step="Split it into several lessons, a chapter or a part in each.",
+        )
+
+
+class NotText(PassageError):
+    """Bytes that are no text: a program, a picture, an archive pasted by mistake."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            "This looks like a file's inner code, not like words.",
+            kept="Nothing was changed.",
+            next_step="Open the file in the program it comes from, copy the text there and paste that.",
+        )
+
+
+class RightToLeftText(PassageError):
+    """Arabic, Hebrew and their kin, which the stage cannot typeset yet."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            "This text runs from right to left, which Word Trail cannot show yet.",
+            kept="Your text is kept in the box, exactly as you pasted it.",
+            next_step="For now, only left-to-right passages can become a lesson.",
+        )
+
+
+class SoundError(WordTrailError):
+    """A sound file or recording that cannot be used."""
+
+    title = "This sound cannot be used"
+    status = 422
+
+
+class NotASound(SoundError):
+    """No sound can be decoded from the bytes."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            "There is no sound in this file; it may be a picture or a document with another ending.",
+            kept="Your lesson and its takes are as they were.",
+            next_step="Choose a WAV, MP3, M4A, Ogg, WebM or FLAC file.",
+        )
+
+
+class EmptySound(SoundError):
+    """A file of no length."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            "This file is empty.",
+            kept="Your lesson and its takes are as they were.",
+            next_step="Export the recording again, or choose another file.",
+        )
+
+
+class SilentSound(SoundError):
+    """A recording in which nothing can be heard."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            "Nothing can be heard in this recording.",
+            kept="It is kept as a take all the same.",
+            next_step="Check that the right microphone is chosen and not muted, then record again.",
+        )
+
+
+class SoundTooLong(SoundError):
+    """More than three hours."""
+
+    def __init__(self, hours: float) -> None:
+        super().__init__(
+            f"This recording is {hours:.1f} hours long; a take holds at most three.",
+            kept="Your lesson and its takes are as they were.",
+            next_step="Split it into parts and hand in the one you want.",
+        )
+
+
+class PassageNotRead(SoundError):
+    """The take holds speech, but not this passage."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            "The passage is not read in this take: hardly any of its words were found.",
+            kept="The take is kept and can be listened to.",
+            next_step="Choose another take, or check that this is the right passage.",
+        )
+
+
+class LessonError(WordTrailError):
+    """A change to the lesson that makes no sense."""
+
+    title = "That change cannot be made"
+    status = 422
+
+
+class NothingToShow(LessonError):
+    """A video or student page was asked for before there is a reading."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            "There is no finished reading in this lesson yet.",
+            kept="Your plan is kept.",
+            next_step="Record a take first, then come back.",
+        )
+
+
+class StaleRevision(WordTrailError):
+    """Someone else (or another window) has changed the lesson in between."""
+
+    title = "This lesson was changed in another window"
+    status = 409
+
+    def __init__(self, yours: int, newest: int) -> None:
+        super().__init__(
+            "This lesson was changed in another window after you opened it here.",
+            kept="The newer version is shown now; nothing of it was overwritten.",
+            next_step="Make your last change again if it is still wanted.",
+        )
+        self.yours = yours
+        self.newest = newest
+
+
+class NotFound(WordTrailError):
+    """No such lesson, take, job or page."""
+
+    title = "Not found"
+    status = 404
+
+    def __init__(self, what: str = "page") -> None:
+        super().__init__(f"This {what} is not here (any more).", next_step="Go back to your shelf.")
+
+
+class LinkWithdrawn(WordTrailError):
+    """The student link was withdrawn by the teacher, or never existed."""
+
+    title = "This link does not open a lesson"
+    status = 404
+
+    def __init__(self) -> None:
+        super().__init__(
+            "This link does not open a lesson (any more).",
+            next_step="Ask your teacher for the new one.",
+        )
+
+
+class PassphraseWanted(WordTrailError):
+    """The teacher's side is open to the network and asks who is there."""
+
+    title = "Passphrase wanted"
+    status = 401
+
+    def __init__(self) -> None:
+        super().__init__(
+            "The teacher's side of Word Trail asks for its passphrase.",
+            next_step="It was printed when Word Trail was started.",
+        )
+
+
+class TooLarge(WordTrailError):
+    """More bytes than one upload may have."""
+
+    title = "This file is too large"
+    status = 413
+
+    def __init__(self, most_megabytes: int) -> None:
+        super().__init__(
+            f"This file is larger than the {most_megabytes} MB one upload may have.",
+            kept="Your lesson and its takes are as they were.",
+            next_step="Export it as MP3 or M4A, which are far smaller, and try again.",
+        )
+
+
+class NoRoom(WordTrailError):
+    """The disk is full."""
+
+    title = "The disk is full"
+    status = 507
+
+    def __init__(self) -> None:
+        super().__init__(
+            "There is no room left on this computer's disk.",
+            kept="Everything recorded so far is kept.",
+            next_step="Free some space, then go on.",
+        )
+
+
+class JobCancelled(WordTrailError):
+    """Raised inside long work when its person asked for it to stop."""
+
+    title = "Stopped"
+
+    def __init__(self) -> None:
+        super().__init__("Stopped, as you asked.", kept="Your lesson and its takes are as they were.")

@@ -1,0 +1,129 @@
+"""The largest size at which a page fits, and where it is parted when no size is large enough.
+
+A page of the passage is shown whole, at the largest size of the type scale at which it fits. Where
+it does not even fit at the smallest, it is parted into as few pages as that size allows, and these
+are then set as large as that many pages allow.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from wordtrail.core.layout.lines import LINE_HEIGHT, Line, broken
+from wordtrail.core.layout.model import Ink
+from wordtrail.core.layout.stages import TYPE_SCALE, Stage
+from wordtrail.core.text.model import Block, BlockKind, Page, Style
+
+_RELATIVE = {
+    BlockKind.HEADING: 1.25,
+    BlockKind.SUBHEADING: 1.1,
+    BlockKind.CAPTION: 0.78,
+    BlockKind.FOOTNOTE: 0.72,
+    BlockKind.FACT_BOX: 0.85,
+    BlockKind.PICTURE: 0.72,
+}
+_STYLES = {BlockKind.HEADING: Style.BOLD, BlockKind.SUBHEADING: Style.BOLD, BlockKind.PICTURE: Style.ITALIC}
+_QUIET = (BlockKind.CAPTION, BlockKind.FOOTNOTE, BlockKind.PICTURE)
+
+BLOCK_GAP = 0.45
+PANEL_ROOM = 0.6
+
+
+@dataclass(frozen=True, slots=True)
+class Row:
+    """One line of a block in a column: how high it is with the gap above, whether the page may
+    end after it, and what is printed in the margin beside it."""
+
+    block: Block
+    line: Line
+    size: float
+    gap: float
+    height: float
+    may_end: bool
+    number: str
+    inset: float
+
+
+def rows_at(page: Page, size: float, stage: Stage) -> tuple[Row, ...]:
+    """All lines of `page` set at `size`, top to bottom."""
+    rows: list[Row] = []
+    for block in page.blocks:
+        own = size * _RELATIVE.get(block.kind, 1.0)
+        boxed = block.kind is BlockKind.FACT_BOX
+        inset = own * PANEL_ROOM if boxed else 0.0
+        ink = Ink.QUIET if block.kind in _QUIET else Ink.INK
+        style = _STYLES.get(block.kind, Style.PLAIN)
+        lines = broken(block, own, stage.text_width - 2 * inset, style, ink)
+        verse_line = block.number or 0
+        for index, line in enumerate(lines):
+            first, last = index == 0, index == len(lines) - 1
+            number = ""
+            if block.number is not None and line.first_of_verse:
+                if block.kind is BlockKind.STANZA:
+                    number, verse_line = str(verse_line), verse_line + 1
+                elif first:
+                    number = str(block.number)
+            gap = (BLOCK_GAP * size if first else 0.0) + (inset if boxed and first else 0.0)
+            height = own * LINE_HEIGHT + (inset if boxed and last else 0.0)
+            rows.append(Row(block, line, own, gap, height, _may_end(block, index, len(lines)), number, inset))
+    return tuple(rows)
+
+
+def _may_end(block: Block, index: int, lines: int) -> bool:
+    """Headings stay with what follows; stanzas and boxes stay whole when they are short; no
+    paragraph leaves a single line behind."""
+    if block.kind in (BlockKind.HEADING, BlockKind.SUBHEADING):
+        return False
+    if index == lines - 1:
+        return True
+    if block.kind in (BlockKind.STANZA, BlockKind.FACT_BOX) and lines <= 8:
+        return False
+    return lines > 3 and 1 <= index < lines - 2
+
+
+def pages_of_rows(rows: tuple[Row, ...], height: float) -> list[list[Row]]:
+    """Rows parted into pages no higher than `height`; a page ends where it may, or, when there is
+    no such place, where it must."""
+    pages: list[list[Row]] = []
+    current: list[Row] = []
+    for row in rows:
+        current.append(row)
+        if column_height(current) > height and len(current) > 1:
+            cut = next(
+                (at for at in range(len(current) - 1, 0, -1) if current[at - 1].may_end), len(current) - 1
+            )
+            pages.append(current[:cut])
+            current = current[cut:]
+    return [*pages, current] if current else pages
+
+
+def column_height(rows: list[Row]) -> float:
+    """Height of rows set under one another, without the gap above the first."""
+    return sum(row.gap + row.height for row in rows) - (rows[0].gap if rows else 0.0)
+
+
+def fitted(page: Page, stage: Stage) -> tuple[float, list[list[Row]]]:
+    """The size in page units at which `page` is set, and its rows on one or more pages."""
+    smallest = TYPE_SCALE[-1]
+    fewest = len(pages_of_rows(rows_at(page, smallest, stage), stage.text_height))
+    for size in TYPE_SCALE:
+        rows = rows_at(page, size, stage)
+        if any(row.line.width > stage.text_width - 2 * row.inset + 0.5 for row in rows) and size != smallest:
+            continue
+        pages = pages_of_rows(rows, stage.text_height)
+        if len(pages) <= fewest:
+            return size, _evened(rows, pages, stage)
+    return smallest, pages_of_rows(rows_at(page, smallest, stage), stage.text_height)
+
+
+def _evened(rows: tuple[Row, ...], pages: list[list[Row]], stage: Stage) -> list[list[Row]]:
+    """The same number of pages, filled as evenly as whole lines allow."""
+    best = pages
+    height = stage.text_height
+    while len(pages) > 1 and height > stage.text_height / 2:
+        height -= stage.text_height / 40
+        tighter = pages_of_rows(rows, height)
+        if len(tighter) > len(pages):
+            break
+        best = tighter
+    return best

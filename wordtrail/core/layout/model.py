@@ -1,0 +1,153 @@
+"""The values a layout is made of. All lengths are page units; y grows downwards."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+from wordtrail.core.text.model import Style
+
+
+class Ink(StrEnum):
+    """What a text is printed in; the names are design tokens."""
+
+    INK = "ink"
+    QUIET = "quiet"
+    WHITE = "white"
+    MOSS = "moss"
+
+
+@dataclass(frozen=True, slots=True)
+class SetPiece:
+    """A piece of text at its place: left edge `x`, `baseline`, `width`, font size and style.
+
+    `word` is the id of the word it belongs to (a word of two styles has two pieces), or empty.
+    `letters` are the x of each character's left edge, and the right edge of the last.
+    """
+
+    text: str
+    x: float
+    baseline: float
+    width: float
+    size: float
+    style: Style
+    word: str
+    letters: tuple[float, ...]
+    ink: Ink = Ink.INK
+
+
+@dataclass(frozen=True, slots=True)
+class WordBox:
+    """Where a word stands: its edges, its baseline, the size it is set in and its line on the page."""
+
+    word: str
+    x: float
+    width: float
+    baseline: float
+    size: float
+    line: int
+
+
+@dataclass(frozen=True, slots=True)
+class Panel:
+    """A ground drawn behind text (a fact box)."""
+
+    x: float
+    y: float
+    width: float
+    height: float
+
+
+@dataclass(frozen=True, slots=True)
+class LaidPage:
+    """One page as it is seen on the stage. `title` says that it is the title card."""
+
+    id: str
+    label: str
+    size: float
+    pieces: tuple[SetPiece, ...]
+    boxes: tuple[WordBox, ...]
+    panels: tuple[Panel, ...] = ()
+    title: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Stretch:
+    """One line's part of a mark: from `left` to `right` on page `page`, baseline and size of its
+    words."""
+
+    page: int
+    left: float
+    right: float
+    baseline: float
+    size: float
+
+
+@dataclass(frozen=True, slots=True)
+class LaidMark:
+    """A mark as shapes: its stretches in drawing order, and how it looks."""
+
+    id: str
+    kind: str
+    colour: str
+    line: str
+    letter: str
+    stretches: tuple[Stretch, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class LaidCard:
+    """A pause point's signpost: its box, header, text, thinking stones (centres) and the footpath
+    that joins it to its word (an SVG path)."""
+
+    id: str
+    page: int
+    x: float
+    y: float
+    width: float
+    height: float
+    header: float
+    tip: float
+    pieces: tuple[SetPiece, ...]
+    stones: tuple[tuple[float, float], ...]
+    footpath: str
+    think_seconds: float
+
+
+@dataclass(frozen=True, slots=True)
+class Look:
+    """Measures of what is drawn around words, as parts of the font size, so that browser and
+    video need no numbers of their own."""
+
+    stone_above: float = 0.98
+    stone_below: float = 0.62
+    stone_side: float = 0.09
+    stone_radius: float = 0.16
+    foot: float = 0.085
+    dots_below: float = 0.56
+    dot: float = 0.085
+    dot_gap: float = 0.2
+    underline_below: float = 0.27
+    underline: float = 0.075
+    highlight_above: float = 0.92
+    highlight_below: float = 0.34
+    letter: float = 0.36
+    stone: float = 13.0
+    """Radius of a thinking stone in page units."""
+
+
+@dataclass(frozen=True, slots=True)
+class Layout:
+    """All pages of a lesson for one stage shape, title card first."""
+
+    name: str
+    width: float
+    height: float
+    pages: tuple[LaidPage, ...]
+    marks: tuple[LaidMark, ...]
+    cards: tuple[LaidCard, ...]
+    look: Look = Look()
+
+    def places(self) -> dict[str, tuple[int, WordBox]]:
+        """Word id → (page index, box)."""
+        return {box.word: (index, box) for index, page in enumerate(self.pages) for box in page.boxes}

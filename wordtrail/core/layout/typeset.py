@@ -1,0 +1,146 @@
+"""Putting a whole lesson on the stage: title card, pages, marks and pause cards."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from itertools import groupby
+
+from wordtrail.core.layout.cards import laid_card
+from wordtrail.core.layout.faces import shape
+from wordtrail.core.layout.fit import Row, column_height, fitted
+from wordtrail.core.layout.lines import moved_by, set_text
+from wordtrail.core.layout.model import Ink, LaidMark, LaidPage, Layout, Panel, SetPiece, Stretch, WordBox
+from wordtrail.core.layout.stages import WIDE, Stage
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.marks.model import Mark
+from wordtrail.core.text.model import BlockKind, Page, Passage, Style
+
+ASCENT = 1.28
+"""Times the size: from the top of a line's room to its baseline."""
+
+NUMBER_SIZE = 0.5
+
+
+def typeset(lesson: Lesson, stage: Stage = WIDE) -> Layout:
+    """The layout of `lesson` for one shape of stage, page units throughout."""
+    pages = [title_card(lesson.passages[0], stage)]
+    for passage in lesson.passages:
+        for page in passage.pages:
+            pages += laid_pages(page, stage)
+    bare = Layout(stage.name, stage.width, stage.height, tuple(pages), (), ())
+    places = bare.places()
+    order = [word.id for word in lesson.script]
+    marks = tuple(_laid_mark(lesson, mark, order, places) for mark in lesson.marks)
+    cards = tuple(
+        laid_card(point, *places[point.after], stage) for point in lesson.pause_points if point.after in places
+    )
+    return Layout(stage.name, stage.width, stage.height, bare.pages, marks, cards)
+
+
+def laid_pages(page: Page, stage: Stage) -> list[LaidPage]:
+    """One page of the passage as one or more pages of the stage."""
+    size, parts = fitted(page, stage)
+    return [
+        _laid(f"{page.id}" if len(parts) == 1 else f"{page.id}.{index + 1}", page.label, size, rows, stage)
+        for index, rows in enumerate(parts)
+    ]
+
+
+def _laid(id: str, label: str, size: float, rows: list[Row], stage: Stage) -> LaidPage:
+    # A short page hangs a little above the middle, as a picture is hung.
+    spare = stage.text_height - column_height(rows)
+    y = stage.text_top + min(spare * 0.4, 1.2 * size)
+    pieces: list[SetPiece] = []
+    tops: list[tuple[Row, float]] = []
+    boxes: list[WordBox] = []
+    for index, row in enumerate(rows):
+        y += row.gap if index else 0.0
+        baseline = y + row.size * ASCENT
+        placed = [moved_by(piece, stage.text_left + row.inset, baseline) for piece in row.line.pieces]
+        boxes += _boxes(placed, index)
+        pieces += placed
+        if row.number:
+            pieces.append(_margin_number(row.number, row.size * NUMBER_SIZE, baseline, stage))
+        tops.append((row, y))
+        y += row.height
+    return LaidPage(id, label, size, tuple(pieces), tuple(boxes), _panels(tops, stage))
+
+
+def _boxes(line: list[SetPiece], index: int) -> list[WordBox]:
+    """The boxes of the words on one line, which is the `index`-th of its page."""
+    boxes = []
+    for word, run in groupby((piece for piece in line if piece.word), key=lambda piece: piece.word):
+        parts = list(run)
+        first, right = parts[0], parts[-1].x + parts[-1].width
+        boxes.append(WordBox(word, first.x, round(right - first.x, 3), first.baseline, first.size, index))
+    return boxes
+
+
+def _margin_number(text: str, size: float, baseline: float, stage: Stage) -> SetPiece:
+    shaped = shape(text)
+    x = stage.number_right - shaped.advance * size
+    letters = tuple(round(x + at * size, 3) for at in shaped.letters)
+    return SetPiece(
+        text, round(x, 3), round(baseline, 3), shaped.advance * size, size, Style.PLAIN, "", letters, Ink.QUIET
+    )
+
+
+def _panels(tops: list[tuple[Row, float]], stage: Stage) -> tuple[Panel, ...]:
+    panels = []
+    for _, run in groupby(tops, key=lambda top: top[0].block.id):
+        rows = list(run)
+        if rows[0][0].block.kind is BlockKind.FACT_BOX:
+            top = rows[0][1] - rows[0][0].inset * 0.6
+            bottom = rows[-1][1] + rows[-1][0].height
+            panels.append(Panel(stage.text_left, round(top, 3), stage.text_width, round(bottom - top, 3)))
+    return tuple(panels)
+
+
+def title_card(passage: Passage, stage: Stage) -> LaidPage:
+    """Title, author and permission in the middle of the stage."""
+    width = stage.width * 0.72
+    size = next(
+        (s for s in (120.0, 104.0, 88.0, 76.0, 64.0) if len(set_text(passage.title or " ", s, width, Style.BOLD, Ink.INK)) <= 2),
+        56.0,
+    )  # fmt: skip
+    texts = [
+        (passage.title, size, Style.BOLD, Ink.INK),
+        (f"by {passage.author}" if passage.author else "", 50.0, Style.PLAIN, Ink.MOSS),
+        (passage.permission, 30.0, Style.PLAIN, Ink.QUIET),
+    ]
+    rows = [
+        (line, own, style)
+        for text, own, style, ink in texts
+        for line in set_text(text, own, width, style, ink)
+    ]
+    height = sum(own * 1.5 for _, own, _ in rows)
+    y = (stage.height - height) / 2 - 30
+    pieces: list[SetPiece] = []
+    for line, own, _ in rows:
+        left = (stage.width - line.width) / 2
+        pieces += [moved_by(piece, left, y + own * 1.1) for piece in line.pieces]
+        y += own * 1.5
+    return LaidPage("title", "", size, tuple(pieces), (), (), title=True)
+
+
+def _laid_mark(
+    lesson: Lesson, mark: Mark, order: list[str], places: dict[str, tuple[int, WordBox]]
+) -> LaidMark:
+    meaning = next(meaning for meaning in lesson.legend if meaning.id == mark.meaning)
+    run = order[order.index(mark.first) : order.index(mark.last) + 1]
+    return LaidMark(
+        mark.id, mark.kind.value, meaning.colour, meaning.line.value, meaning.letter,
+        stretches_of((places[word] for word in run if word in places)),
+    )  # fmt: skip
+
+
+def stretches_of(placed: Iterable[tuple[int, WordBox]]) -> tuple[Stretch, ...]:
+    """A run of words as one stretch per line."""
+    stretches = []
+    for (page, _), run in groupby(placed, key=lambda place: (place[0], place[1].line)):
+        boxes = [box for _, box in run]
+        last = boxes[-1]
+        stretches.append(Stretch(page, boxes[0].x, last.x + last.width, boxes[0].baseline, boxes[0].size))
+    return tuple(stretches)
+
+

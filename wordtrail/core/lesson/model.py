@@ -1,0 +1,55 @@
+"""The lesson document: what a teacher makes, without what was recorded."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from wordtrail.core.edit.edit_list import Trim
+from wordtrail.core.marks.model import FIRST_LEGEND, Mark, Meaning
+from wordtrail.core.plan.model import PausePoint
+from wordtrail.core.text.model import Passage, Word
+from wordtrail.core.trail.model import Mend
+
+USUAL_RATE = 110.0
+"""Words a minute of a fresh lesson's pace guide."""
+
+
+@dataclass(frozen=True, slots=True)
+class LooseEnd:
+    """Something that hung on a word that went away, and what became of it, in a sentence."""
+
+    id: str
+    sentence: str
+
+
+@dataclass(frozen=True, slots=True)
+class Lesson:
+    """One or more passages with a plan, and what is kept of which take.
+
+    `issued` is the highest number given to a pause point, mark or loose end so far.
+    """
+
+    passages: tuple[Passage, ...]
+    words_per_minute: float = USUAL_RATE
+    pause_points: tuple[PausePoint, ...] = ()
+    marks: tuple[Mark, ...] = ()
+    legend: tuple[Meaning, ...] = FIRST_LEGEND
+    chosen_take: str = ""
+    trims: tuple[Trim, ...] = ()
+    mends: tuple[Mend, ...] = ()
+    loose_ends: tuple[LooseEnd, ...] = ()
+    issued: int = 0
+
+    @property
+    def title(self) -> str:
+        """The lesson's name on the shelf: its first passage's title."""
+        return self.passages[0].title or "Untitled lesson"
+
+    @property
+    def script(self) -> tuple[Word, ...]:
+        """All words that may be read aloud, in order."""
+        return tuple(word for passage in self.passages for word in passage.words)
+
+    def positions(self) -> dict[str, int]:
+        """Word id → its place in the script, counted from 0."""
+        return {word.id: index for index, word in enumerate(self.script)}

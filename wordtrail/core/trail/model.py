@@ -1,0 +1,83 @@
+"""The values a trail is made of. All times are seconds of take time."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from enum import StrEnum
+
+UNSURE_BELOW = 0.5
+"""Visits with less confidence are shown as "listen to this one"."""
+
+
+@dataclass(frozen=True, slots=True)
+class Visit:
+    """One reading of one word. `confidence` goes from 0 to 1; `mended` says a hand set it."""
+
+    word: str
+    start: float
+    end: float
+    confidence: float = 1.0
+    mended: bool = False
+
+
+class SlipKind(StrEnum):
+    """What went wrong with a word."""
+
+    LEFT_OUT = "left out"
+    MISREAD = "misread"
+    SAID_TWICE = "said twice"
+
+
+@dataclass(frozen=True, slots=True)
+class Slip:
+    """A word left out, misread (`heard` says as what) or said twice. `start` and `end` are where
+    it happened; for a word left out, the moment where it is missing."""
+
+    kind: SlipKind
+    word: str
+    start: float
+    end: float
+    heard: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Aside:
+    """Talk that is not in the script."""
+
+    start: float
+    end: float
+    heard: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Trail:
+    """All visits of a take in order of their start, with slips, asides and the words that were
+    not read at all. `seconds` is the length of the take; `sound_start` and `sound_end` are
+    where the first and the last sound of the voice were found."""
+
+    visits: tuple[Visit, ...]
+    slips: tuple[Slip, ...] = ()
+    asides: tuple[Aside, ...] = ()
+    unread: tuple[str, ...] = ()
+    seconds: float = 0.0
+    sound_start: float = 0.0
+    sound_end: float = 0.0
+
+
+@dataclass(frozen=True, slots=True)
+class Mend:
+    """A word's start set by hand: of the visit of `word` in `take` that was found at `found`
+    (seconds of take time), the start is now `start`."""
+
+    take: str
+    word: str
+    found: float
+    start: float
+
+
+@dataclass(frozen=True, slots=True)
+class MendedTrail:
+    """A trail with its mends, and those mends for which no visit is left."""
+
+    trail: Trail
+    loose: tuple[Mend, ...] = field(default=())

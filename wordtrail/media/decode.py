@@ -1,0 +1,71 @@
+"""From any sound file to samples, whatever its name says it is."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from pathlib import Path
+
+import av
+import av.error
+import numpy as np
+import numpy.typing as npt
+
+from wordtrail.core.errors import EmptySound, NotASound, SoundTooLong
+
+Samples = npt.NDArray[np.float32]
+
+LONGEST_SECONDS = 3 * 3600.0
+SHORTEST_SECONDS = 0.2
+
+
+def decode(path: Path, rate: int) -> Samples:
+    """The sound in `path` as mono floats (-1 to 1) at `rate` samples a second.
+
+    Reads what the bytes are, not what the name says. A file that breaks off gives what was whole
+    of it. Raises EmptySound, NotASound or SoundTooLong (over three hours).
+    """
+    if path.stat().st_size == 0:
+        raise EmptySound
+    blocks: list[Samples] = []
+    count = 0
+    try:
+        with av.open(str(path), mode="r", metadata_errors="ignore") as container:
+            for block in _blocks(container, rate):
+                blocks.append(block)
+                count += len(block)
+                if count > LONGEST_SECONDS * rate:
+                    raise SoundTooLong(_claimed_hours(container, count / rate))
+    except (av.error.FFmpegError, ValueError, OSError) as fault:
+        if count < SHORTEST_SECONDS * rate:
+            raise NotASound from fault
+    if count == 0:
+        raise NotASound
+    if count < SHORTEST_SECONDS * rate:
+        raise EmptySound
+    return np.concatenate(blocks)
+
+
+def _blocks(container: av.container.InputContainer, rate: int) -> Iterator[Samples]:
+    stream = next((s for s in container.streams if s.type == "audio"), None)
+    if stream is None:
+        raise NotASound
+    resampler = av.AudioResampler(format="flt", layout="mono", rate=rate)
+    faults = 0
+    for packet in container.demux(stream):
+        try:
+            frames = packet.decode()
+        except av.error.InvalidDataError:
+            faults += 1
+            if faults > 50:
+                raise
+            continue
+        for frame in frames:
+            for out in resampler.resample(frame):  # type: ignore[arg-type]
+                yield out.to_ndarray().reshape(-1).astype(np.float32)
+    for out in resampler.resample(None):
+        yield out.to_ndarray().reshape(-1).astype(np.float32)
+
+
+def _claimed_hours(container: av.container.InputContainer, read: float) -> float:
+    claimed = (container.duration or 0) / 1e6
+    return max(claimed, read) / 3600
