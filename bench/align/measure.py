@@ -56,8 +56,7 @@ def measure(narration: Narration, passage: Passage) -> Result:
     place = {word.id: index for index, word in enumerate(passage.words)}
     visits = [(place[visit.word], visit.start) for visit in trail.visits]
     errors = [
-        min((abs(start - at) for p, start in visits if p == word), default=np.inf)
-        for word, at in narration.truth
+        min((abs(start - at) for p, start in visits if p == word), default=np.inf) for word, at in narration.truth
     ]
     false_lights = sum(
         min((abs(start - at) for word, at in narration.truth if word == p), default=np.inf) > 0.5
@@ -83,7 +82,12 @@ def narrations() -> list[tuple[Narration, Passage]]:
     made = []
     for voice, speed in (("en-us", 130), ("en-gb", 140), ("en-gb-scotland", 120), ("en-029", 150)):
         for passage, title in ((bees, "bees"), (rain, "rain"), (names, "names")):
-            made.append((narrate(f"{title} · plain · {voice}", passage, [Read(0, len(passage.words) - 1)], voice, speed), passage))
+            made.append(
+                (
+                    narrate(f"{title} · plain · {voice}", passage, [Read(0, len(passage.words) - 1)], voice, speed),
+                    passage,
+                )
+            )
             steps = _lively(passage)
             made.append((narrate(f"{title} · lively · {voice}", passage, steps, voice, speed), passage))
     return made

@@ -23,7 +23,11 @@ In 1944, after many summers of watching, people began to read the map too. They 
 Small things that work together can do what one alone cannot.
 """
 
-BEES_MAP_CREDITS = ("The Bee's Map", "Larkmoor School, Room 6", "Our own text. It may be read, recorded and shared freely.")
+BEES_MAP_CREDITS = (
+    "The Bee's Map",
+    "Larkmoor School, Room 6",
+    "Our own text. It may be read, recorded and shared freely.",
+)
 
 RAIN = """Rain on a tin roof, ping, ping, ping,
 tapping its toes on everything.
@@ -41,4 +45,8 @@ Nobody hurries and no one can rush
 rain on a tin roof, hush, hush, hush.
 """
 
-RAIN_CREDITS = ("Rain on a Tin Roof", "Larkmoor School, Room 6", "Our own poem. It may be read, recorded and shared freely.")
+RAIN_CREDITS = (
+    "Rain on a Tin Roof",
+    "Larkmoor School, Room 6",
+    "Our own poem. It may be read, recorded and shared freely.",
+)

@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+import os
+import threading
+import time
 from collections.abc import Iterable, Sequence
 from concurrent.futures import ProcessPoolExecutor, as_completed
 from dataclasses import dataclass
@@ -100,8 +103,7 @@ def _heard(
     else:
         with ProcessPoolExecutor(cores, get_context("spawn"), _start_recogniser, (model, dictionary)) as pool:
             waiting = {
-                pool.submit(_recognise, cut(samples, group), group.start): index
-                for index, group in enumerate(groups)
+                pool.submit(_recognise, cut(samples, group), group.start): index for index, group in enumerate(groups)
             }
             try:
                 for done in as_completed(waiting):
@@ -122,7 +124,19 @@ _recogniser: Recogniser | None = None
 
 def _start_recogniser(model: str, dictionary: str) -> None:
     global _recogniser
+    _end_with(os.getppid())
     _recogniser = Recogniser(model, dictionary)
+
+
+def _end_with(parent: int) -> None:
+    """End this process when its parent dies (a killed worker must not leave recognisers behind)."""
+
+    def watch() -> None:
+        while os.getppid() == parent:
+            time.sleep(1.0)
+        os._exit(1)
+
+    threading.Thread(target=watch, daemon=True).start()
 
 
 def _recognise(samples: Samples, offset: float) -> list[Heard]:

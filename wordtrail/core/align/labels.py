@@ -36,6 +36,12 @@ OTHER, SIMILAR = 2.5, 0.9
 INTO_ASIDE = 0.2
 MUCH_ALIKE = 0.6
 
+QUOTATION = 3
+"""Script words in their order that are a reading wherever they stand."""
+
+BESIDE = 0.7
+"""Seconds between a reading and words that continue it."""
+
 
 @dataclass(frozen=True, slots=True)
 class _Choice:
@@ -128,9 +134,7 @@ def alike(one: str, other: str) -> float:
     first, second = pronunciations(one), pronunciations(other)
     if not first or not second:
         return 0.0
-    return max(
-        1 - _distance(a, b) / max(len(a), len(b)) for a in first[:2] for b in second[:2]
-    )
+    return max(1 - _distance(a, b) / max(len(a), len(b)) for a in first[:2] for b in second[:2])
 
 
 def _distance(one: tuple[str, ...], other: tuple[str, ...]) -> int:
@@ -161,24 +165,40 @@ def _traced(
 
 
 def _without_coincidences(labels: tuple[Labelled, ...]) -> tuple[Labelled, ...]:
-    """Fewer than three script words in a row, with talk on both sides and no reading beside them
-    that they continue, are an aside after all; so is a run in which hardly anything was exact."""
+    """Fewer than three script words in a row are an aside after all, unless they stand right beside
+    a reading that they continue or lead into; so are words at a run's edge that were not exact, and
+    runs in which hardly anything was."""
     result = list(labels)
-    for run in _runs(labels):
-        while run and not labels[run[0]].exact:
-            result[run[0]] = Labelled(labels[run[0]].heard, None)
-            run = run[1:]
-        while run and not labels[run[-1]].exact:
-            result[run[-1]] = Labelled(labels[run[-1]].heard, None)
-            run = run[:-1]
-        if not run:
-            continue
-        exact = sum(labels[i].exact for i in run)
-        lonely = not _continues(labels, run)
-        if (lonely and exact < 3) or exact * 3 < len(run):
-            for i in run:
-                result[i] = Labelled(labels[i].heard, None)
+    runs = [_exact_edges(labels, run) for run in _runs(labels)]
+    runs = [run for run in runs if run and 3 * sum(labels[i].exact for i in run) >= len(run)]
+    solid = [run for run in runs if sum(labels[i].exact for i in run) >= QUOTATION]
+    doubtful = [run for run in runs if run not in solid]
+    found = True
+    while found:
+        joining = [run for run in doubtful if any(_beside(labels, run, other) for other in solid)]
+        found = bool(joining)
+        solid += joining
+        doubtful = [run for run in doubtful if run not in joining]
+    kept = {index for run in solid for index in run}
+    for index, label in enumerate(labels):
+        if label.place is not None and index not in kept:
+            result[index] = Labelled(label.heard, None)
     return tuple(result)
+
+
+def _exact_edges(labels: tuple[Labelled, ...], run: list[int]) -> list[int]:
+    exact = [position for position, index in enumerate(run) if labels[index].exact]
+    return run[exact[0] : exact[-1] + 1] if exact else []
+
+
+def _beside(labels: tuple[Labelled, ...], run: list[int], other: list[int]) -> bool:
+    """Whether `run` goes on where `other` stopped, or `other` goes on from it, within a second."""
+    first, second = (run, other) if run[0] < other[0] else (other, run)
+    last, following = labels[first[-1]], labels[second[0]]
+    if last.place is None or following.place is None:
+        return False
+    near = following.heard.start - last.heard.end <= BESIDE
+    return near and -QUOTATION < following.place - last.place <= LONGEST_SKIP + 1
 
 
 def _runs(labels: tuple[Labelled, ...]) -> list[list[int]]:
@@ -195,14 +215,3 @@ def _runs(labels: tuple[Labelled, ...]) -> list[list[int]]:
                 continue
         runs.append([index])
     return runs
-
-
-def _continues(labels: tuple[Labelled, ...], run: list[int]) -> bool:
-    """Whether the run goes on where the reading before it stopped, or the next one goes on from it."""
-    places = [labels[i].place for i in run]
-    first, last = places[0], places[-1]
-    before = next((label.place for label in reversed(labels[: run[0]]) if label.place is not None), -1)
-    after = next((label.place for label in labels[run[-1] + 1 :] if label.place is not None), None)
-    follows = first is not None and before is not None and 0 < first - before <= 2
-    leads = last is not None and after is not None and 0 < after - last <= 2
-    return follows or leads

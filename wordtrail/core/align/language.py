@@ -31,9 +31,7 @@ def arpa_model(script: Sequence[str], talk: Sequence[str]) -> str:
     back_off = math.log10(1 - SEEN)
     lines = ["\\data\\", f"ngram 1={len(singles) + 1}", f"ngram 2={len(pairs)}", f"ngram 3={len(triples)}"]
     lines += ["", "\\1-grams:", "-99 <s> 0"]
-    lines += [
-        f"{math.log10(p):.5f} {word} {back_off if word in has_pair else 0:.5f}" for word, p in singles.items()
-    ]
+    lines += [f"{math.log10(p):.5f} {word} {back_off if word in has_pair else 0:.5f}" for word, p in singles.items()]
     lines += ["", "\\2-grams:"]
     lines += [
         f"{math.log10(p):.5f} {' '.join(pair)} {back_off if pair in has_triple else 0:.5f}"
@@ -57,14 +55,11 @@ def _singles(script: Sequence[str], talk: Sequence[str]) -> dict[str, float]:
     return singles
 
 
-def _conditional(
-    script: Sequence[str], length: int, shorter: Callable[[History, str], float]
-) -> dict[History, float]:
+def _conditional(script: Sequence[str], length: int, shorter: Callable[[History, str], float]) -> dict[History, float]:
     runs = Counter(tuple(script[i : i + length]) for i in range(len(script) - length + 1))
     histories: Counter[History] = Counter()
     for run, count in runs.items():
         histories[run[:-1]] += count
     return {
-        run: SEEN * count / histories[run[:-1]] + (1 - SEEN) * shorter(run[:-1], run[-1])
-        for run, count in runs.items()
+        run: SEEN * count / histories[run[:-1]] + (1 - SEEN) * shorter(run[:-1], run[-1]) for run, count in runs.items()
     }

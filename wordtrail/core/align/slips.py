@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from itertools import groupby
+from itertools import groupby, pairwise
 
 from wordtrail.core.align.timing import sounds_read
 from wordtrail.core.align.values import Labelled, ScriptWord, Timed
@@ -57,7 +57,7 @@ def said_twice(visits: Sequence[Visit]) -> tuple[Slip, ...]:
     """Words said again right after they were said ("the the")."""
     return tuple(
         Slip(SlipKind.SAID_TWICE, again.word, again.start, again.end)
-        for first, again in zip(visits, visits[1:], strict=False)
+        for first, again in pairwise(visits)
         if first.word == again.word and again.start - first.end <= SAID_TWICE_WITHIN
     )
 

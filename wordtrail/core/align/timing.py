@@ -88,9 +88,7 @@ def timed(run: Run, samples: Samples, script: Sequence[str], limits: tuple[float
     start = max(run.start - ROOM, min(limits[0], run.start), 0.0)
     end = max(min(run.end + ROOM, limits[1]), run.end)
     words = [script[place] for place in run.places]
-    found = forced(
-        cut(samples, Stretch(start, end)), words, start, dictionary_text(words)
-    )
+    found = forced(cut(samples, Stretch(start, end)), words, start, dictionary_text(words))
     by_place = {label.place: label for label in run.labels}
     if found is None:
         return tuple(_as_heard(label) for label in run.labels)
@@ -98,7 +96,13 @@ def timed(run: Run, samples: Samples, script: Sequence[str], limits: tuple[float
     for place, word in zip(run.places, found, strict=True):
         label = by_place.get(place)
         result.append(
-            Timed(place, word.start, word.end, _confidence(label, word.start), "" if label is None or label.exact else label.heard.word)
+            Timed(
+                place,
+                word.start,
+                word.end,
+                _confidence(label, word.start),
+                "" if label is None or label.exact else label.heard.word,
+            )
         )
     return tuple(result)
 

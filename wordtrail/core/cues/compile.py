@@ -101,10 +101,10 @@ def _heard(
         for visit in sorted(trail.visits, key=lambda visit: visit.start):
             if clip.start <= visit.start < clip.end:
                 end = min(visit.end, clip.end)
-                lights.append(
-                    Light(visit.word, visit.start + shift, end + shift, visit.confidence >= UNSURE_BELOW)
-                )
-        asides += [_shifted(aside, clip, shift) for aside in trail.asides if aside.end > clip.start and aside.start < clip.end]
+                lights.append(Light(visit.word, visit.start + shift, end + shift, visit.confidence >= UNSURE_BELOW))
+        asides += [
+            _shifted(aside, clip, shift) for aside in trail.asides if aside.end > clip.start and aside.start < clip.end
+        ]
         now += clip.seconds
     return _lingering(lights), tuple(asides)
 
@@ -116,8 +116,7 @@ def _shifted(aside: Aside, clip: Clip, shift: float) -> _TimedAside:
 def _lingering(lights: list[Light]) -> tuple[Light, ...]:
     """Lights that last to the next one over short gaps and never overlap."""
     joined = [
-        replace(here, end=there.start) if there.start - here.end <= LINGER else here
-        for here, there in pairwise(lights)
+        replace(here, end=there.start) if there.start - here.end <= LINGER else here for here, there in pairwise(lights)
     ]
     return tuple(
         replace(light, start=round(light.start, 4), end=round(light.end, 4)) for light in [*joined, *lights[-1:]]
@@ -185,9 +184,7 @@ def _run(script: list[str], mark: Mark) -> list[str]:
     return script[script.index(mark.first) : script.index(mark.last) + 1]
 
 
-def _captions(
-    lesson: Lesson, lights: tuple[Light, ...], asides: tuple[_TimedAside, ...]
-) -> tuple[Caption, ...]:
+def _captions(lesson: Lesson, lights: tuple[Light, ...], asides: tuple[_TimedAside, ...]) -> tuple[Caption, ...]:
     """What is read, a sentence or less at a time, and that the teacher talks where they do."""
     sentence = {word.id: word.sentence for word in lesson.script}
     printed = {word.id: word.text for word in lesson.script}

@@ -60,5 +60,3 @@ def state_in_video(sheet: CueSheet, time: float) -> tuple[StageState, float]:
             return state_at(sheet, gate.at, gate.pause), time - start
         passed += gate.think_seconds
     return state_at(sheet, time - passed), 0.0
-
-

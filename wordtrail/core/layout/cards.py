@@ -54,10 +54,10 @@ def _stones(left: float, y: float) -> tuple[tuple[float, float], ...]:
     )
 
 
-def _footpath(box: WordBox, line_y: float, tip_x: float, tip_y: float, stage: Stage) -> str:
+def _footpath(box: WordBox, line_y: float, tip_x: float, tip_y: float, stage: Stage) -> tuple[float, ...]:
     """From the end of the word, between the lines, to the edge of the text and on to the tip."""
     start = box.x + box.width + 0.3 * box.size
-    edge = stage.text_left + stage.text_width + 20
+    edge = max(start, stage.text_left + stage.text_width + 20)
     bend = (edge + tip_x) / 2
-    along = f"M {start:.1f} {line_y:.1f} L {max(start, edge):.1f} {line_y:.1f}"
-    return f"{along} C {bend:.1f} {line_y:.1f} {bend:.1f} {tip_y:.1f} {tip_x:.1f} {tip_y:.1f}"
+    points = (start, line_y, edge, line_y, bend, line_y, bend, tip_y, tip_x, tip_y)
+    return tuple(round(point, 2) for point in points)

@@ -6,6 +6,7 @@ linear in the size, which is also how the browser sets SVG text with geometricPr
 
 from __future__ import annotations
 
+import itertools
 from dataclasses import dataclass
 from functools import lru_cache
 from importlib.resources import files
@@ -68,7 +69,7 @@ def _letters(text: str, starts: dict[int, float], advance: float) -> tuple[float
     """Where each character begins; characters that share a glyph share its width evenly."""
     clusters = [*sorted(starts), len(text)]
     letters: list[float] = []
-    for here, there in zip(clusters, clusters[1:], strict=False):
+    for here, there in itertools.pairwise(clusters):
         begin, end = starts[here], starts.get(there, advance)
         letters += [begin + (end - begin) * step / (there - here) for step in range(there - here)]
     return (*letters, advance)

@@ -89,9 +89,7 @@ def pages_of_rows(rows: tuple[Row, ...], height: float) -> list[list[Row]]:
     for row in rows:
         current.append(row)
         if column_height(current) > height and len(current) > 1:
-            cut = next(
-                (at for at in range(len(current) - 1, 0, -1) if current[at - 1].may_end), len(current) - 1
-            )
+            cut = next((at for at in range(len(current) - 1, 0, -1) if current[at - 1].may_end), len(current) - 1)
             pages.append(current[:cut])
             current = current[cut:]
     return [*pages, current] if current else pages

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 from dataclasses import dataclass, replace
 
 from wordtrail.core.layout.faces import shape
@@ -32,9 +33,7 @@ class Line:
     first_of_verse: bool = True
 
 
-def broken(
-    block: Block, size: float, width: float, style: Style = Style.PLAIN, ink: Ink = Ink.INK
-) -> tuple[Line, ...]:
+def broken(block: Block, size: float, width: float, style: Style = Style.PLAIN, ink: Ink = Ink.INK) -> tuple[Line, ...]:
     """The lines of `block` set at `size` in a column of `width` page units.
 
     A verse line that is too long goes on in the next line, indented by one and a half ems. A word
@@ -70,9 +69,7 @@ def _chunks(
         for run, run_style in runs:
             shaped = shape(run, run_style)
             letters = tuple(round(x + at * size, 3) for at in shaped.letters)
-            placed.append(
-                SetPiece(run, x, 0.0, shaped.advance * size, size, run_style, word, letters, ink)
-            )
+            placed.append(SetPiece(run, x, 0.0, shaped.advance * size, size, run_style, word, letters, ink))
             x += shaped.advance * size
         clings = piece.start == end_before and not piece.is_word
         if clings and chunks:
@@ -85,9 +82,7 @@ def _chunks(
     return chunks
 
 
-def _runs(
-    piece: Piece, offset: int, emphasis: tuple[Emphasis, ...], style: Style
-) -> list[tuple[str, Style]]:
+def _runs(piece: Piece, offset: int, emphasis: tuple[Emphasis, ...], style: Style) -> list[tuple[str, Style]]:
     """The piece cut where its emphasis changes."""
     start, end = piece.start + offset, piece.end + offset
     cuts = {start, end}
@@ -96,7 +91,7 @@ def _runs(
     edges = sorted(cuts)
     return [
         (piece.text[a - start : b - start], _style_at(a, emphasis, style))
-        for a, b in zip(edges, edges[1:], strict=False)
+        for a, b in itertools.pairwise(edges)
     ]
 
 

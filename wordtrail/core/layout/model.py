@@ -98,7 +98,8 @@ class LaidMark:
 @dataclass(frozen=True, slots=True)
 class LaidCard:
     """A pause point's signpost: its box, header, text, thinking stones (centres) and the footpath
-    that joins it to its word (an SVG path)."""
+    that joins it to its word: x and y of its start, of the edge of the text, and of the two control
+    points and the end of a cubic curve from there to the tip."""
 
     id: str
     page: int
@@ -110,7 +111,7 @@ class LaidCard:
     tip: float
     pieces: tuple[SetPiece, ...]
     stones: tuple[tuple[float, float], ...]
-    footpath: str
+    footpath: tuple[float, ...]
     think_seconds: float
 
 

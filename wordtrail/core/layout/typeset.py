@@ -108,11 +108,7 @@ def title_card(passage: Passage, stage: Stage) -> LaidPage:
         (f"by {passage.author}" if passage.author else "", 50.0, Style.PLAIN, Ink.MOSS),
         (passage.permission, 30.0, Style.PLAIN, Ink.QUIET),
     ]
-    rows = [
-        (line, own, style)
-        for text, own, style, ink in texts
-        for line in set_text(text, own, width, style, ink)
-    ]
+    rows = [(line, own, style) for text, own, style, ink in texts for line in set_text(text, own, width, style, ink)]
     height = sum(own * 1.5 for _, own, _ in rows)
     y = (stage.height - height) / 2 - 30
     pieces: list[SetPiece] = []
@@ -123,14 +119,12 @@ def title_card(passage: Passage, stage: Stage) -> LaidPage:
     return LaidPage("title", "", size, tuple(pieces), (), (), title=True)
 
 
-def _laid_mark(
-    lesson: Lesson, mark: Mark, order: list[str], places: dict[str, tuple[int, WordBox]]
-) -> LaidMark:
+def _laid_mark(lesson: Lesson, mark: Mark, order: list[str], places: dict[str, tuple[int, WordBox]]) -> LaidMark:
     meaning = next(meaning for meaning in lesson.legend if meaning.id == mark.meaning)
     run = order[order.index(mark.first) : order.index(mark.last) + 1]
     return LaidMark(
         mark.id, mark.kind.value, meaning.colour, meaning.line.value, meaning.letter,
-        stretches_of((places[word] for word in run if word in places)),
+        stretches_of(places[word] for word in run if word in places),
     )  # fmt: skip
 
 
@@ -142,5 +136,3 @@ def stretches_of(placed: Iterable[tuple[int, WordBox]]) -> tuple[Stretch, ...]:
         last = boxes[-1]
         stretches.append(Stretch(page, boxes[0].x, last.x + last.width, boxes[0].baseline, boxes[0].size))
     return tuple(stretches)
-
-

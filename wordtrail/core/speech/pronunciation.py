@@ -17,7 +17,7 @@ import pocketsphinx
 Sounds = tuple[str, ...]
 """One way to say a word: ARPABET symbols, for instance ("B", "IY")."""
 
-VOWELS = frozenset("AA AE AH AO AW AY EH ER EY IH IY OW OY UH UW".split())
+VOWELS = frozenset(["AA", "AE", "AH", "AO", "AW", "AY", "EH", "ER", "EY", "IH", "IY", "OW", "OY", "UH", "UW"])
 
 SHORTEST_COMPOUND_PART = 3
 

@@ -78,9 +78,7 @@ def _renamed(passage: Passage, ids: dict[int, str]) -> Passage:
     for page in passage.pages:
         blocks = []
         for block in page.blocks:
-            words = tuple(
-                replace(word, id=ids[position + step]) for step, word in enumerate(block.words)
-            )
+            words = tuple(replace(word, id=ids[position + step]) for step, word in enumerate(block.words))
             position += len(words)
             blocks.append(replace(block, words=words))
         pages.append(replace(page, blocks=tuple(blocks)))

@@ -18,22 +18,16 @@ _ODD_SPACES = {ord(space): " " for space in "\u00a0\u2007\u2009\u200a\u202f\t"}
 _NOTHING = dict.fromkeys(map(ord, "\u200b\u200c\u200d\u2060\ufeff\u00ad"), None)
 
 
-def passage_from_text(
-    text: str, *, id: str = "a", title: str = "", author: str = "", permission: str = ""
-) -> Passage:
+def passage_from_text(text: str, *, id: str = "a", title: str = "", author: str = "", permission: str = "") -> Passage:
     """A passage from `text` in our light notation.
 
     Raises EmptyPassage, PassageTooLong (over 20,000 words), NotText (bytes pasted as text) or
     RightToLeftText. Nothing of the text is changed but odd spaces and invisible characters.
     """
-    return passage_from_pages(
-        read_notation(_checked(text)), id=id, title=title, author=author, permission=permission
-    )
+    return passage_from_pages(read_notation(_checked(text)), id=id, title=title, author=author, permission=permission)
 
 
-def passage_from_pages(
-    pages: tuple[DraftPage, ...], *, id: str, title: str, author: str, permission: str
-) -> Passage:
+def passage_from_pages(pages: tuple[DraftPage, ...], *, id: str, title: str, author: str, permission: str) -> Passage:
     """A passage from pages that a reader has already cut into blocks."""
     numbering = _Numbering(id)
     made = tuple(
@@ -70,9 +64,7 @@ class _Numbering:
             if piece.is_word and draft.kind is not BlockKind.PICTURE:
                 self.issued += 1
                 sentence = self.sentences + sentence_index(starts, piece.start)
-                words.append(
-                    Word(f"{self.prefix}{self.issued}", piece.text, piece.start, piece.end, sentence)
-                )
+                words.append(Word(f"{self.prefix}{self.issued}", piece.text, piece.start, piece.end, sentence))
         self.sentences += len(starts)
         return Block(
             id=f"{self.prefix}b{self.blocks}",

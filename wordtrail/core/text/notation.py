@@ -116,8 +116,8 @@ def _kind_of(line: str) -> tuple[BlockKind | None, str]:
 
 def _prose_block(lines: list[str]) -> DraftBlock:
     verse = len(lines) > 1 and max(map(len, lines)) <= LONGEST_VERSE_LINE
-    return _emphasised(BlockKind.STANZA, "\n".join(lines)) if verse else _emphasised(
-        BlockKind.PARAGRAPH, " ".join(lines)
+    return (
+        _emphasised(BlockKind.STANZA, "\n".join(lines)) if verse else _emphasised(BlockKind.PARAGRAPH, " ".join(lines))
     )
 
 

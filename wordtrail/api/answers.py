@@ -1,0 +1,190 @@
+"""The shapes of requests and answers. Core values go out as they are."""
+
+from __future__ import annotations
+
+from pydantic import BaseModel, Field
+
+from wordtrail.core.cues.model import CueSheet
+from wordtrail.core.edit.edit_list import EditList
+from wordtrail.core.layout.model import Layout
+from wordtrail.core.lesson.commands import Command
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.path import Step, Waypoint
+from wordtrail.core.pace.guide import GuidedWord
+from wordtrail.core.trail.model import Trail
+
+
+class Problem(BaseModel):
+    """Problem details (RFC 9457): what happened, what was kept, what to do."""
+
+    type: str = "about:blank"
+    title: str
+    status: int
+    detail: str
+    kept: str = ""
+    next_step: str = ""
+
+
+class Passphrase(BaseModel):
+    passphrase: str = Field(max_length=200)
+
+
+class Settings(BaseModel):
+    school: str
+    teacher: str
+    simulated_narrator: bool
+    simulated_microphone: bool
+    locked: bool
+    public_url: str
+
+
+class TextDraft(BaseModel):
+    """A passage in our notation, with its credits."""
+
+    text: str = Field(max_length=2_000_000)
+    title: str = Field(default="", max_length=300)
+    author: str = Field(default="", max_length=300)
+    permission: str = Field(default="", max_length=600)
+    unit: str = Field(default="", max_length=200)
+
+
+class Preview(BaseModel):
+    layout: Layout
+    words: int
+    minutes: float
+
+
+class Take(BaseModel):
+    id: str
+    number: int
+    state: str
+    origin: str
+    seconds: float
+    made_at: float
+    fault: str
+    has_trail: bool
+    counts: bool
+
+
+class Job(BaseModel):
+    id: str
+    kind: str
+    subject: str
+    state: str
+    step: str
+    progress: float
+    message: str
+
+
+class Video(BaseModel):
+    id: str
+    revision: int
+    seconds: float
+    size: int
+    newest: bool
+
+
+class StudentLink(BaseModel):
+    url: str
+    reachable: bool
+
+
+class ShelfLesson(BaseModel):
+    id: str
+    title: str
+    unit: str
+    author: str
+    changed_at: float
+    path: list[Waypoint]
+    next: Step
+    first_words: str
+
+
+class Shelf(BaseModel):
+    lessons: list[ShelfLesson]
+
+
+class LessonView(BaseModel):
+    """A lesson with everything that was made of it."""
+
+    id: str
+    unit: str
+    revision: int
+    lesson: Lesson
+    notation: str
+    undo: str
+    redo: str
+    path: list[Waypoint]
+    next: Step
+    takes: list[Take]
+    counting_take: str
+    jobs: list[Job]
+    video: Video | None
+    link: StudentLink | None
+
+
+class Change(BaseModel):
+    """A command for the lesson as it was at `revision`."""
+
+    revision: int
+    command: Command = Field(discriminator="kind")
+
+
+class Walk(BaseModel):
+    revision: int
+
+
+class Guide(BaseModel):
+    words: list[GuidedWord]
+
+
+class TrailView(BaseModel):
+    """A take's trail with what was mended by hand, what was found, and what is kept of the take."""
+
+    trail: Trail
+    found: Trail
+    trim_start: float
+    trim_end: float
+    trimmed_by_hand: bool
+    loose_mends: int
+
+
+class Stage(BaseModel):
+    """What a stage needs to show a lesson."""
+
+    title: str
+    layout: Layout
+    sheet: CueSheet
+    edits: EditList
+
+
+class StudentStage(BaseModel):
+    """What the student page needs."""
+
+    title: str
+    room: str
+    layout: Layout
+    sheet: CueSheet
+    simulated_narrator: bool
+
+
+class NewTake(BaseModel):
+    origin: str = Field(default="microphone", pattern="^(microphone|file)$")
+
+
+class Event(BaseModel):
+    at: float = Field(ge=0, le=4 * 3600)
+    what: str = Field(max_length=40)
+    detail: str = Field(default="", max_length=200)
+
+
+class Events(BaseModel):
+    events: list[Event] = Field(max_length=1000)
+
+
+class VideoWish(BaseModel):
+    size: str = Field(default="1080p", pattern="^(1080p|720p)$")
+
+
+class Done(BaseModel):
+    ok: bool = True

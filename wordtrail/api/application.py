@@ -1,0 +1,123 @@
+"""Putting the application together: routes, errors as problem details, the gate."""
+
+from __future__ import annotations
+
+import logging
+from pathlib import Path
+from typing import Any
+
+from flask import Response, g, request, send_file
+from flask_openapi import Info, OpenAPI
+from pydantic import ValidationError
+from werkzeug.exceptions import HTTPException, RequestEntityTooLarge
+
+from wordtrail import __version__
+from wordtrail.api import lessons, media, student, takes
+from wordtrail.api.answers import Problem
+from wordtrail.api.context import Context
+from wordtrail.api.gate import guard
+from wordtrail.core.errors import NoRoom, NotFound, TooLarge, WordTrailError
+from wordtrail.jobs.queue import Queue
+from wordtrail.workspace import Workspace
+
+LARGEST_UPLOAD_MEGABYTES = 1024
+
+log = logging.getLogger("wordtrail.api")
+
+WEB = Path(__file__).resolve().parents[2] / "web" / "dist"
+
+
+def make_application(
+    workspace: Workspace, *, passphrase: str = "", public_url: str = "", simulated_microphone: bool = False
+) -> OpenAPI:
+    """The WSGI application for a workspace. With a passphrase, the teacher's side asks for it."""
+    app = OpenAPI(
+        "wordtrail",
+        info=Info(title="Word Trail", version=__version__),
+        validation_error_status=422,
+        validation_error_callback=_invalid,
+        responses={"4XX": Problem},
+        static_folder=None,
+        doc_prefix="/api/openapi",
+    )
+    app.config["MAX_CONTENT_LENGTH"] = LARGEST_UPLOAD_MEGABYTES * 2**20
+    context = Context(workspace, Queue(workspace), passphrase, public_url.rstrip("/"), simulated_microphone)
+
+    @app.before_request
+    def prepare() -> None:
+        g.context = context
+        guard(context)
+
+    for module in (lessons, takes, media, student):
+        app.register_api(module.routes)
+    app.register_error_handler(WordTrailError, _problem)
+    app.register_error_handler(RequestEntityTooLarge, lambda _: _problem(TooLarge(LARGEST_UPLOAD_MEGABYTES)))
+    app.register_error_handler(HTTPException, _http_problem)
+    app.register_error_handler(Exception, _unexpected)
+    _add_pages(app)
+    return app
+
+
+def _add_pages(app: OpenAPI) -> None:
+    @app.route("/", defaults={"path": ""})
+    @app.route("/<path:path>")
+    def page(path: str) -> Response:
+        if path.startswith("api/"):
+            raise NotFound("page")
+        wanted = (WEB / path).resolve()
+        if path and wanted.is_file() and wanted.is_relative_to(WEB):
+            response = send_file(wanted, conditional=True)
+            if path.startswith("assets/"):
+                response.cache_control.max_age = 31_536_000
+            return response
+        return send_file(WEB / ("student.html" if path.startswith("s/") else "index.html"), max_age=0)
+
+    @app.after_request
+    def harden(response: Response) -> Response:
+        response.headers.setdefault("X-Content-Type-Options", "nosniff")
+        response.headers.setdefault("Referrer-Policy", "same-origin")
+        policy = "default-src 'self'; img-src 'self' data: blob:; media-src 'self' blob:; style-src 'self' 'unsafe-inline'"
+        response.headers.setdefault("Content-Security-Policy", policy)
+        if request.path.startswith("/api/"):
+            response.headers.setdefault("Cache-Control", "no-store")
+        return response
+
+
+def _problem(fault: WordTrailError) -> Response:
+    return _answer(Problem(
+        title=fault.title, status=fault.status, detail=fault.message, kept=fault.kept, next_step=fault.next_step
+    ))  # fmt: skip
+
+
+def _http_problem(fault: HTTPException) -> Response:
+    if fault.code == 404:
+        return _problem(NotFound())
+    return _answer(Problem(title=fault.name, status=fault.code or 500, detail=fault.description or fault.name))
+
+
+def _unexpected(fault: Exception) -> Response:
+    if isinstance(fault, OSError) and fault.errno == 28:
+        return _problem(NoRoom())
+    log.exception("request %s %s failed", request.method, request.path)
+    return _answer(Problem(
+        title="Something went wrong", status=500, detail="Something went wrong inside Word Trail.",
+        kept="Everything that was kept before is still there.", next_step="Try again.",
+    ))  # fmt: skip
+
+
+def _invalid(fault: ValidationError) -> Response:
+    first = fault.errors()[0]
+    where = ".".join(str(part) for part in first["loc"])
+    detail = f"{where}: {first['msg']}" if where else str(first["msg"])
+    return _answer(Problem(title="This request cannot be understood", status=422, detail=detail))
+
+
+def _answer(problem: Problem) -> Response:
+    return Response(problem.model_dump_json(), status=problem.status, mimetype="application/problem+json")
+
+
+def openapi_document(app: OpenAPI) -> dict[str, Any]:
+    """The application's OpenAPI document."""
+    with app.test_request_context():
+        document: dict[str, Any] = app.api_doc
+    return document

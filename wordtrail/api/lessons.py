@@ -1,0 +1,211 @@
+"""Lessons: the shelf, a lesson's document and its commands, what is compiled from it."""
+
+from __future__ import annotations
+
+from flask import Response
+from flask_openapi import APIBlueprint
+from pydantic import BaseModel, Field
+
+from wordtrail.api import answers
+from wordtrail.api.context import answer, context
+from wordtrail.api.gate import is_locked, unlock
+from wordtrail.api.views import current_trail, job_view, lesson_view, link_url, shelf_lesson
+from wordtrail.core.edit.edit_list import trimmed_ends
+from wordtrail.core.errors import NotFound
+from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.lesson.model import USUAL_RATE, Lesson
+from wordtrail.core.pace.guide import pace_guide
+from wordtrail.core.text.intake import passage_from_text
+from wordtrail.core.trail.mending import mended
+from wordtrail.jobs.lesson_work import showing
+from wordtrail.jobs.queue import VIDEO
+from wordtrail.store.lessons import add_lesson, all_lessons, change, get_lesson, remove_lesson, walk
+from wordtrail.store.sharing import open_link, withdraw_link
+from wordtrail.store.takes import get_take, trail_of
+
+routes = APIBlueprint("lessons", __name__, url_prefix="/api")
+
+
+class LessonPath(BaseModel):
+    lesson: str = Field(max_length=64)
+
+
+class RateQuery(BaseModel):
+    words_per_minute: float = Field(default=USUAL_RATE, ge=1, le=1000)
+
+
+class TakeQuery(BaseModel):
+    take: str = Field(default="", max_length=64)
+
+
+@routes.get("/settings", responses={200: answers.Settings})
+def settings() -> Response:
+    """How this Word Trail was started, and whether it asks for a passphrase."""
+    where = context()
+    return answer(
+        answers.Settings(
+            school="Larkmoor School",
+            teacher="Room 6",
+            simulated_narrator=True,
+            simulated_microphone=where.simulated_microphone,
+            locked=is_locked(),
+            public_url=where.public_url,
+        )
+    )
+
+
+@routes.post("/unlock", responses={200: answers.Done})
+def give_passphrase(body: answers.Passphrase) -> Response:
+    """Give the passphrase of the teacher's side."""
+    return unlock(body.passphrase, answer(answers.Done()))
+
+
+@routes.get("/lessons", responses={200: answers.Shelf})
+def shelf() -> Response:
+    """The shelf: all lessons, the last changed first."""
+    where = context().workspace
+    with where.database.session() as session:
+        lessons = [shelf_lesson(session, kept) for kept in all_lessons(session, where.owner)]
+    return answer(answers.Shelf(lessons=lessons))
+
+
+@routes.post("/preview", responses={200: answers.Preview})
+def preview(body: answers.TextDraft) -> Response:
+    """How a text would be typeset, before it is kept."""
+    passage = passage_from_text(body.text, title=body.title, author=body.author, permission=body.permission)
+    lesson = Lesson((passage,))
+    words = len(lesson.script)
+    return answer(answers.Preview(layout=typeset(lesson), words=words, minutes=words / USUAL_RATE))
+
+
+@routes.post("/lessons", responses={201: answers.LessonView})
+def make_lesson(body: answers.TextDraft) -> Response:
+    """A new lesson from a text."""
+    where = context().workspace
+    passage = passage_from_text(body.text, title=body.title, author=body.author, permission=body.permission)
+    with where.database.session() as session:
+        kept = add_lesson(session, where.owner, Lesson((passage,)), body.unit.strip())
+        view = lesson_view(session, kept)
+    return answer(view, 201)
+
+
+@routes.get("/lessons/<lesson>", responses={200: answers.LessonView})
+def one_lesson(path: LessonPath) -> Response:
+    """A lesson with its takes, jobs, video and link."""
+    where = context().workspace
+    with where.database.session() as session:
+        view = lesson_view(session, get_lesson(session, path.lesson, where.owner))
+    return answer(view)
+
+
+@routes.delete("/lessons/<lesson>", responses={200: answers.Done})
+def forget_lesson(path: LessonPath) -> Response:
+    """Take a lesson off the shelf."""
+    where = context().workspace
+    with where.database.session() as session:
+        remove_lesson(session, where.owner, path.lesson)
+    return answer(answers.Done())
+
+
+@routes.post("/lessons/<lesson>/commands", responses={200: answers.LessonView})
+def change_lesson(path: LessonPath, body: answers.Change) -> Response:
+    """Change a lesson's document. 409 when `revision` is not the newest."""
+    where = context().workspace
+    with where.database.session() as session:
+        view = lesson_view(session, change(session, where.owner, path.lesson, body.revision, body.command))
+    return answer(view)
+
+
+@routes.post("/lessons/<lesson>/undo", responses={200: answers.LessonView})
+def undo(path: LessonPath, body: answers.Walk) -> Response:
+    """Take the last change back."""
+    return _walk(path.lesson, body.revision, -1)
+
+
+@routes.post("/lessons/<lesson>/redo", responses={200: answers.LessonView})
+def redo(path: LessonPath, body: answers.Walk) -> Response:
+    """Make the change again that was taken back."""
+    return _walk(path.lesson, body.revision, +1)
+
+
+def _walk(lesson: str, revision: int, steps: int) -> Response:
+    where = context().workspace
+    with where.database.session() as session:
+        view = lesson_view(session, walk(session, where.owner, lesson, revision, steps))
+    return answer(view)
+
+
+@routes.get("/lessons/<lesson>/stage", responses={200: answers.Stage})
+def stage(path: LessonPath, query: TakeQuery) -> Response:
+    """Layout and cue sheet: of the lesson, or of one take as it was recorded."""
+    where = context().workspace
+    with where.database.session() as session:
+        get_lesson(session, path.lesson, where.owner)
+        show = showing(session, path.lesson, query.take)
+    return answer(answers.Stage(title=show.lesson.title, layout=show.layout, sheet=show.sheet, edits=show.edits))
+
+
+@routes.get("/lessons/<lesson>/guide", responses={200: answers.Guide})
+def guide(path: LessonPath, query: RateQuery) -> Response:
+    """When each word should be said at a rate."""
+    where = context().workspace
+    with where.database.session() as session:
+        lesson = get_lesson(session, path.lesson, where.owner).lesson
+    words = [word for passage in lesson.passages for word in pace_guide(passage, query.words_per_minute)]
+    return answer(answers.Guide(words=words))
+
+
+@routes.get("/lessons/<lesson>/trail", responses={200: answers.TrailView})
+def trail(path: LessonPath, query: TakeQuery) -> Response:
+    """The trail of one take, mended and as found."""
+    where = context().workspace
+    with where.database.session() as session:
+        lesson = get_lesson(session, path.lesson, where.owner).lesson
+        take = get_take(session, query.take, where.owner)
+        found = trail_of(session, take.id)
+    if found is None or take.lesson_id != path.lesson:
+        raise NotFound("trail")
+    mends = [mend for mend in lesson.mends if mend.take == take.id]
+    by_hand = next((trim for trim in lesson.trims if trim.take == take.id), None)
+    start, end = trimmed_ends(found.sound_start, found.sound_end, found.seconds)
+    return answer(
+        answers.TrailView(
+            trail=current_trail(lesson, take.id, found),
+            found=found,
+            trim_start=by_hand.start if by_hand else start,
+            trim_end=by_hand.end if by_hand else end,
+            trimmed_by_hand=by_hand is not None,
+            loose_mends=len(mended(found, mends).loose),
+        )
+    )
+
+
+@routes.post("/lessons/<lesson>/video", responses={202: answers.Job})
+def wish_video(path: LessonPath, body: answers.VideoWish) -> Response:
+    """Make the video in the background."""
+    where = context()
+    with where.workspace.database.session() as session:
+        get_lesson(session, path.lesson, where.workspace.owner)
+    return answer(job_view(where.queue.add(VIDEO, path.lesson, f"{path.lesson}:{body.size}")), 202)
+
+
+@routes.post("/lessons/<lesson>/link", responses={200: answers.StudentLink})
+def share(path: LessonPath) -> Response:
+    """Open the lesson to students: its link, the same one while it is open."""
+    where = context()
+    with where.workspace.database.session() as session:
+        get_lesson(session, path.lesson, where.workspace.owner)
+        token = open_link(session, where.workspace.owner, path.lesson).token
+    return answer(answers.StudentLink(url=link_url(token), reachable=bool(where.public_url)))
+
+
+@routes.delete("/lessons/<lesson>/link", responses={200: answers.Done})
+def withdraw(path: LessonPath) -> Response:
+    """Close the student link for good."""
+    where = context().workspace
+    with where.database.session() as session:
+        get_lesson(session, path.lesson, where.owner)
+        withdraw_link(session, path.lesson)
+    return answer(answers.Done())
+
+

@@ -1,0 +1,114 @@
+"""Files for the teacher's side: takes to listen to, hills, lesson sound, videos, the QR code, fonts."""
+
+from __future__ import annotations
+
+import io
+
+import segno
+from flask import Response, send_file
+from flask_openapi import APIBlueprint
+from pydantic import BaseModel, Field
+
+from wordtrail.api.context import context
+from wordtrail.api.takes import LessonPath, TakePath
+from wordtrail.api.views import link_url
+from wordtrail.core.errors import NotFound
+from wordtrail.core.layout.faces import face_bytes
+from wordtrail.core.text.model import Style
+from wordtrail.jobs.lesson_work import kept_sound, showing
+from wordtrail.store.lessons import get_lesson
+from wordtrail.store.sharing import link_of
+from wordtrail.store.tables import VideoRow
+from wordtrail.store.takes import TakeFiles, get_take
+
+routes = APIBlueprint("media", __name__, url_prefix="/api")
+
+_VIDEO_FILES = {"video.mp4": "video/mp4", "captions.vtt": "text/vtt", "poster.jpg": "image/jpeg"}
+
+
+class VideoPath(BaseModel):
+    video: str = Field(max_length=64)
+    file: str = Field(max_length=20)
+
+
+class FacePath(BaseModel):
+    style: Style
+
+
+class DownloadQuery(BaseModel):
+    name: str = Field(default="", max_length=200)
+
+
+@routes.get("/takes/<take>/sound")
+def take_sound(path: TakePath) -> Response:
+    """The copy of a take that is listened to, in ranges."""
+    return _take_file(path.take, lambda files: files.listening, "audio/mp4")
+
+
+@routes.get("/takes/<take>/hills")
+def take_hills(path: TakePath) -> Response:
+    """The height of a take's sound, one byte every 20 ms."""
+    return _take_file(path.take, lambda files: files.hills, "application/octet-stream")
+
+
+def _take_file(take: str, key, mimetype: str) -> Response:  # type: ignore[no-untyped-def]
+    where = context().workspace
+    with where.database.session() as session:
+        files = TakeFiles(get_take(session, take, where.owner).id)
+    if not where.blobs.exists(key(files)):
+        raise NotFound("sound")
+    return send_file(where.blobs.path(key(files)), mimetype=mimetype, conditional=True)
+
+
+@routes.get("/lessons/<lesson>/sound")
+def lesson_sound(path: LessonPath) -> Response:
+    """The lesson's sound in lesson time, in ranges."""
+    where = context().workspace
+    with where.database.session() as session:
+        get_lesson(session, path.lesson, where.owner)
+        edits = showing(session, path.lesson).edits
+    return send_file(kept_sound(where, edits), mimetype="audio/mp4", conditional=True)
+
+
+@routes.get("/videos/<video>/<file>")
+def video_file(path: VideoPath, query: DownloadQuery) -> Response:
+    """A video, its captions or its poster; with `name`, as a download of that name."""
+    where = context().workspace
+    with where.database.session() as session:
+        row = session.get(VideoRow, path.video)
+    key = f"videos/{path.video}/{path.file}"
+    if row is None or row.teacher_id != where.owner.teacher or path.file not in _VIDEO_FILES:
+        raise NotFound("video")
+    if not where.blobs.exists(key):
+        raise NotFound("video")
+    return send_file(
+        where.blobs.path(key),
+        mimetype=_VIDEO_FILES[path.file],
+        conditional=True,
+        as_attachment=bool(query.name),
+        download_name=query.name or path.file,
+    )
+
+
+@routes.get("/lessons/<lesson>/link/qr.svg")
+def qr_code(path: LessonPath) -> Response:
+    """The student link as a QR code (ISO/IEC 18004), in SVG."""
+    where = context().workspace
+    with where.database.session() as session:
+        get_lesson(session, path.lesson, where.owner)
+        link = link_of(session, path.lesson)
+    if link is None:
+        raise NotFound("link")
+    drawn = io.BytesIO()
+    segno.make(link_url(link.token), error="m", micro=False).save(
+        drawn, kind="svg", scale=8, border=4, dark="#14302E", light="#FFFFFF", xmldecl=False
+    )
+    return Response(drawn.getvalue(), mimetype="image/svg+xml")
+
+
+@routes.get("/faces/<style>.ttf")
+def face(path: FacePath) -> Response:
+    """A font file: the very one that the layout was measured with."""
+    response = Response(face_bytes(path.style), mimetype="font/ttf")
+    response.headers["Cache-Control"] = "public, max-age=604800"
+    return response

@@ -1,0 +1,51 @@
+"""The student's side: behind an unguessable link, without a passphrase, and nothing else."""
+
+from __future__ import annotations
+
+from flask import Response, send_file
+from flask_openapi import APIBlueprint
+from pydantic import BaseModel, Field
+
+from wordtrail.api import answers
+from wordtrail.api.context import answer, context
+from wordtrail.core.errors import NothingToShow
+from wordtrail.jobs.lesson_work import Showing, kept_sound, showing
+from wordtrail.store.sharing import lesson_behind
+from wordtrail.store.takes import get_take
+
+routes = APIBlueprint("student", __name__, url_prefix="/api/student")
+
+
+class TokenPath(BaseModel):
+    token: str = Field(max_length=64)
+
+
+def _show(token: str) -> tuple[Showing, bool]:
+    with context().workspace.database.session() as session:
+        show = showing(session, lesson_behind(session, token))
+        if not show.edits.clips:
+            raise NothingToShow
+        simulated = get_take(session, show.lesson.chosen_take).origin == "simulated narrator"
+    return show, simulated
+
+
+@routes.get("/<token>", responses={200: answers.StudentStage})
+def student_stage(path: TokenPath) -> Response:
+    """The lesson behind a link, as a stage."""
+    show, simulated = _show(path.token)
+    return answer(
+        answers.StudentStage(
+            title=show.lesson.title,
+            room="Room 6",
+            layout=show.layout,
+            sheet=show.sheet,
+            simulated_narrator=simulated,
+        )
+    )
+
+
+@routes.get("/<token>/sound")
+def student_sound(path: TokenPath) -> Response:
+    """The lesson's sound, in ranges."""
+    show, _ = _show(path.token)
+    return send_file(kept_sound(context().workspace, show.edits), mimetype="audio/mp4", conditional=True)

@@ -1,0 +1,143 @@
+"""Takes: recorded piece by piece or handed in as a file; and the jobs that work on them."""
+
+from __future__ import annotations
+
+from flask import Response, request
+from flask_openapi import APIBlueprint, FileStorage
+from pydantic import BaseModel, ConfigDict, Field
+
+from wordtrail.api import answers
+from wordtrail.api.context import answer, context
+from wordtrail.api.views import job_view, take_view
+from wordtrail.core.errors import EmptySound
+from wordtrail.jobs.queue import ALIGN
+from wordtrail.media.decode import decode
+from wordtrail.store.jobs import ask_to_stop, get_job
+from wordtrail.store.lessons import get_lesson
+from wordtrail.store.takes import (
+    LARGEST_PIECE,
+    TakeEvent,
+    TakeFiles,
+    add_events,
+    add_piece,
+    begin_take,
+    finish_take,
+    get_take,
+)
+
+routes = APIBlueprint("takes", __name__, url_prefix="/api")
+
+CHECK_RATE = 8_000
+"""Samples a second at which a file handed in is decoded to see whether it is sound at all."""
+
+
+class LessonPath(BaseModel):
+    lesson: str = Field(max_length=64)
+
+
+class TakePath(BaseModel):
+    take: str = Field(max_length=64)
+
+
+class PiecePath(TakePath):
+    number: int = Field(ge=0, le=100_000)
+
+
+class JobPath(BaseModel):
+    job: str = Field(max_length=64)
+
+
+class SoundForm(BaseModel):
+    model_config = ConfigDict(arbitrary_types_allowed=True)
+    sound: FileStorage
+
+
+@routes.post("/lessons/<lesson>/takes", responses={201: answers.Take})
+def begin(path: LessonPath, body: answers.NewTake) -> Response:
+    """A new take, to which pieces will be sent while it is recorded."""
+    where = context().workspace
+    with where.database.session() as session:
+        get_lesson(session, path.lesson, where.owner)
+        row = begin_take(session, where.owner, path.lesson, body.origin)
+        view = take_view(row, {}, "")
+    return answer(view, 201)
+
+
+@routes.put("/takes/<take>/pieces/<int:number>", responses={200: answers.Done})
+def keep_piece(path: PiecePath) -> Response:
+    """Keep the next piece of a recording (raw bytes, in order; sending one again is harmless)."""
+    where = context().workspace
+    data = request.stream.read(LARGEST_PIECE + 1)
+    with where.database.session() as session:
+        row = get_take(session, path.take, where.owner)
+        add_piece(session, where.blobs, row, path.number, data)
+    return answer(answers.Done())
+
+
+@routes.post("/takes/<take>/events", responses={200: answers.Done})
+def keep_events(path: TakePath, body: answers.Events) -> Response:
+    """Append what happened while recording."""
+    where = context().workspace
+    with where.database.session() as session:
+        row = get_take(session, path.take, where.owner)
+        add_events(session, row, [TakeEvent(e.at, e.what, e.detail) for e in body.events])
+    return answer(answers.Done())
+
+
+@routes.post("/takes/<take>/finish", responses={202: answers.Job})
+def finish(path: TakePath) -> Response:
+    """The recording is over (or was broken off): keep it, and find its words in the background."""
+    where = context()
+    with where.workspace.database.session() as session:
+        row = get_take(session, path.take, where.workspace.owner)
+        finish_take(where.workspace.blobs, row)
+        lesson = row.lesson_id
+    return answer(job_view(where.queue.add(ALIGN, lesson, path.take)), 202)
+
+
+@routes.post("/lessons/<lesson>/takes/file", responses={202: answers.Job})
+def hand_in(path: LessonPath, form: SoundForm) -> Response:
+    """Hand in a sound file as a take. What is no sound is refused and leaves no take behind."""
+    where = context()
+    owner, blobs = where.workspace.owner, where.workspace.blobs
+    with where.workspace.database.session() as session:
+        get_lesson(session, path.lesson, owner)
+        row = begin_take(session, owner, path.lesson, "file")
+        with blobs.making(TakeFiles(row.id).original) as place:
+            form.sound.save(place)
+            if place.stat().st_size == 0:
+                raise EmptySound
+            row.size = place.stat().st_size
+            row.seconds = round(len(decode(place, CHECK_RATE)) / CHECK_RATE, 3)
+        row.state = "kept"
+        take = row.id
+    return answer(job_view(where.queue.add(ALIGN, path.lesson, take)), 202)
+
+
+@routes.post("/takes/<take>/align", responses={202: answers.Job})
+def align_again(path: TakePath) -> Response:
+    """Find the words of a take again (after its passage was changed)."""
+    where = context()
+    with where.workspace.database.session() as session:
+        lesson = get_take(session, path.take, where.workspace.owner).lesson_id
+    return answer(job_view(where.queue.add(ALIGN, lesson, path.take)), 202)
+
+
+@routes.get("/jobs/<job>", responses={200: answers.Job})
+def one_job(path: JobPath) -> Response:
+    """How far a job is."""
+    where = context().workspace
+    with where.database.session() as session:
+        view = job_view(get_job(session, path.job, where.owner))
+    return answer(view)
+
+
+@routes.post("/jobs/<job>/cancel", responses={200: answers.Job})
+def cancel(path: JobPath) -> Response:
+    """Ask a job to stop."""
+    where = context().workspace
+    with where.database.session() as session:
+        row = get_job(session, path.job, where.owner)
+        ask_to_stop(session, row)
+        view = job_view(row)
+    return answer(view)

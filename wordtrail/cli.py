@@ -1,0 +1,203 @@
+"""The command line: serve, demo, worker; align, render, import and export for many files."""
+
+from __future__ import annotations
+
+import argparse
+import secrets
+import signal
+import sys
+from pathlib import Path
+
+from wordtrail.core.align.aligner import align, script_of
+from wordtrail.core.align.values import RATE
+from wordtrail.core.errors import NotFound, WordTrailError
+from wordtrail.core.text.intake import passage_from_text
+from wordtrail.core.text.model import Passage
+from wordtrail.formats import trail_json, webvtt
+from wordtrail.media.decode import decode
+from wordtrail.store.documents import from_json, to_json
+from wordtrail.workspace import Workspace, open_workspace
+
+DEFAULT_DATA = Path("data")
+
+
+def main(arguments: list[str] | None = None) -> int:
+    """Run a command; the process's exit status."""
+    options = _parser().parse_args(arguments)
+    try:
+        options.run(options)
+    except WordTrailError as fault:
+        print(f"{fault.title}. {fault.sentence}", file=sys.stderr)
+        return 1
+    except FileNotFoundError as fault:
+        print(f"There is no file {fault.filename}.", file=sys.stderr)
+        return 1
+    except KeyboardInterrupt:
+        return 130
+    return 0
+
+
+def _parser() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser("wordtrail", description=__doc__)
+    commands = parser.add_subparsers(required=True, metavar="COMMAND")
+    for name, demo in (("serve", False), ("demo", True)):
+        serve = commands.add_parser(name, help="start with the demo lessons" if demo else "start the application")
+        serve.add_argument("--host", default="127.0.0.1")
+        serve.add_argument("--port", type=int, default=8484)
+        serve.add_argument("--public-url", default="", help="the address at which others reach this machine")
+        serve.add_argument("--passphrase", default="", help="asked of the teacher's side; made up when on a network")
+        serve.add_argument("--simulated-microphone", action="store_true", help="offer a microphone that reads aloud")
+        serve.set_defaults(run=_serve, demo=demo)
+        _with_data(serve)
+    worker = commands.add_parser("worker", help="do long work in the background")
+    worker.set_defaults(run=_worker)
+    _with_data(worker)
+    importing = commands.add_parser("import", help="make a passage of a text file")
+    importing.add_argument("file", type=Path)
+    importing.add_argument("-o", "--output", type=Path, required=True)
+    importing.set_defaults(run=_import)
+    aligning = commands.add_parser("align", help="find when each word of a passage is said in a recording")
+    aligning.add_argument("passage", type=Path, help="a text (.txt) or a passage (.json)")
+    aligning.add_argument("audio", type=Path)
+    aligning.add_argument("-o", "--output", type=Path, required=True)
+    aligning.set_defaults(run=_align)
+    rendering = commands.add_parser("render", help="make the video of a lesson")
+    rendering.add_argument("lesson", help="a lesson's id or title")
+    rendering.add_argument("-o", "--output", type=Path, required=True)
+    rendering.add_argument("--size", choices=["1080p", "720p"], default="1080p")
+    rendering.set_defaults(run=_render)
+    _with_data(rendering)
+    exporting = commands.add_parser("export", help="write a lesson in an open format")
+    exporting.add_argument("lesson", help="a lesson's id or title")
+    exporting.add_argument("--as", dest="format", choices=["text", "passage", "trail", "captions"], required=True)
+    exporting.add_argument("-o", "--output", type=Path, required=True)
+    exporting.set_defaults(run=_export)
+    _with_data(exporting)
+    return parser
+
+
+def _with_data(parser: argparse.ArgumentParser) -> None:
+    parser.add_argument("--data", type=Path, default=DEFAULT_DATA, help="the folder in which everything is kept")
+
+
+def _serve(options: argparse.Namespace) -> None:
+    import waitress
+
+    from wordtrail.api.application import make_application
+    from wordtrail.jobs.supervisor import Supervisor
+    from wordtrail.standins.demo_world import install
+
+    workspace = open_workspace(options.data)
+    if options.demo:
+        install(workspace)
+    passphrase = options.passphrase
+    if not passphrase and options.host not in ("127.0.0.1", "localhost", "::1"):
+        passphrase = "-".join(secrets.token_hex(2) for _ in range(3))
+    app = make_application(
+        workspace,
+        passphrase=passphrase,
+        public_url=options.public_url,
+        simulated_microphone=options.simulated_microphone or options.demo,
+    )
+    signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
+    with Supervisor(options.data):
+        address = options.public_url or f"http://{options.host}:{options.port}"
+        print(f"Word Trail is open at {address}", flush=True)
+        if passphrase:
+            print(f"The teacher's side asks for this passphrase: {passphrase}", flush=True)
+        waitress.serve(
+            app,
+            host=options.host,
+            port=options.port,
+            threads=8,
+            max_request_body_size=1024 * 2**20,
+            _quiet=True,
+        )
+
+
+def _worker(options: argparse.Namespace) -> None:
+    from wordtrail.jobs.queue import Queue
+
+    Queue(open_workspace(options.data)).work()
+
+
+def _import(options: argparse.Namespace) -> None:
+    text = options.file.read_text(encoding="utf-8-sig", errors="replace")
+    options.output.write_text(to_json(passage_from_text(text, title=options.file.stem)), encoding="utf-8")
+
+
+def _align(options: argparse.Namespace) -> None:
+    passage = _passage(options.passage)
+    samples = decode(options.audio, RATE)
+
+    def progress(step: str, share: float) -> None:
+        print(f"\r{step} {share:4.0%}   ", end="", file=sys.stderr, flush=True)
+
+    trail = align(samples, script_of(passage.words), progress)
+    print(file=sys.stderr)
+    text = trail_json.write(trail, passage.words, take=options.audio.name)
+    options.output.write_text(text, encoding="utf-8")
+
+
+def _passage(path: Path) -> Passage:
+    text = path.read_text(encoding="utf-8-sig", errors="replace")
+    if path.suffix == ".json":
+        try:
+            return from_json(Passage, text)
+        except ValueError as fault:
+            raise WordTrailError("This file is not a Word Trail passage.") from fault
+    return passage_from_text(text, title=path.stem)
+
+
+def _lesson_named(workspace: Workspace, name: str) -> str:
+    from wordtrail.store.lessons import all_lessons
+
+    with workspace.database.session() as session:
+        kept = all_lessons(session, workspace.owner)
+    found = next((k.id for k in kept if name in (k.id, k.lesson.title)), None)
+    if found is None:
+        raise NotFound("lesson")
+    return found
+
+
+def _render(options: argparse.Namespace) -> None:
+    from wordtrail.jobs.lesson_work import showing, sound_of
+    from wordtrail.media.render import render
+
+    workspace = open_workspace(options.data)
+    with workspace.database.session() as session:
+        show = showing(session, _lesson_named(workspace, options.lesson))
+    shares = render(
+        show.layout, show.sheet, sound_of(workspace, show.edits), options.output, size=options.size,
+        title=show.lesson.title,
+    )  # fmt: skip
+    print(f"{options.output}: {shares.seconds:.1f} s, {shares.frames} frames")
+
+
+def _export(options: argparse.Namespace) -> None:
+    from wordtrail.core.text.notation import write_notation
+    from wordtrail.jobs.lesson_work import showing
+
+    workspace = open_workspace(options.data)
+    lesson_id = _lesson_named(workspace, options.lesson)
+    with workspace.database.session() as session:
+        show = showing(session, lesson_id)
+    passage = show.lesson.passages[0]
+    match options.format:
+        case "text":
+            text = write_notation(passage) + "\n"
+        case "passage":
+            text = to_json(passage)
+        case "captions":
+            text = webvtt.write(show.sheet)
+        case _:
+            if show.lesson.chosen_take not in show.trails:
+                raise NotFound("trail")
+            text = trail_json.write(
+                show.trails[show.lesson.chosen_take], show.lesson.script, take=show.lesson.chosen_take
+            )
+    options.output.write_text(text, encoding="utf-8")
+
+
+if __name__ == "__main__":
+    sys.exit(main())

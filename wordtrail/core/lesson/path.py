@@ -1,0 +1,119 @@
+"""The path of six waypoints: where a lesson stands, and the next thing to do."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from enum import StrEnum
+
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.trail.model import UNSURE_BELOW, SlipKind, Trail
+
+
+class Step(StrEnum):
+    """The six steps in the order teachers do them."""
+
+    TEXT = "text"
+    PLAN = "plan"
+    RECORD = "record"
+    SYNC = "sync"
+    VIDEO = "video"
+    SHARE = "share"
+
+
+@dataclass(frozen=True, slots=True)
+class Waypoint:
+    """One step of a lesson: whether it is done, and a few words on what is there or left to do.
+    `attention` says that the note asks for something."""
+
+    step: Step
+    done: bool
+    note: str
+    attention: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Standing:
+    """What has been made outside of the document: finished and unfinished takes, the counting
+    take's trail, whether a video shows the newest revision, and whether a link is open."""
+
+    takes: int = 0
+    unfinished: int = 0
+    trail: Trail | None = None
+    aligning: bool = False
+    video: bool = False
+    video_is_newest: bool = False
+    link: bool = False
+
+
+def counting_take(lesson: Lesson, with_trail: Sequence[str]) -> str:
+    """The take that counts: the chosen one, else the newest that has a trail (`with_trail` goes from
+    the oldest to the newest), else none."""
+    return lesson.chosen_take or (with_trail[-1] if with_trail else "")
+
+
+def unsure_words(trail: Trail) -> int:
+    """How many places in a trail want a listen: unsure visits, and misread or left-out words."""
+    slips = sum(slip.kind is not SlipKind.SAID_TWICE for slip in trail.slips)
+    misread = {slip.start for slip in trail.slips if slip.kind is SlipKind.MISREAD}
+    return slips + sum(v.confidence < UNSURE_BELOW and v.start not in misread for v in trail.visits)
+
+
+def waypoints(lesson: Lesson, standing: Standing) -> tuple[Waypoint, ...]:
+    """The six waypoints of a lesson."""
+    return (
+        _text(lesson),
+        _plan(lesson),
+        _record(standing),
+        _sync(standing),
+        _video(standing),
+        Waypoint(Step.SHARE, standing.link, "link is open" if standing.link else ""),
+    )
+
+
+def next_step(lesson: Lesson, standing: Standing) -> Step:
+    """Where the teacher goes on: the first step that asks for something or is not done."""
+    path = waypoints(lesson, standing)
+    asking = next((point.step for point in path if point.attention and point.step is not Step.SYNC), None)
+    return asking or next((point.step for point in path if not point.done), Step.SHARE)
+
+
+def _text(lesson: Lesson) -> Waypoint:
+    words = len(lesson.script)
+    if lesson.loose_ends:
+        count = len(lesson.loose_ends)
+        return Waypoint(Step.TEXT, True, f"{count} loose end{'s' if count > 1 else ''}", attention=True)
+    return Waypoint(Step.TEXT, True, f"{words:,} word{'s' if words != 1 else ''}")
+
+
+def _plan(lesson: Lesson) -> Waypoint:
+    points, marks = len(lesson.pause_points), len(lesson.marks)
+    parts = [f"{points} pause point{'s' if points != 1 else ''}"] if points else []
+    parts += [f"{marks} mark{'s' if marks != 1 else ''}"] if marks else []
+    return Waypoint(Step.PLAN, bool(parts), ", ".join(parts) or "nothing planned yet")
+
+
+def _record(standing: Standing) -> Waypoint:
+    if standing.unfinished:
+        return Waypoint(Step.RECORD, standing.takes > 0, "an unfinished take", attention=True)
+    note = f"{standing.takes} take{'s' if standing.takes != 1 else ''}" if standing.takes else "not yet"
+    return Waypoint(Step.RECORD, standing.takes > 0, note)
+
+
+def _sync(standing: Standing) -> Waypoint:
+    if standing.aligning:
+        return Waypoint(Step.SYNC, False, "finding the words …")
+    if standing.trail is None:
+        return Waypoint(Step.SYNC, False, "")
+    unsure = unsure_words(standing.trail)
+    if unsure:
+        return Waypoint(Step.SYNC, True, f"{unsure} word{'s' if unsure != 1 else ''} to check", attention=True)
+    return Waypoint(Step.SYNC, True, "every word found")
+
+
+def _video(standing: Standing) -> Waypoint:
+    if not standing.video:
+        return Waypoint(Step.VIDEO, False, "")
+    if not standing.video_is_newest:
+        return Waypoint(Step.VIDEO, True, "older than the lesson", attention=False)
+    return Waypoint(Step.VIDEO, True, "ready")

@@ -1,0 +1,1 @@
+"""One module per open format, each with `read` and/or `write` between text and core values."""

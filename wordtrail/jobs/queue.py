@@ -1,0 +1,105 @@
+"""The queue: huey on a SQLite file (or, with the same code, on Redis), and what a worker does."""
+
+from __future__ import annotations
+
+import logging
+import threading
+
+from huey import SqliteHuey
+
+from wordtrail.core.errors import JobCancelled, WordTrailError
+from wordtrail.jobs.lesson_work import make_video
+from wordtrail.jobs.report import Report
+from wordtrail.jobs.take_work import align_take
+from wordtrail.store.jobs import add_job, claim, end, get_job, orphans
+from wordtrail.store.tables import JobRow, new_id
+from wordtrail.store.takes import get_take
+from wordtrail.workspace import Workspace
+
+ALIGN, VIDEO = "align", "video"
+SWEEP_EVERY = 3.0
+
+log = logging.getLogger("wordtrail.jobs")
+
+
+class Queue:
+    """Where jobs wait for a worker."""
+
+    def __init__(self, workspace: Workspace) -> None:
+        self.workspace = workspace
+        self._huey = SqliteHuey("wordtrail", filename=str(workspace.folder / "queue.db"), results=False)
+        self._perform = self._huey.task()(self._run)
+
+    def add(self, kind: str, lesson_id: str, subject: str) -> JobRow:
+        """A new job (or the one under way for the same subject), on its way to a worker."""
+        with self.workspace.database.session() as session:
+            row = add_job(session, self.workspace.owner, kind, lesson_id, subject)
+        self._perform(row.id)
+        return row
+
+    def _run(self, job: str) -> None:
+        perform(self.workspace, job)
+
+    def work(self) -> None:
+        """Be a worker until told to stop: take up what a dead worker left, then what comes."""
+        stop = threading.Event()
+        sweeper = threading.Thread(target=self._sweep, args=(stop,), daemon=True)
+        sweeper.start()
+        consumer = self._huey.create_consumer(
+            workers=1, worker_type="thread", periodic=False, initial_delay=0.05, backoff=1.0, max_delay=0.2,
+            check_worker_health=True,
+        )  # fmt: skip
+        try:
+            consumer.run()
+        finally:
+            stop.set()
+
+    def _sweep(self, stop: threading.Event) -> None:
+        offered: dict[str, int] = {}
+        while not stop.wait(SWEEP_EVERY if offered else 0.1):
+            with self.workspace.database.session() as session:
+                waiting = [(job, get_job(session, job).tries) for job in orphans(session)]
+            for job, tries in waiting:
+                if offered.get(job) != tries:
+                    offered[job] = tries
+                    self._perform(job)
+            offered.setdefault("", 0)
+
+
+def perform(workspace: Workspace, job: str) -> None:
+    """Do one job if it is still waiting, and write down how it ended."""
+    with workspace.database.session() as session:
+        if not claim(session, job, new_id()):
+            return
+        row = get_job(session, job)
+    try:
+        with Report(workspace, job) as report:
+            message = _do(workspace, row, report)
+        outcome = ("done", message)
+    except JobCancelled as stopped:
+        outcome = ("cancelled", stopped.sentence)
+    except WordTrailError as fault:
+        outcome = ("failed", fault.sentence)
+        _keep_fault(workspace, row, fault)
+    except Exception:
+        log.exception("job %s (%s) failed", job, row.kind)
+        sentence = "Something went wrong inside Word Trail. Your lesson and its takes are as they were. Try again."
+        outcome = ("failed", sentence)
+    with workspace.database.session() as session:
+        end(session, job, *outcome)
+
+
+def _do(workspace: Workspace, row: JobRow, report: Report) -> str:
+    if row.kind == ALIGN:
+        align_take(workspace, row.subject, report)
+        return ""
+    if row.kind == VIDEO:
+        size = row.subject.rpartition(":")[2]
+        return make_video(workspace, row.lesson_id, report, size)
+    raise ValueError(f"unknown kind of job: {row.kind}")
+
+
+def _keep_fault(workspace: Workspace, row: JobRow, fault: WordTrailError) -> None:
+    if row.kind == ALIGN:
+        with workspace.database.session() as session:
+            get_take(session, row.subject).fault = fault.sentence

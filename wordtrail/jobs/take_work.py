@@ -1,0 +1,63 @@
+"""From a finished recording to a trail."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from wordtrail.core.align.aligner import align, script_of
+from wordtrail.core.align.stretches import stretches_of_sound
+from wordtrail.core.align.values import RATE as ALIGN_RATE
+from wordtrail.core.align.values import Progress
+from wordtrail.core.errors import SilentSound
+from wordtrail.media.decode import Samples, decode
+from wordtrail.media.level import RATE, levelled
+from wordtrail.media.sound import write_m4a
+from wordtrail.store.lessons import get_lesson
+from wordtrail.store.takes import TakeFiles, get_take, keep_trail
+from wordtrail.workspace import Workspace
+
+READING_FILE, LISTENING_COPY = "Reading the recording", "Making the copy you listen to"
+HILL_SECONDS = 0.02
+
+
+def align_take(workspace: Workspace, take_id: str, report: Progress) -> None:
+    """Make the listening copy and the hills of a take, then find its trail. What is there already is
+    not made again, so that this can go on after a crash."""
+    report(READING_FILE, 0.0)
+    files = TakeFiles(take_id)
+    blobs = workspace.blobs
+    samples: Samples | None = None
+    if not (blobs.exists(files.listening) and blobs.exists(files.hills)):
+        samples = decode(blobs.path(files.original), RATE)
+        _keep_length(workspace, take_id, len(samples) / RATE)
+        report(LISTENING_COPY, 0.2)
+        loud = levelled(samples)
+        with blobs.making(files.listening) as path:
+            write_m4a(loud, path)
+        blobs.write(files.hills, hills(loud))
+        report(LISTENING_COPY, 1.0)
+    heard = decode(blobs.path(files.original), ALIGN_RATE)
+    if not stretches_of_sound(heard):
+        raise SilentSound
+    with workspace.database.session() as session:
+        lesson_id = get_take(session, take_id).lesson_id
+        lesson = get_lesson(session, lesson_id).lesson
+    trail = align(heard, script_of(lesson.script), report)
+    with workspace.database.session() as session:
+        row = get_take(session, take_id)
+        keep_trail(session, row, trail)
+        row.fault = ""
+
+
+def hills(samples: Samples) -> bytes:
+    """The height of the sound every 20 ms, 0 to 255, as the square root of its loudest sample (48 000
+    samples a second in)."""
+    step = int(RATE * HILL_SECONDS)
+    count = len(samples) // step
+    peaks = np.abs(samples[: count * step].reshape(count, step)).max(axis=1) if count else np.zeros(0)
+    return bytes((np.sqrt(np.clip(peaks, 0, 1)) * 255).astype(np.uint8))
+
+
+def _keep_length(workspace: Workspace, take_id: str, seconds: float) -> None:
+    with workspace.database.session() as session:
+        get_take(session, take_id).seconds = round(seconds, 3)

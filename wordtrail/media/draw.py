@@ -1,0 +1,322 @@
+"""Drawing the stage with Skia, from the same boxes as the browser's SVG.
+
+Order, from the ground up: panels, highlights, the lit stone, text, underlines and letters, dots of
+the read path, the pause card. `web/src/stage/` draws the same in the same order.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from functools import lru_cache
+
+import numpy as np
+import skia
+
+from wordtrail.core.cues.model import CueSheet, StageState
+from wordtrail.core.layout.faces import face_bytes, shape
+from wordtrail.core.layout.model import LaidCard, LaidMark, LaidPage, Layout, SetPiece, Stretch, WordBox
+from wordtrail.core.text.model import Style
+from wordtrail.media.colours import argb
+
+Rect = tuple[float, float, float, float]
+"""Left, top, right, bottom in page units."""
+
+
+@lru_cache(maxsize=8)
+def _typeface(style: Style) -> skia.Typeface:
+    return skia.Typeface.MakeFromData(skia.Data.MakeWithCopy(face_bytes(style)))
+
+
+@lru_cache(maxsize=256)
+def _font(style: Style, size: float) -> skia.Font:
+    font = skia.Font(_typeface(style), size)
+    font.setSubpixel(True)
+    font.setHinting(skia.FontHinting.kNone)
+    font.setEdging(skia.Font.Edging.kAntiAlias)
+    return font
+
+
+class Painter:
+    """Paints one lesson's stage on a surface of `scale` pixels a page unit."""
+
+    def __init__(self, layout: Layout, sheet: CueSheet, scale: float = 1.0) -> None:
+        self.layout = layout
+        self.sheet = sheet
+        self.width, self.height = round(layout.width * scale), round(layout.height * scale)
+        self._surface = skia.Surface(self.width, self.height)
+        self._scale = scale
+        self._places = layout.places()
+        self._marks = {mark.id: mark for mark in layout.marks}
+        self._cards = {card.id: card for card in layout.cards}
+        self._first_light: dict[str, int] = {}
+        for index, light in enumerate(sheet.lights):
+            self._first_light.setdefault(light.word, index)
+        self._first_lit: list[list[str]] = [[] for _ in layout.pages]
+        for word in self._first_light:
+            self._first_lit[self._places[word][0]].append(word)
+        self._blobs = [[_blob(piece) for piece in page.pieces] for page in layout.pages]
+
+    def paint(self, state: StageState, waited: float = 0.0, only: Rect | None = None) -> None:
+        """Paint the stage at `state`; `waited` is the think time that has passed, in seconds. With
+        `only`, nothing outside of that rectangle is touched."""
+        canvas = self._surface.getCanvas()
+        canvas.save()
+        canvas.scale(self._scale, self._scale)
+        if only:
+            canvas.clipRect(skia.Rect.MakeLTRB(*only), skia.ClipOp.kIntersect, False)
+        canvas.clear(argb("white"))
+        page = self.layout.pages[state.page]
+        for panel in page.panels:
+            _fill_round(canvas, panel.x, panel.y, panel.width, panel.height, 14, "mist")
+        self._highlights(canvas, state)
+        if state.lit in self._places:
+            _stone(canvas, self._places[state.lit][1], self.layout)
+        for blob, piece in zip(self._blobs[state.page], page.pieces, strict=True):
+            if blob:
+                canvas.drawTextBlob(blob, 0, 0, _paint(piece.ink.value))
+        if page.title:
+            _title_trail(canvas, page, self.layout)
+        self._underlines(canvas, state)
+        self._dots(canvas, state)
+        if state.gate in self._cards:
+            _card(canvas, self._cards[state.gate], waited, self.layout)
+        canvas.restore()
+
+    def pixels(self) -> np.ndarray:
+        """The surface as rows of BGRA bytes; changes with the next `paint`."""
+        return np.array(self._surface.makeImageSnapshot(), copy=False)
+
+    def png(self) -> bytes:
+        """The surface as a PNG picture."""
+        return bytes(self._surface.makeImageSnapshot().encodeToData(skia.EncodedImageFormat.kPNG, 100))
+
+    def jpeg(self) -> bytes:
+        """The surface as a JPEG picture."""
+        return bytes(self._surface.makeImageSnapshot().encodeToData(skia.EncodedImageFormat.kJPEG, 90))
+
+    def changed(self, before: StageState, after: StageState) -> Rect | None:
+        """The rectangle in which two states differ, in page units; None: everywhere."""
+        if before.page != after.page or before.gate != after.gate:
+            return None
+        rects: list[Rect] = []
+        rects += [self._word_rect(word) for word in (before.lit, after.lit) if word in self._places]
+        low, high = sorted((before.passed, after.passed))
+        rects += [
+            self._word_rect(light.word)
+            for light in self.sheet.lights[max(0, low - 1) : high]
+            if self._places[light.word][0] == after.page
+        ]
+        drawn = {mark.mark: mark.progress for mark in before.marks}
+        for mark in after.marks:
+            if drawn.get(mark.mark) != mark.progress:
+                rects += [_stretch_rect(s) for s in self._marks[mark.mark].stretches if s.page == after.page]
+        if after.gate in self._cards:
+            card = self._cards[after.gate]
+            rects.append((card.x, card.y + card.header, card.x + card.width, card.y + card.height))
+        return _union(rects)
+
+    def _word_rect(self, word: str) -> Rect:
+        box = self._places[word][1]
+        return (
+            box.x - 0.4 * box.size, box.baseline - 1.3 * box.size,
+            box.x + box.width + 0.6 * box.size, box.baseline + 0.9 * box.size,
+        )  # fmt: skip
+
+    def _highlights(self, canvas: skia.Canvas, state: StageState) -> None:
+        for mark, stretch, share in self._drawn(state, "highlight"):
+            look = self.layout.look
+            right = stretch.left + (stretch.right - stretch.left) * share
+            side = look.stone_side * stretch.size
+            top = stretch.baseline - look.highlight_above * stretch.size
+            height = (look.highlight_above + look.highlight_below) * stretch.size
+            _fill_round(
+                canvas,
+                stretch.left - side,
+                top,
+                right - stretch.left + 2 * side,
+                height,
+                0.12 * stretch.size,
+                f"{mark.colour}-pale",
+            )
+
+    def _underlines(self, canvas: skia.Canvas, state: StageState) -> None:
+        for mark, stretch, share in self._drawn(state, "underline"):
+            _underline(canvas, mark, stretch, share, self.layout)
+        for drawn in state.marks:
+            mark = self._marks[drawn.mark]
+            if drawn.progress >= 1 and mark.stretches and mark.stretches[-1].page == state.page:
+                _letter(canvas, mark, self.layout)
+
+    def _drawn(self, state: StageState, kind: str) -> Iterable[tuple[LaidMark, Stretch, float]]:
+        """The stretches on the shown page of all marks of a kind, with the share that is drawn."""
+        for drawn in state.marks:
+            mark = self._marks[drawn.mark]
+            if mark.kind != kind:
+                continue
+            for stretch, share in shares(mark, drawn.progress):
+                if share > 0 and stretch.page == state.page:
+                    yield mark, stretch, share
+
+    def _dots(self, canvas: skia.Canvas, state: StageState) -> None:
+        look = self.layout.look
+        paint = _paint("moss-half")
+        paint.setStyle(skia.Paint.kStroke_Style)
+        paint.setStrokeCap(skia.Paint.kRound_Cap)
+        for word in self._first_lit[state.page]:
+            if self._first_light[word] >= state.passed:
+                break
+            if word == state.lit:
+                continue
+            box = self._places[word][1]
+            paint.setStrokeWidth(look.dot * box.size)
+            paint.setPathEffect(skia.DashPathEffect.Make([0.01, look.dot_gap * box.size], 0))
+            y = box.baseline + look.dots_below * box.size
+            half = look.dot * box.size / 2
+            canvas.drawLine(box.x + half, y, box.x + box.width - half, y, paint)
+
+
+def shares(mark: LaidMark, progress: float) -> list[tuple[Stretch, float]]:
+    """How much of each stretch is drawn when the whole mark is drawn to `progress`."""
+    total = sum(stretch.right - stretch.left for stretch in mark.stretches)
+    left = total * progress
+    result = []
+    for stretch in mark.stretches:
+        length = stretch.right - stretch.left
+        result.append((stretch, min(1.0, max(0.0, left / length))))
+        left -= length
+    return result
+
+
+def _blob(piece: SetPiece) -> skia.TextBlob | None:
+    shaped = shape(piece.text, piece.style)
+    if not shaped.glyphs:
+        return None
+    builder = skia.TextBlobBuilder()
+    positions = [
+        skia.Point(piece.x + x * piece.size, piece.baseline + y * piece.size)
+        for x, y in zip(shaped.xs, shaped.ys, strict=True)
+    ]
+    builder.allocRunPos(_font(piece.style, piece.size), list(shaped.glyphs), positions)
+    return builder.make()
+
+
+def _paint(token: str) -> skia.Paint:
+    return skia.Paint(AntiAlias=True, Color=argb(token))
+
+
+def _fill_round(
+    canvas: skia.Canvas, x: float, y: float, width: float, height: float, radius: float, token: str
+) -> None:
+    canvas.drawRRect(skia.RRect.MakeRectXY(skia.Rect.MakeXYWH(x, y, width, height), radius, radius), _paint(token))
+
+
+def _stone(canvas: skia.Canvas, box: WordBox, layout: Layout) -> None:
+    look, size = layout.look, box.size
+    left, width = box.x - look.stone_side * size, box.width + 2 * look.stone_side * size
+    top, bottom = box.baseline - look.stone_above * size, box.baseline + look.stone_below * size
+    _fill_round(canvas, left, top, width, bottom - top, look.stone_radius * size, "moss-pale")
+    foot = look.foot * size
+    _fill_round(canvas, left, bottom - foot, width, foot, foot / 2, "moss")
+
+
+def _underline(canvas: skia.Canvas, mark: LaidMark, stretch: Stretch, share: float, layout: Layout) -> None:
+    look, size = layout.look, stretch.size
+    y = stretch.baseline + look.underline_below * size
+    right = stretch.left + (stretch.right - stretch.left) * share
+    paint = _paint(mark.colour)
+    paint.setStyle(skia.Paint.kStroke_Style)
+    thick = look.underline * size
+    if mark.line == "double":
+        paint.setStrokeWidth(thick * 0.55)
+        canvas.drawLine(stretch.left, y - thick * 0.6, right, y - thick * 0.6, paint)
+        canvas.drawLine(stretch.left, y + thick * 0.6, right, y + thick * 0.6, paint)
+        return
+    paint.setStrokeWidth(thick)
+    if mark.line == "dashed":
+        paint.setPathEffect(skia.DashPathEffect.Make([thick * 3, thick * 1.6], 0))
+    canvas.drawLine(stretch.left, y, right, y, paint)
+
+
+def _letter(canvas: skia.Canvas, mark: LaidMark, layout: Layout) -> None:
+    look, last = layout.look, mark.stretches[-1]
+    size = look.letter * last.size
+    x = last.right + 0.1 * last.size
+    y = last.baseline + (look.underline_below + 0.14) * last.size
+    piece = SetPiece(mark.letter, x, y, 0.0, size, Style.BOLD, "", ())
+    blob = _blob(piece)
+    if blob:
+        canvas.drawTextBlob(blob, 0, 0, _paint(mark.colour))
+
+
+def _title_trail(canvas: skia.Canvas, page: LaidPage, layout: Layout) -> None:
+    """A dotted path under the title, from left to right."""
+    bottom = max((piece.baseline for piece in page.pieces), default=layout.height / 2) + 90
+    path = skia.Path()
+    middle = layout.width / 2
+    path.moveTo(middle - 260, bottom)
+    path.cubicTo(middle - 120, bottom - 50, middle - 60, bottom + 50, middle + 60, bottom)
+    path.cubicTo(middle + 140, bottom - 34, middle + 200, bottom - 20, middle + 260, bottom - 10)
+    paint = _paint("moss-half")
+    paint.setStyle(skia.Paint.kStroke_Style)
+    paint.setStrokeCap(skia.Paint.kRound_Cap)
+    paint.setStrokeWidth(9)
+    paint.setPathEffect(skia.DashPathEffect.Make([0.01, 24], 0))
+    canvas.drawPath(path, paint)
+
+
+def _card(canvas: skia.Canvas, card: LaidCard, waited: float, layout: Layout) -> None:
+    way_x, way_y, edge_x, edge_y, *curve = card.footpath
+    path = skia.Path()
+    path.moveTo(way_x, way_y)
+    path.lineTo(edge_x, edge_y)
+    path.cubicTo(*curve)
+    way = _paint("lake")
+    way.setStyle(skia.Paint.kStroke_Style)
+    way.setStrokeCap(skia.Paint.kRound_Cap)
+    way.setStrokeWidth(4)
+    way.setPathEffect(skia.DashPathEffect.Make([0.01, 11], 0))
+    canvas.drawPath(path, way)
+    _fill_round(canvas, card.x, card.y, card.width, card.height, 14, "lake")
+    body = card.y + card.header
+    _fill_round(canvas, card.x + 2, body, card.width - 4, card.height - card.header - 2, 12, "white")
+    canvas.drawRect(skia.Rect.MakeXYWH(card.x + 2, body, card.width - 4, 14), _paint("white"))
+    tip = skia.Path()
+    tip.moveTo(card.x + 6, card.y)
+    tip.lineTo(card.x - card.tip, card.y + card.header / 2)
+    tip.lineTo(card.x + 6, card.y + card.header)
+    tip.close()
+    canvas.drawPath(tip, _paint("lake"))
+    for piece in card.pieces:
+        blob = _blob(piece)
+        if blob:
+            canvas.drawTextBlob(blob, 0, 0, _paint(piece.ink.value))
+    used = stones_used(card, waited)
+    for index, (x, y) in enumerate(card.stones):
+        paint = _paint("lake")
+        if index < used:
+            paint.setStyle(skia.Paint.kStroke_Style)
+            paint.setStrokeWidth(3)
+            canvas.drawCircle(x, y, layout.look.stone - 1.5, paint)
+        else:
+            canvas.drawCircle(x, y, layout.look.stone, paint)
+
+
+def stones_used(card: LaidCard, waited: float) -> int:
+    """How many thinking stones are used up after `waited` seconds."""
+    if card.think_seconds <= 0:
+        return 0
+    return min(len(card.stones), int(len(card.stones) * waited / card.think_seconds + 1e-9))
+
+
+def _stretch_rect(stretch: Stretch) -> Rect:
+    size = stretch.size
+    return stretch.left - size, stretch.baseline - 1.3 * size, stretch.right + size, stretch.baseline + 0.9 * size
+
+
+def _union(rects: list[Rect]) -> Rect:
+    if not rects:
+        return 0.0, 0.0, 2.0, 2.0
+    return (
+        min(rect[0] for rect in rects), min(rect[1] for rect in rects),
+        max(rect[2] for rect in rects), max(rect[3] for rect in rects),
+    )  # fmt: skip

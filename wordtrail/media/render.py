@@ -1,0 +1,266 @@
+"""The video: frames where something changes, sound all through.
+
+A frame is emitted only when the stage changes (variable frame rate), so a word is lit at the very
+millisecond its cue says; a keyframe at least every two seconds keeps seeking quick.
+"""
+
+from __future__ import annotations
+
+import time
+from collections import deque
+from collections.abc import Callable, Iterator
+from concurrent.futures import Future, ThreadPoolExecutor
+from dataclasses import dataclass, field
+from fractions import Fraction
+from pathlib import Path
+
+import av
+import numpy as np
+from av.video.reformatter import VideoReformatter
+
+from wordtrail.core.cues.model import CueSheet, StageState
+from wordtrail.core.cues.state import holds_of, state_in_video, video_seconds
+from wordtrail.core.layout.cards import STONES
+from wordtrail.core.layout.model import Layout
+from wordtrail.media.decode import Samples
+from wordtrail.media.draw import Painter, Rect
+from wordtrail.media.sound import RATE, add_aac, audio_frames, with_holds
+
+CLOCK = 90_000
+"""Ticks per second of the video's time stamps."""
+
+DRAWING_RATE = 15
+"""Frames a second while a mark is being drawn."""
+
+KEYFRAME_EVERY = 2.0
+MOST_WAITING = 6
+"""Frames drawn ahead of the encoder."""
+
+CLOSEST = 0.008
+"""Seconds: moments nearer to one another share a frame."""
+
+SIZES = {"1080p": 1.0, "720p": 2 / 3}
+
+
+@dataclass(slots=True)
+class Shares:
+    """Seconds spent in each part of the work, and the frames made."""
+
+    drawing: float = 0.0
+    converting: float = 0.0
+    encoding: float = 0.0
+    frames: int = 0
+    seconds: float = field(default=0.0)
+
+
+def moments(sheet: CueSheet) -> list[float]:
+    """Video times (seconds, from 0, ascending) at which the picture may change."""
+    times = {0.0}
+    passed = 0.0
+    gates = list(sheet.gates)
+
+    def to_video(at: float) -> float:
+        return at + sum(gate.think_seconds for gate in gates if gate.at < at)
+
+    for turn in sheet.pages:
+        times.add(to_video(turn.at))
+    for light in sheet.lights:
+        times |= {to_video(light.start), to_video(light.end)}
+    for drawing in sheet.drawings:
+        steps = max(1, round((drawing.end - drawing.start) * DRAWING_RATE))
+        times |= {to_video(drawing.start + (drawing.end - drawing.start) * n / steps) for n in range(steps + 1)}
+    for gate in gates:
+        start = gate.at + passed
+        times |= {start + gate.think_seconds * n / STONES for n in range(STONES + 1)}
+        passed += gate.think_seconds
+    length = video_seconds(sheet)
+    return _apart(sorted(at for at in times if 0 <= at < length))
+
+
+def _apart(times: list[float]) -> list[float]:
+    """Moments that lie at least 8 ms apart; of two nearer ones the later stays, when all that was
+    to change has changed."""
+    kept: list[float] = []
+    for at in times:
+        if kept and at - kept[-1] < CLOSEST and len(kept) > 1:
+            kept[-1] = at
+        else:
+            kept.append(at)
+    return kept
+
+
+def render(
+    layout: Layout,
+    sheet: CueSheet,
+    sound: Samples,
+    path: Path,
+    *,
+    size: str = "1080p",
+    title: str = "",
+    progress: Callable[[float], None] = lambda share: None,
+) -> Shares:
+    """Write the lesson as MP4 (H.264, AAC) to `path`; `sound` is in lesson time at 48 000 samples a
+    second. `progress` gets the share done and may raise to stop. Returns where the time went."""
+    shares = Shares(seconds=video_seconds(sheet))
+    canvas = _Canvas(Painter(layout, sheet, SIZES[size]), shares)
+    with av.open(str(path), "w", format="mp4", options={"movflags": "+faststart"}) as container:
+        container.metadata["title"] = title
+        encoder = _Encoder(container, canvas.painter, with_holds(sound, holds_of(sheet)), shares)
+        # Encoding runs beside drawing: the encoder lets go of the interpreter while it works.
+        with ThreadPoolExecutor(1) as beside:
+            waiting: deque[Future[None]] = deque()
+            for at, frame in _frames(sheet, canvas):
+                waiting.append(beside.submit(encoder.picture, frame, at))
+                if len(waiting) > MOST_WAITING:
+                    waiting.popleft().result()
+                progress(min(0.99, at / max(shares.seconds, 0.1)))
+            for future in waiting:
+                future.result()
+            beside.submit(encoder.finish).result()
+    progress(1.0)
+    return shares
+
+
+class _Encoder:
+    """Pictures and sound on their way into the file, interleaved by time."""
+
+    def __init__(
+        self, container: av.container.OutputContainer, painter: Painter, sound: Samples, shares: Shares
+    ) -> None:
+        self._container = container
+        self._picture = _add_h264(container, painter)
+        self._voice = add_aac(container)
+        self._speech = audio_frames(sound)
+        self._shares = shares
+
+    def picture(self, frame: av.VideoFrame, at: float) -> None:
+        """Encode a frame, and the sound up to its time `at`."""
+        begun = time.perf_counter()
+        self._container.mux(self._picture.encode(frame))
+        for speech in self._speech:
+            self._container.mux(self._voice.encode(speech))
+            if (speech.pts or 0) > at * RATE:
+                break
+        self._shares.encoding += time.perf_counter() - begun
+
+    def finish(self) -> None:
+        """Encode what is left of the sound and empty both encoders."""
+        begun = time.perf_counter()
+        for speech in self._speech:
+            self._container.mux(self._voice.encode(speech))
+        self._container.mux(self._voice.encode(None))
+        self._container.mux(self._picture.encode(None))
+        self._shares.encoding += time.perf_counter() - begun
+
+
+def _add_h264(container: av.container.OutputContainer, painter: Painter) -> av.VideoStream:
+    picture = container.add_stream(
+        "libx264", rate=30, options={"preset": "superfast", "tune": "stillimage", "crf": "20", "bf": "0"}
+    )
+    picture.width, picture.height = painter.width, painter.height
+    picture.pix_fmt = "yuv420p"
+    picture.time_base = Fraction(1, CLOCK)
+    picture.codec_context.time_base = Fraction(1, CLOCK)
+    picture.codec_context.gop_size = 600
+    picture.codec_context.color_range = 1
+    picture.codec_context.colorspace = picture.codec_context.color_primaries = 1
+    picture.codec_context.color_trc = 1
+    return picture
+
+
+def _frames(sheet: CueSheet, canvas: _Canvas) -> Iterator[tuple[float, av.VideoFrame]]:
+    """Frames with their times; the last picture is emitted once more at the very end."""
+    keyed = -KEYFRAME_EVERY
+    before: StageState | None = None
+    end = max(video_seconds(sheet) - 1 / 30, 0.0)
+    times = moments(sheet)
+    times = [at for at in times if at < end] + [end]
+    for at in _with_keys(times):
+        state, waited = state_in_video(sheet, at + 1e-6)
+        canvas.show(state, waited, before)
+        before = state
+        key = at - keyed >= KEYFRAME_EVERY
+        keyed = at if key else keyed
+        yield at, canvas.frame(at, key)
+
+
+def _with_keys(times: list[float]) -> Iterator[float]:
+    """The times, and one every two seconds in long stillness, for the keyframes."""
+    last = 0.0
+    for at in times:
+        while at - last > KEYFRAME_EVERY:
+            last += KEYFRAME_EVERY
+            yield last
+        yield at
+        last = at
+
+
+class _Canvas:
+    """The painted stage as YUV planes, of which only what changed is converted."""
+
+    def __init__(self, painter: Painter, shares: Shares) -> None:
+        self.painter = painter
+        self._shares = shares
+        self._reformatter = VideoReformatter()
+        width, height = painter.width, painter.height
+        self._planes = np.zeros((height * 3 // 2, width), np.uint8)
+        self._scale = width / painter.layout.width
+
+    def show(self, state: StageState, waited: float, before: StageState | None) -> None:
+        """Paint `state` and bring the planes up to date."""
+        begun = time.perf_counter()
+        rect = self.painter.changed(before, state) if before else None
+        pixel_rect = self._pixels_of(rect)
+        left, top, right, bottom = pixel_rect
+        units = None if rect is None else tuple(edge / self._scale for edge in pixel_rect)
+        self.painter.paint(state, waited, units)  # type: ignore[arg-type]
+        drawn = time.perf_counter()
+        part = np.ascontiguousarray(self.painter.pixels()[top:bottom, left:right])
+        frame = av.VideoFrame.from_ndarray(part, format="bgra")
+        yuv = self._reformatter.reformat(
+            frame, format="yuv420p", src_colorspace="ITU709", dst_colorspace="ITU709",
+            src_color_range="JPEG", dst_color_range="MPEG",
+        )  # fmt: skip
+        self._put(yuv.to_ndarray(), left, top, right, bottom)
+        self._shares.drawing += drawn - begun
+        self._shares.converting += time.perf_counter() - drawn
+
+    def frame(self, at: float, key: bool) -> av.VideoFrame:
+        """The planes as a frame shown from `at` seconds on."""
+        begun = time.perf_counter()
+        frame = av.VideoFrame.from_ndarray(self._planes, format="yuv420p")
+        frame.pts = round(at * CLOCK)
+        frame.time_base = Fraction(1, CLOCK)
+        frame.colorspace, frame.color_range = 1, 1
+        if key:
+            frame.pict_type = av.video.frame.PictureType.I
+        self._shares.frames += 1
+        self._shares.converting += time.perf_counter() - begun
+        return frame
+
+    def _pixels_of(self, rect: Rect | None) -> tuple[int, int, int, int]:
+        """The smallest rectangle of whole blocks of 16 pixels around `rect`."""
+        width, height = self.painter.width, self.painter.height
+        if rect is None:
+            return 0, 0, width, height
+        left, top, right, bottom = (edge * self._scale for edge in rect)
+        return (
+            max(0, int(left) // 16 * 16), max(0, int(top) // 16 * 16),
+            min(width, (int(right) // 16 + 1) * 16), min(height, (int(bottom) // 16 + 1) * 16),
+        )  # fmt: skip
+
+    def _put(self, part: np.ndarray, left: int, top: int, right: int, bottom: int) -> None:
+        width, height = right - left, bottom - top
+        whole_width, whole_height = self.painter.width, self.painter.height
+        self._planes[top:bottom, left:right] = part[:height]
+        half_width, quarter = whole_width // 2, whole_height // 2
+        chroma = self._planes[whole_height:].reshape(2, quarter, half_width)
+        parts = part[height:].reshape(2, height // 2, width // 2)
+        chroma[:, top // 2 : bottom // 2, left // 2 : right // 2] = parts
+
+
+def poster(layout: Layout, sheet: CueSheet) -> bytes:
+    """A JPEG picture of the title card."""
+    painter = Painter(layout, sheet)
+    painter.paint(StageState(0, "", 0, (), "", ""))
+    return painter.jpeg()

@@ -1,0 +1,98 @@
+"""The simulated narrator: a small speech synthesiser in the place of a teacher's voice.
+
+Run as `python -m wordtrail.standins.narrator` (needs the development packages), it makes the demo
+takes anew, finds their trails with the real aligner, and puts both into `standins/demo/`, from
+where they ship. Nothing of it runs in the application itself.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from pathlib import Path
+
+import numpy as np
+import numpy.typing as npt
+
+from wordtrail.core.align.aligner import align, script_of
+from wordtrail.core.align.values import RATE as ALIGN_RATE
+from wordtrail.core.text.intake import passage_from_text
+from wordtrail.formats import trail_json
+from wordtrail.media.decode import decode
+from wordtrail.media.sound import RATE, write_m4a
+from wordtrail.standins.passages import BEES_MAP, RAIN
+
+FOLDER = Path(__file__).parent / "demo"
+SPEED = 0.82
+"""A little slower than the synthesiser's own pace: a pace a second grade can follow."""
+
+REST = 0.55
+
+
+@dataclass(frozen=True, slots=True)
+class Say:
+    """Something said, and the rest after it in seconds."""
+
+    text: str
+    rest: float = REST
+
+
+BEES_NARRATION = (
+    Say("Good morning, readers! Today we'll find out how one small bee can share a big secret.", 1.2),
+    Say("How a bee tells the way.", 0.9),
+    Say("When a bee finds a field of clover, she does not keep it to herself."),
+    Say("She flies home and dances on the comb.", 1.0),
+    Say("Hm, I wonder why she would dance.", 0.8),
+    Say("Her dance is a map.", 1.0),
+    Say("First she walks in a straight line, shaking as she goes."),
+    Say("Then she circles back and walks the line again.", 0.9),
+    Say("The line points the way to the flowers."),
+    Say("The longer she shakes, the farther away the flowers are.", 1.6),
+    Say("Why the dance works.", 0.9),
+    Say("Inside the hive it is dark."),
+    Say("The other bees cannot see the dancer, so they", 0.5),
+    Say("so they stay close and feel her moves with their antennae.", 0.9),
+    Say("That means their feelers. Touch your head and pretend you have two of them!", 0.9),
+    Say("In nineteen forty-four, after many summers of watching, people began to read the map too."),
+    Say("They found that one second of shaking means about half a mile.", 0.9),
+    Say("A dancer and the sisters who follow her.", 0.8),
+    Say("A hive can hold forty thousand bees."),
+    Say("No bee is in charge, yet the work gets done.", 0.9),
+    Say("Small things that work together can do what one alone cannot.", 0.8),
+)
+
+RAIN_NARRATION = (
+    Say("Close your eyes and listen to this poem.", 1.2),
+    *(Say(line, 0.5) for stanza in RAIN.split("\n\n") for line in stanza.strip().split("\n")),
+)
+
+
+def narrate(parts: tuple[Say, ...], seed: int = 5) -> npt.NDArray[np.float32]:
+    """Mono floats at 48 000 samples a second of the narrator saying `parts`, in a quiet room."""
+    from hibari import SAMPLE_RATE, Hibari
+
+    voice = Hibari()
+    sound = [np.zeros(int(0.9 * SAMPLE_RATE), np.float32)]
+    for part in parts:
+        sound += [voice(part.text, speed=SPEED, seed=seed), np.zeros(int(part.rest * SAMPLE_RATE), np.float32)]
+    whole = np.concatenate(sound)
+    doubled = np.interp(np.arange(2 * len(whole)) / 2, np.arange(len(whole)), whole)
+    room = np.random.default_rng(seed).normal(0, 4e-4, len(doubled))
+    return (doubled * 0.9 + room).astype(np.float32)
+
+
+def main() -> None:
+    """Make the demo takes and their trails anew."""
+    FOLDER.mkdir(exist_ok=True)
+    for name, text, parts in (("bees-map", BEES_MAP, BEES_NARRATION), ("rain", RAIN, RAIN_NARRATION)):
+        path = FOLDER / f"{name}.m4a"
+        write_m4a(narrate(parts), path)
+        passage = passage_from_text(text)
+        trail = align(decode(path, ALIGN_RATE), script_of(passage.words))
+        (FOLDER / f"{name}.trail.json").write_text(trail_json.write(trail, passage.words, take=path.name))
+        print(f"{path.name}: {trail.seconds:.1f} s, {len(trail.visits)} visits, slips {trail.slips}, unread {trail.unread}")
+        print([(round(a.start, 1), round(a.end, 1), a.heard) for a in trail.asides], RATE)
+        print([(passage.words[[w.id for w in passage.words].index(v.word)].text, v.confidence) for v in trail.visits if v.confidence < 0.5])
+
+
+if __name__ == "__main__":
+    main()

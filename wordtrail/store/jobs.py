@@ -1,0 +1,93 @@
+"""Keeping job rows: claimed once, alive while their heartbeat is fresh, asked to stop politely."""
+
+from __future__ import annotations
+
+import time
+
+from sqlalchemy import select, update
+from sqlalchemy.orm import Session
+
+from wordtrail.core.errors import NotFound
+from wordtrail.store.lessons import Owner
+from wordtrail.store.tables import JobRow
+
+DEAD_AFTER = 12.0
+"""Seconds without a heartbeat after which a job's worker is taken for dead."""
+
+MOST_TRIES = 4
+
+ACTIVE = ("waiting", "running")
+
+
+def add_job(session: Session, owner: Owner, kind: str, lesson_id: str, subject: str) -> JobRow:
+    """A new job, or the one that is already under way for the same subject."""
+    same = session.scalars(
+        select(JobRow).where(JobRow.kind == kind, JobRow.subject == subject, JobRow.state.in_(ACTIVE))
+    ).first()
+    if same:
+        return same
+    row = JobRow(school_id=owner.school, teacher_id=owner.teacher, kind=kind, lesson_id=lesson_id, subject=subject)
+    session.add(row)
+    session.flush()
+    return row
+
+
+def get_job(session: Session, id: str, owner: Owner | None = None) -> JobRow:
+    """One job. Raises NotFound, also for another owner's."""
+    row = session.get(JobRow, id)
+    if row is None or (owner is not None and row.teacher_id != owner.teacher):
+        raise NotFound("job")
+    return row
+
+
+def jobs_of(session: Session, lesson_id: str) -> list[JobRow]:
+    """A lesson's jobs, the newest first."""
+    return list(session.scalars(select(JobRow).where(JobRow.lesson_id == lesson_id).order_by(JobRow.made_at.desc())))
+
+
+def claim(session: Session, id: str, worker: str) -> bool:
+    """Take a waiting job; false when another worker has it or it was cancelled."""
+    result = session.execute(
+        update(JobRow)
+        .where(JobRow.id == id, JobRow.state == "waiting")
+        .values(state="running", heartbeat=time.time(), worker=worker, tries=JobRow.tries + 1)
+    )
+    return bool(result.rowcount)  # type: ignore[attr-defined]
+
+
+def beat(session: Session, id: str, step: str, progress: float) -> bool:
+    """Give a sign of life; true when the job was asked to stop."""
+    row = session.get_one(JobRow, id)
+    row.step, row.progress, row.heartbeat = step, progress, time.time()
+    return row.cancel_asked
+
+
+def end(session: Session, id: str, state: str, message: str = "") -> None:
+    """The job has ended: done, failed or cancelled."""
+    row = session.get_one(JobRow, id)
+    row.state, row.message = state, message
+    if state == "done":
+        row.progress = 1.0
+
+
+def ask_to_stop(session: Session, row: JobRow) -> None:
+    """Cancel: at once when the job has not begun, else at its next sign of life."""
+    row.cancel_asked = True
+    if row.state == "waiting":
+        row.state = "cancelled"
+
+
+def orphans(session: Session) -> list[str]:
+    """Jobs that should be (re)started: waiting ones, and running ones whose worker died, which are
+    waiting again; one that killed its worker four times has failed."""
+    lost = session.scalars(select(JobRow).where(JobRow.state == "running", JobRow.heartbeat < time.time() - DEAD_AFTER))
+    for row in lost:
+        if row.cancel_asked:
+            row.state = "cancelled"
+        elif row.tries >= MOST_TRIES:
+            row.state = "failed"
+            row.message = "This work stopped Word Trail several times. Your lesson and its takes are as they were."
+        else:
+            row.state = "waiting"
+    session.flush()
+    return list(session.scalars(select(JobRow.id).where(JobRow.state == "waiting")))

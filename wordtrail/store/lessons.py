@@ -1,0 +1,132 @@
+"""Keeping lessons: revisions, and the steps that undo and redo walk along."""
+
+from __future__ import annotations
+
+import time
+from dataclasses import dataclass
+
+from sqlalchemy import delete, select
+from sqlalchemy.orm import Session
+
+from wordtrail.core.errors import LessonError, NotFound, StaleRevision
+from wordtrail.core.lesson.commands import DEEDS, Command, apply
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.store.documents import from_json, to_json
+from wordtrail.store.tables import LessonRow, School, StepRow, Teacher
+
+
+@dataclass(frozen=True, slots=True)
+class Owner:
+    """Whose rows these are."""
+
+    school: str
+    teacher: str
+
+
+@dataclass(frozen=True, slots=True)
+class KeptLesson:
+    """A lesson as kept: its document, revision, and what undo and redo would do."""
+
+    id: str
+    unit: str
+    revision: int
+    lesson: Lesson
+    undo: str
+    redo: str
+    changed_at: float
+
+
+def first_owner(session: Session, school: str = "Larkmoor School", teacher: str = "Room 6") -> Owner:
+    """The one teacher of a single-teacher installation; made when there is none."""
+    row = session.scalars(select(Teacher).order_by(Teacher.id)).first()
+    if row is None:
+        house = School(name=school)
+        session.add(house)
+        session.flush()
+        row = Teacher(school_id=house.id, name=teacher)
+        session.add(row)
+        session.flush()
+    return Owner(row.school_id, row.id)
+
+
+def add_lesson(session: Session, owner: Owner, lesson: Lesson, unit: str = "") -> KeptLesson:
+    """Keep a new lesson."""
+    row = LessonRow(school_id=owner.school, teacher_id=owner.teacher, unit=unit)
+    session.add(row)
+    session.flush()
+    session.add(StepRow(lesson_id=row.id, step=0, document=to_json(lesson)))
+    session.flush()
+    return _kept(session, row)
+
+
+def all_lessons(session: Session, owner: Owner) -> list[KeptLesson]:
+    """The owner's lessons, the last changed first."""
+    rows = session.scalars(
+        select(LessonRow).where(LessonRow.teacher_id == owner.teacher).order_by(LessonRow.changed_at.desc())
+    )
+    return [_kept(session, row) for row in rows]
+
+
+def get_lesson(session: Session, id: str, owner: Owner | None = None) -> KeptLesson:
+    """One lesson. Raises NotFound, also for another owner's."""
+    return _kept(session, _row(session, id, owner))
+
+
+def change(session: Session, owner: Owner, id: str, revision: int, command: Command) -> KeptLesson:
+    """Apply `command` to the lesson at `revision`. Raises StaleRevision when that is not the newest,
+    and whatever the command raises; nothing is changed then."""
+    row = _row(session, id, owner)
+    _assert_newest(row, revision)
+    changed = apply(_document(session, row), command)
+    session.execute(delete(StepRow).where(StepRow.lesson_id == id, StepRow.step > row.step))
+    row.step += 1
+    session.add(StepRow(lesson_id=id, step=row.step, deed=DEEDS[command.kind], document=to_json(changed)))
+    return _bumped(session, row)
+
+
+def walk(session: Session, owner: Owner, id: str, revision: int, steps: int) -> KeptLesson:
+    """Undo (`steps` = −1) or redo (+1). Raises StaleRevision, or LessonError at the end of the path."""
+    row = _row(session, id, owner)
+    _assert_newest(row, revision)
+    if session.get(StepRow, (id, row.step + steps)) is None:
+        raise LessonError("There is nothing more to undo." if steps < 0 else "There is nothing to redo.")
+    row.step += steps
+    return _bumped(session, row)
+
+
+def remove_lesson(session: Session, owner: Owner, id: str) -> None:
+    """Forget a lesson and its rows; its sound files stay on the disk."""
+    session.delete(_row(session, id, owner))
+
+
+def _row(session: Session, id: str, owner: Owner | None) -> LessonRow:
+    row = session.get(LessonRow, id)
+    if row is None or (owner is not None and row.teacher_id != owner.teacher):
+        raise NotFound("lesson")
+    return row
+
+
+def _assert_newest(row: LessonRow, revision: int) -> None:
+    if revision != row.revision:
+        raise StaleRevision(revision, row.revision)
+
+
+def _bumped(session: Session, row: LessonRow) -> KeptLesson:
+    row.revision += 1
+    row.changed_at = time.time()
+    session.flush()
+    return _kept(session, row)
+
+
+def _document(session: Session, row: LessonRow) -> Lesson:
+    step = session.get_one(StepRow, (row.id, row.step))
+    return from_json(Lesson, step.document)
+
+
+def _kept(session: Session, row: LessonRow) -> KeptLesson:
+    here = session.get_one(StepRow, (row.id, row.step))
+    following = session.get(StepRow, (row.id, row.step + 1))
+    return KeptLesson(
+        row.id, row.unit, row.revision, from_json(Lesson, here.document),
+        here.deed if row.step else "", following.deed if following else "", row.changed_at,
+    )  # fmt: skip

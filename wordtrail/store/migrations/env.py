@@ -1,0 +1,11 @@
+"""Alembic's way in: migrations run on the connection that the application hands over."""
+
+from alembic import context
+
+from wordtrail.store.tables import Base
+
+context.configure(
+    connection=context.config.attributes["connection"], target_metadata=Base.metadata, render_as_batch=True
+)
+with context.begin_transaction():
+    context.run_migrations()

@@ -1,0 +1,134 @@
+"""The tables. Times are seconds since 1970, UTC; ids are random and cannot be guessed."""
+
+from __future__ import annotations
+
+import secrets
+import time
+
+from sqlalchemy import Float, ForeignKey, Integer, String, Text, UniqueConstraint
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
+
+
+def new_id() -> str:
+    """96 bits from the system's random source, as 16 letters, digits, - and _."""
+    return secrets.token_urlsafe(12)
+
+
+class Base(DeclarativeBase):
+    """All tables of the store."""
+
+
+class School(Base):
+    """A school."""
+
+    __tablename__ = "schools"
+    id: Mapped[str] = mapped_column(String(32), primary_key=True, default=new_id)
+    name: Mapped[str] = mapped_column(String(200))
+
+
+class Teacher(Base):
+    """A teacher of a school: the owner of everything she makes."""
+
+    __tablename__ = "teachers"
+    id: Mapped[str] = mapped_column(String(32), primary_key=True, default=new_id)
+    school_id: Mapped[str] = mapped_column(ForeignKey("schools.id"), index=True)
+    name: Mapped[str] = mapped_column(String(200))
+
+
+class Owned:
+    """Columns of every row that belongs to a teacher and her school."""
+
+    id: Mapped[str] = mapped_column(String(32), primary_key=True, default=new_id)
+    school_id: Mapped[str] = mapped_column(ForeignKey("schools.id"), index=True)
+    teacher_id: Mapped[str] = mapped_column(ForeignKey("teachers.id"), index=True)
+    made_at: Mapped[float] = mapped_column(Float, default=time.time)
+
+
+class LessonRow(Owned, Base):
+    """A lesson: its revision (never goes down) and which of its steps is the current document."""
+
+    __tablename__ = "lessons"
+    unit: Mapped[str] = mapped_column(String(200), default="")
+    revision: Mapped[int] = mapped_column(Integer, default=1)
+    step: Mapped[int] = mapped_column(Integer, default=0)
+    changed_at: Mapped[float] = mapped_column(Float, default=time.time)
+
+
+class StepRow(Base):
+    """One document of a lesson's history. Undo goes a step back, redo a step on."""
+
+    __tablename__ = "lesson_steps"
+    lesson_id: Mapped[str] = mapped_column(ForeignKey("lessons.id", ondelete="CASCADE"), primary_key=True)
+    step: Mapped[int] = mapped_column(Integer, primary_key=True)
+    deed: Mapped[str] = mapped_column(String(80), default="")
+    document: Mapped[str] = mapped_column(Text)
+
+
+class TakeRow(Owned, Base):
+    """A recording. `state` goes from recording to kept, and never back; its pieces are append-only."""
+
+    __tablename__ = "takes"
+    __table_args__ = (UniqueConstraint("lesson_id", "number"),)
+    lesson_id: Mapped[str] = mapped_column(ForeignKey("lessons.id", ondelete="CASCADE"), index=True)
+    number: Mapped[int] = mapped_column(Integer)
+    state: Mapped[str] = mapped_column(String(20), default="recording")
+    origin: Mapped[str] = mapped_column(String(20), default="microphone")
+    pieces: Mapped[int] = mapped_column(Integer, default=0)
+    size: Mapped[int] = mapped_column(Integer, default=0)
+    seconds: Mapped[float] = mapped_column(Float, default=0.0)
+    fault: Mapped[str] = mapped_column(Text, default="")
+
+
+class EventRow(Base):
+    """Something that happened while a take was recorded (a pause, the guide's page turns)."""
+
+    __tablename__ = "take_events"
+    take_id: Mapped[str] = mapped_column(ForeignKey("takes.id", ondelete="CASCADE"), primary_key=True)
+    number: Mapped[int] = mapped_column(Integer, primary_key=True)
+    at: Mapped[float] = mapped_column(Float)
+    what: Mapped[str] = mapped_column(String(40))
+    detail: Mapped[str] = mapped_column(String(200), default="")
+
+
+class TrailRow(Owned, Base):
+    """The trail that was found for a take; the newest counts."""
+
+    __tablename__ = "trails"
+    take_id: Mapped[str] = mapped_column(ForeignKey("takes.id", ondelete="CASCADE"), index=True)
+    document: Mapped[str] = mapped_column(Text)
+
+
+class JobRow(Owned, Base):
+    """Long work: what it is about, how far it is, and when its worker last gave a sign."""
+
+    __tablename__ = "jobs"
+    kind: Mapped[str] = mapped_column(String(40))
+    lesson_id: Mapped[str] = mapped_column(ForeignKey("lessons.id", ondelete="CASCADE"), index=True)
+    subject: Mapped[str] = mapped_column(String(64), index=True)
+    state: Mapped[str] = mapped_column(String(20), default="waiting", index=True)
+    step: Mapped[str] = mapped_column(String(120), default="")
+    progress: Mapped[float] = mapped_column(Float, default=0.0)
+    heartbeat: Mapped[float] = mapped_column(Float, default=0.0)
+    tries: Mapped[int] = mapped_column(Integer, default=0)
+    cancel_asked: Mapped[bool] = mapped_column(default=False)
+    message: Mapped[str] = mapped_column(Text, default="")
+    worker: Mapped[str] = mapped_column(String(40), default="")
+
+
+class VideoRow(Owned, Base):
+    """A finished video and the lesson revision that it shows."""
+
+    __tablename__ = "videos"
+    lesson_id: Mapped[str] = mapped_column(ForeignKey("lessons.id", ondelete="CASCADE"), index=True)
+    revision: Mapped[int] = mapped_column(Integer)
+    seconds: Mapped[float] = mapped_column(Float)
+    size: Mapped[int] = mapped_column(Integer)
+
+
+class LinkRow(Owned, Base):
+    """A student link. Withdrawn links stay as rows, so that they are never given out again."""
+
+    __tablename__ = "links"
+    lesson_id: Mapped[str] = mapped_column(ForeignKey("lessons.id", ondelete="CASCADE"), index=True)
+    token: Mapped[str] = mapped_column(String(64), unique=True)
+    withdrawn_at: Mapped[float | None] = mapped_column(Float, default=None)

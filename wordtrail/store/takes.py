@@ -1,0 +1,137 @@
+"""Keeping takes: pieces as they arrive, and trails as they are found."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import NamedTuple
+
+from sqlalchemy import func, select
+from sqlalchemy.orm import Session
+
+from wordtrail.core.errors import LessonError, NotFound, TooLarge
+from wordtrail.core.trail.model import Trail
+from wordtrail.store.blobs import Blobs
+from wordtrail.store.documents import from_json, to_json
+from wordtrail.store.lessons import Owner
+from wordtrail.store.tables import EventRow, TakeRow, TrailRow
+
+LARGEST_PIECE = 16 * 2**20
+LARGEST_TAKE = 1024 * 2**20
+
+
+@dataclass(frozen=True, slots=True)
+class TakeEvent:
+    """Something that happened `at` seconds of take time while recording."""
+
+    at: float
+    what: str
+    detail: str = ""
+
+
+class TakeFiles(NamedTuple):
+    """Blob keys of a take."""
+
+    id: str
+
+    def piece(self, number: int) -> str:
+        """One piece as the browser sent it."""
+        return f"takes/{self.id}/pieces/{number:06d}"
+
+    @property
+    def pieces(self) -> str:
+        """The folder of the pieces."""
+        return f"takes/{self.id}/pieces"
+
+    @property
+    def original(self) -> str:
+        """The whole recording, byte for byte."""
+        return f"takes/{self.id}/original"
+
+    @property
+    def listening(self) -> str:
+        """The copy that is played."""
+        return f"takes/{self.id}/listening.m4a"
+
+    @property
+    def hills(self) -> str:
+        """The height of the sound every 20 ms, one byte each."""
+        return f"takes/{self.id}/hills"
+
+
+def begin_take(session: Session, owner: Owner, lesson_id: str, origin: str) -> TakeRow:
+    """A new take of a lesson, which is being recorded from now on."""
+    number = (session.scalar(select(func.max(TakeRow.number)).where(TakeRow.lesson_id == lesson_id)) or 0) + 1
+    row = TakeRow(school_id=owner.school, teacher_id=owner.teacher, lesson_id=lesson_id, number=number, origin=origin)
+    session.add(row)
+    session.flush()
+    return row
+
+
+def get_take(session: Session, id: str, owner: Owner | None = None) -> TakeRow:
+    """One take. Raises NotFound, also for another owner's."""
+    row = session.get(TakeRow, id)
+    if row is None or (owner is not None and row.teacher_id != owner.teacher):
+        raise NotFound("take")
+    return row
+
+
+def takes_of(session: Session, lesson_id: str) -> list[TakeRow]:
+    """A lesson's takes in the order in which they were made."""
+    return list(session.scalars(select(TakeRow).where(TakeRow.lesson_id == lesson_id).order_by(TakeRow.number)))
+
+
+def add_piece(session: Session, blobs: Blobs, row: TakeRow, number: int, data: bytes) -> None:
+    """Keep piece `number` (from 0). The same piece may come again (a retry) and changes nothing;
+    a piece that skips ahead is refused, since the one before it is still on its way."""
+    if row.state != "recording":
+        raise LessonError("This take is finished; nothing can be added to it.", kept="The take is kept.")
+    if len(data) > LARGEST_PIECE or row.size + len(data) > LARGEST_TAKE:
+        raise TooLarge(LARGEST_PIECE // 2**20)
+    if number < row.pieces:
+        return
+    if number > row.pieces:
+        raise LessonError(f"Piece {row.pieces} of this take is still missing.", next_step="Send it first.")
+    blobs.write(TakeFiles(row.id).piece(number), data)
+    row.pieces += 1
+    row.size += len(data)
+
+
+def add_events(session: Session, row: TakeRow, events: list[TakeEvent]) -> None:
+    """Append what happened while recording."""
+    number = (session.scalar(select(func.max(EventRow.number)).where(EventRow.take_id == row.id)) or 0) + 1
+    session.add_all(
+        EventRow(take_id=row.id, number=number + index, at=event.at, what=event.what, detail=event.detail)
+        for index, event in enumerate(events)
+    )
+
+
+def finish_take(blobs: Blobs, row: TakeRow) -> None:
+    """Put the pieces together to the original; from now on the take is read-only."""
+    if row.state != "recording":
+        return
+    files = TakeFiles(row.id)
+    if row.pieces == 0:
+        raise LessonError("Nothing was recorded in this take.", next_step="Record again.")
+    with blobs.making(files.original) as path, open(path, "wb") as whole:
+        for number in range(row.pieces):
+            whole.write(blobs.read(files.piece(number)))
+    row.state = "kept"
+
+
+def keep_trail(session: Session, row: TakeRow, trail: Trail) -> None:
+    """A newly found trail of a take; older ones stay."""
+    session.add(TrailRow(school_id=row.school_id, teacher_id=row.teacher_id, take_id=row.id, document=to_json(trail)))
+
+
+def trail_of(session: Session, take_id: str) -> Trail | None:
+    """The newest trail of a take."""
+    row = session.scalars(
+        select(TrailRow).where(TrailRow.take_id == take_id).order_by(TrailRow.made_at.desc()).limit(1)
+    ).first()
+    return from_json(Trail, row.document) if row else None
+
+
+def trails_of(session: Session, lesson_id: str) -> dict[str, Trail]:
+    """Take id → its newest trail, for all takes of a lesson that have one."""
+    found = {row.id: trail_of(session, row.id) for row in takes_of(session, lesson_id)}
+    return {take: trail for take, trail in found.items() if trail is not None}

@@ -1,0 +1,30 @@
+"""One installation's place on the disk: its database, its blobs, its owner."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from pathlib import Path
+
+from wordtrail.store.blobs import Blobs
+from wordtrail.store.database import Database
+from wordtrail.store.lessons import Owner, first_owner
+
+
+@dataclass(frozen=True, slots=True)
+class Workspace:
+    """What a server, a worker or a command needs to reach the store."""
+
+    folder: Path
+    database: Database
+    blobs: Blobs
+    owner: Owner
+
+
+def open_workspace(folder: Path) -> Workspace:
+    """Open the workspace in `folder`, making it and upgrading its schema where needed."""
+    folder.mkdir(parents=True, exist_ok=True)
+    database = Database(f"sqlite:///{folder / 'wordtrail.db'}")
+    database.upgrade()
+    with database.session() as session:
+        owner = first_owner(session)
+    return Workspace(folder, database, Blobs(folder / "blobs"), owner)
