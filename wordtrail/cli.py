@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 import argparse
+import json
 import secrets
 import signal
 import sys
+import tempfile
 from pathlib import Path
 
 from wordtrail.core.align.aligner import align, script_of
@@ -52,6 +54,9 @@ def _parser() -> argparse.ArgumentParser:
     worker = commands.add_parser("worker", help="do long work in the background")
     worker.set_defaults(run=_worker)
     _with_data(worker)
+    document = commands.add_parser("openapi", help="write the API's OpenAPI document")
+    document.add_argument("-o", "--output", type=Path, required=True)
+    document.set_defaults(run=_openapi)
     importing = commands.add_parser("import", help="make a passage of a text file")
     importing.add_argument("file", type=Path)
     importing.add_argument("-o", "--output", type=Path, required=True)
@@ -119,6 +124,15 @@ def _worker(options: argparse.Namespace) -> None:
     from wordtrail.jobs.queue import Queue
 
     Queue(open_workspace(options.data)).work()
+
+
+def _openapi(options: argparse.Namespace) -> None:
+    from wordtrail.api.application import make_application, openapi_document
+
+    with tempfile.TemporaryDirectory() as folder:
+        app = make_application(open_workspace(Path(folder)))
+        text = json.dumps(openapi_document(app), indent=1, ensure_ascii=False)
+    options.output.write_text(text + "\n", encoding="utf-8")
 
 
 def _import(options: argparse.Namespace) -> None:

@@ -36,7 +36,7 @@ def make_application(
         info=Info(title="Word Trail", version=__version__),
         validation_error_status=422,
         validation_error_callback=_invalid,
-        responses={"4XX": Problem},
+        validation_error_model=Problem,
         static_folder=None,
         doc_prefix="/api/openapi",
     )

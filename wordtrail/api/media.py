@@ -16,6 +16,7 @@ from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.faces import face_bytes
 from wordtrail.core.text.model import Style
 from wordtrail.jobs.lesson_work import kept_sound, showing
+from wordtrail.standins.microphone import narration_for
 from wordtrail.store.lessons import get_lesson
 from wordtrail.store.sharing import link_of
 from wordtrail.store.tables import VideoRow
@@ -58,6 +59,17 @@ def _take_file(take: str, key, mimetype: str) -> Response:  # type: ignore[no-un
     if not where.blobs.exists(key(files)):
         raise NotFound("sound")
     return send_file(where.blobs.path(key(files)), mimetype=mimetype, conditional=True)
+
+
+@routes.get("/lessons/<lesson>/simulated-microphone")
+def simulated_microphone(path: LessonPath) -> Response:
+    """What the simulated microphone hears; only where one was asked for at the start."""
+    if not context().simulated_microphone:
+        raise NotFound("microphone")
+    where = context().workspace
+    with where.database.session() as session:
+        title = get_lesson(session, path.lesson, where.owner).lesson.title
+    return Response(narration_for(title), mimetype="audio/mp4")
 
 
 @routes.get("/lessons/<lesson>/sound")

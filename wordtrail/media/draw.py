@@ -281,9 +281,11 @@ def _card(canvas: skia.Canvas, card: LaidCard, waited: float, layout: Layout) ->
     _fill_round(canvas, card.x + 2, body, card.width - 4, card.height - card.header - 2, 12, "white")
     canvas.drawRect(skia.Rect.MakeXYWH(card.x + 2, body, card.width - 4, 14), _paint("white"))
     tip = skia.Path()
-    tip.moveTo(card.x + 6, card.y)
+    tip.moveTo(card.x + 14, card.y)
+    tip.lineTo(card.x, card.y)
     tip.lineTo(card.x - card.tip, card.y + card.header / 2)
-    tip.lineTo(card.x + 6, card.y + card.header)
+    tip.lineTo(card.x, card.y + card.header)
+    tip.lineTo(card.x + 14, card.y + card.header)
     tip.close()
     canvas.drawPath(tip, _paint("lake"))
     for piece in card.pieces:
@@ -291,14 +293,14 @@ def _card(canvas: skia.Canvas, card: LaidCard, waited: float, layout: Layout) ->
         if blob:
             canvas.drawTextBlob(blob, 0, 0, _paint(piece.ink.value))
     used = stones_used(card, waited)
-    for index, (x, y) in enumerate(card.stones):
+    for index, stone in enumerate(card.stones):
         paint = _paint("lake")
         if index < used:
             paint.setStyle(skia.Paint.kStroke_Style)
             paint.setStrokeWidth(3)
-            canvas.drawCircle(x, y, layout.look.stone - 1.5, paint)
+            canvas.drawCircle(stone.x, stone.y, layout.look.stone - 1.5, paint)
         else:
-            canvas.drawCircle(x, y, layout.look.stone, paint)
+            canvas.drawCircle(stone.x, stone.y, layout.look.stone, paint)
 
 
 def stones_used(card: LaidCard, waited: float) -> int:

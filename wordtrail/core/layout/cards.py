@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from wordtrail.core.layout.lines import moved_by, set_text
-from wordtrail.core.layout.model import Ink, LaidCard, Look, SetPiece, WordBox
+from wordtrail.core.layout.model import Ink, LaidCard, Look, Point, SetPiece, WordBox
 from wordtrail.core.layout.stages import Stage
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.text.model import Style
@@ -45,12 +45,12 @@ def laid_card(point: PausePoint, page: int, box: WordBox, stage: Stage) -> LaidC
     )  # fmt: skip
 
 
-def _stones(left: float, y: float) -> tuple[tuple[float, float], ...]:
+def _stones(left: float, y: float) -> tuple[Point, ...]:
     """Centres of the thinking stones, laid like steps of a path."""
     step = 3.1 * Look().stone
     offsets = (0.0, 8.0, 3.0, 9.0, 1.0, 7.0, 2.0, 6.0)
     return tuple(
-        (round(left + Look().stone + index * step, 2), round(y + offsets[index], 2)) for index in range(STONES)
+        Point(round(left + Look().stone + index * step, 2), round(y + offsets[index], 2)) for index in range(STONES)
     )
 
 

@@ -96,6 +96,14 @@ class LaidMark:
 
 
 @dataclass(frozen=True, slots=True)
+class Point:
+    """A place on the page."""
+
+    x: float
+    y: float
+
+
+@dataclass(frozen=True, slots=True)
 class LaidCard:
     """A pause point's signpost: its box, header, text, thinking stones (centres) and the footpath
     that joins it to its word: x and y of its start, of the edge of the text, and of the two control
@@ -110,7 +118,7 @@ class LaidCard:
     header: float
     tip: float
     pieces: tuple[SetPiece, ...]
-    stones: tuple[tuple[float, float], ...]
+    stones: tuple[Point, ...]
     footpath: tuple[float, ...]
     think_seconds: float
 

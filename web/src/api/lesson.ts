@@ -1,0 +1,81 @@
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, inject, provide, ref, type InjectionKey, type Ref } from 'vue'
+import { ask, client, Problem, type Command, type Job, type LessonView } from './client'
+
+const isActive = (job: Job) => job.state === 'waiting' || job.state === 'running'
+
+/** A lesson on the screen: what is kept of it, and the ways to change it. */
+export function openLesson(id: Ref<string>) {
+  const queries = useQueryClient()
+  const problem = ref<Problem>()
+  const saving = ref(false)
+  const key = computed(() => ['lesson', id.value])
+  const query = useQuery({
+    queryKey: key,
+    queryFn: () => ask(client.GET('/api/lessons/{lesson}', { params: { path: { lesson: id.value } } })),
+    refetchInterval: (state) => (state.state.data?.jobs.some(isActive) ? 700 : false),
+    retry: false,
+  })
+  const view = computed(() => query.data.value)
+
+  const show = (kept: LessonView) => queries.setQueryData(key.value, kept)
+
+  /** Change the lesson; on a stale revision the newer lesson is fetched and the problem shown. */
+  async function attempt(change: (revision: number) => Promise<LessonView>): Promise<boolean> {
+    if (!view.value) return false
+    saving.value = true
+    problem.value = undefined
+    try {
+      show(await change(view.value.revision))
+      return true
+    } catch (fault) {
+      problem.value = Problem.of(fault)
+      if (problem.value.status === 409) await query.refetch()
+      return false
+    } finally {
+      saving.value = false
+    }
+  }
+
+  const path = () => ({ path: { lesson: id.value } })
+  return {
+    id,
+    view,
+    failed: computed(() => (query.error.value ? Problem.of(query.error.value) : undefined)),
+    problem,
+    saving,
+    refresh: () => query.refetch(),
+    dismiss: () => (problem.value = undefined),
+    report: (fault: unknown) => (problem.value = Problem.of(fault)),
+    activeJob: (kind: string, subject?: string) =>
+      view.value?.jobs.find(
+        (job) => job.kind === kind && isActive(job) && (!subject || job.subject === subject),
+      ),
+    lastJob: (kind: string) => view.value?.jobs.find((job) => job.kind === kind),
+    send: (command: Command) =>
+      attempt((revision) =>
+        ask(client.POST('/api/lessons/{lesson}/commands', { params: path(), body: { revision, command } })),
+      ),
+    undo: () =>
+      attempt((revision) =>
+        ask(client.POST('/api/lessons/{lesson}/undo', { params: path(), body: { revision } })),
+      ),
+    redo: () =>
+      attempt((revision) =>
+        ask(client.POST('/api/lessons/{lesson}/redo', { params: path(), body: { revision } })),
+      ),
+  }
+}
+
+export type OpenLesson = ReturnType<typeof openLesson>
+
+const KEY: InjectionKey<OpenLesson> = Symbol('lesson')
+
+export const provideLesson = (lesson: OpenLesson) => provide(KEY, lesson)
+
+/** The lesson of the frame this component stands in. */
+export function useLesson(): OpenLesson {
+  const lesson = inject(KEY)
+  if (!lesson) throw new Error('used outside of a lesson')
+  return lesson
+}

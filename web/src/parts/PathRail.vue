@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { Check } from '@lucide/vue'
+import type { Waypoint } from '@/api/client'
+import { STEP_NAMES } from './words'
+
+defineProps<{ path: Waypoint[]; lesson: string; here: string }>()
+const GAP = 92
+</script>
+
+<template>
+  <nav aria-label="The path of this lesson" class="relative">
+    <svg class="absolute left-0 top-0" width="44" :height="GAP * 6" aria-hidden="true">
+      <path
+        v-for="i in 5"
+        :key="i"
+        :d="`M 22 ${(i - 1) * GAP + 30} q ${i % 2 ? 14 : -14} ${GAP / 2 - 8} 0 ${GAP - 18}`"
+        fill="none"
+        stroke="var(--color-moss-half)"
+        stroke-width="3"
+        stroke-dasharray="0.01 7"
+        stroke-linecap="round"
+      />
+    </svg>
+    <ol>
+      <li v-for="point in path" :key="point.step" :style="{ height: `${GAP}px` }">
+        <RouterLink
+          :to="{ name: point.step, params: { id: lesson } }"
+          :aria-current="point.step === here ? 'step' : undefined"
+          class="relative flex w-full items-start gap-3 rounded-sheet py-1 pl-[10px]"
+        >
+          <span
+            class="mt-[5px] flex h-6 w-6 shrink-0 items-center justify-center rounded-round border-2"
+            :class="[
+              point.step === here || point.done ? 'border-moss bg-moss text-white' : 'border-moss bg-mist',
+              point.step === here ? 'ring-5 ring-moss-pale' : '',
+            ]"
+          >
+            <Check
+              v-if="point.done && point.step !== here"
+              :size="14"
+              :stroke-width="3.5"
+              aria-hidden="true"
+            />
+          </span>
+          <span class="min-w-0">
+            <span class="block text-[16px]" :class="point.step === here ? 'font-bold' : 'font-semibold'">{{
+              STEP_NAMES[point.step]
+            }}</span>
+            <span
+              class="block text-[13px] leading-tight"
+              :class="point.attention ? 'text-signal' : 'text-quiet'"
+              >{{ point.note }}</span
+            >
+          </span>
+        </RouterLink>
+      </li>
+    </ol>
+  </nav>
+</template>

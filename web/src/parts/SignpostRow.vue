@@ -1,0 +1,132 @@
+<script
+  setup
+  lang="ts"
+  generic="Post extends { id: string; word: string; title: string; note: string; colour: string }"
+>
+import { useElementSize, useResizeObserver } from '@vueuse/core'
+import { computed, nextTick, ref, watch } from 'vue'
+
+/** A page with signposts beside it, each at its line and joined to it by a dotted footpath. */
+const props = defineProps<{
+  posts: Post[]
+  /** Where a word's footpath begins, in page units. */
+  lineOf: (word: string) => { x: number; y: number }
+  height: number
+}>()
+
+const RATIO = 1300 / 1080
+const GAP = 10
+const row = ref<HTMLElement>()
+const column = ref<HTMLElement>()
+const { height: rowHeight, width } = useElementSize(row)
+const heights = ref(new Map<string, number>())
+
+const pageHeight = computed(() => Math.min(rowHeight.value, (width.value - 320) / RATIO))
+const scale = computed(() => pageHeight.value / props.height)
+
+function measure() {
+  const found = new Map<string, number>()
+  column.value
+    ?.querySelectorAll<HTMLElement>('[data-post]')
+    .forEach((el) => found.set(el.dataset.post!, el.offsetHeight))
+  heights.value = found
+}
+watch(
+  () => props.posts,
+  () => nextTick(measure),
+  { immediate: true, deep: true },
+)
+useResizeObserver(column, measure)
+watch(column, (element) => {
+  if (element)
+    new MutationObserver(() => nextTick(measure)).observe(element, { childList: true, subtree: true })
+})
+
+/** Each signpost as near to its line as its neighbours allow. */
+const tops = computed(() => {
+  const wanted = props.posts.map((post) => Math.max(0, props.lineOf(post.word).y * scale.value - 17))
+  const sizes = props.posts.map((post) => heights.value.get(post.id) ?? 60)
+  const placed: number[] = []
+  wanted.forEach((top, i) => placed.push(Math.max(top, i ? placed[i - 1]! + sizes[i - 1]! + GAP : 0)))
+  let limit = rowHeight.value
+  for (let i = placed.length - 1; i >= 0; i--) {
+    placed[i] = Math.max(0, Math.min(placed[i]!, limit - sizes[i]!))
+    limit = placed[i]! - GAP
+  }
+  return placed
+})
+
+function footpath(post: Post, index: number): string {
+  const { x, y } = props.lineOf(post.word)
+  const startX = x * scale.value + 8
+  const startY = y * scale.value
+  const edge = pageHeight.value * RATIO - 14
+  const tipX = pageHeight.value * RATIO + 20
+  const tipY = tops.value[index]! + 17
+  const bend = edge + 17
+  return `M ${startX} ${startY} L ${Math.max(startX, edge)} ${startY} C ${bend} ${startY} ${bend} ${tipY} ${tipX} ${tipY}`
+}
+</script>
+
+<template>
+  <div ref="row" class="relative flex">
+    <div
+      class="sheet overflow-hidden"
+      :style="{ width: `${pageHeight * RATIO}px`, height: `${pageHeight}px` }"
+    >
+      <slot name="page" />
+    </div>
+    <svg class="pointer-events-none absolute inset-0 h-full w-full" aria-hidden="true">
+      <path
+        v-for="(post, i) in posts"
+        :key="post.id"
+        :d="footpath(post, i)"
+        fill="none"
+        :stroke="`var(--color-${post.colour})`"
+        stroke-width="2"
+        stroke-dasharray="0.01 5"
+        stroke-linecap="round"
+      />
+    </svg>
+    <div ref="column" class="relative min-w-0 flex-1 overflow-y-auto pl-[34px]">
+      <article
+        v-for="(post, i) in posts"
+        :key="post.id"
+        :data-post="post.id"
+        class="absolute left-[34px] right-0"
+        :style="{ top: `${tops[i]}px` }"
+      >
+        <h2
+          class="signpost flex min-h-[34px] items-center gap-2 rounded-t-sheet px-3 text-white last:rounded-b-sheet"
+          :style="{
+            background: `var(--color-${post.colour === 'ochre' ? 'ochre-deep' : post.colour})`,
+            '--post': `var(--color-${post.colour === 'ochre' ? 'ochre-deep' : post.colour})`,
+          }"
+        >
+          <span class="min-w-0 truncate text-[14px] font-bold">{{ post.title }}</span>
+          <span class="ml-auto shrink-0 text-[12px]">{{ post.note }}</span>
+        </h2>
+        <div class="rounded-b-sheet border border-t-0 border-hairline bg-white px-3 py-2">
+          <slot name="post" :post="post" />
+        </div>
+      </article>
+      <slot name="empty" />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.signpost {
+  position: relative;
+  border-top-left-radius: 0;
+}
+.signpost::before {
+  content: '';
+  position: absolute;
+  right: 100%;
+  top: 0;
+  border: 17px solid transparent;
+  border-left-width: 0;
+  border-right: 13px solid var(--post);
+}
+</style>

@@ -1,0 +1,21 @@
+import { useEventListener } from '@vueuse/core'
+
+/** Keys by name ("space", "shift+arrowright", "ctrl+z") that act wherever no text is being typed. */
+export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>): void {
+  useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+    const target = event.target as HTMLElement
+    const typing = target.closest(
+      'input:not([type=range]):not([type=checkbox]), textarea, [contenteditable], select',
+    )
+    const name =
+      (event.ctrlKey || event.metaKey ? 'ctrl+' : '') +
+      (event.altKey ? 'alt+' : '') +
+      (event.shiftKey && event.key !== '?' ? 'shift+' : '') +
+      (event.key === ' ' ? 'space' : event.key.toLowerCase())
+    const act = keys[name]
+    const pressing = name === 'space' && target.closest('button, a, [role=button], [role=option]')
+    if (!act || typing || pressing || document.querySelector('[role=dialog]')) return
+    event.preventDefault()
+    act(event)
+  })
+}

@@ -1,0 +1,273 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { CueSheet, StageState } from './cueReader'
+import PauseCard from './PauseCard.vue'
+import {
+  dotsOf,
+  highlightOf,
+  letterOf,
+  placesOf,
+  sharesOf,
+  slantOf,
+  stoneOf,
+  underlineOf,
+  weightOf,
+  type Layout,
+} from './shapes'
+
+const props = withDefaults(
+  defineProps<{
+    layout: Layout
+    state: StageState
+    sheet?: CueSheet
+    waited?: number
+    /** Show the text column only, without the room for signposts. */
+    textOnly?: boolean
+    /** Draw the pause card itself (else the page around the stage does). */
+    cards?: boolean
+    /** Words can be chosen. */
+    choosable?: boolean
+    chosen?: ReadonlySet<string>
+    guided?: string
+    label?: string
+  }>(),
+  { sheet: undefined, waited: 0, chosen: undefined, guided: '', label: 'Page of the passage' },
+)
+const emit = defineEmits<{ choose: [word: string, extend: boolean]; hover: [word: string] }>()
+
+const TEXT_EDGE = 1300
+const page = computed(() => props.layout.pages[props.state.page] ?? props.layout.pages[0]!)
+const look = computed(() => props.layout.look!)
+const places = computed(() => placesOf(props.layout))
+const stone = computed(() => {
+  const place = places.value.get(props.state.lit)
+  return place && place.page === props.state.page ? stoneOf(place.box, look.value) : undefined
+})
+const guide = computed(() => {
+  const place = places.value.get(props.guided)
+  return place && place.page === props.state.page ? stoneOf(place.box, look.value) : undefined
+})
+const read = computed(() => {
+  const words = new Set(props.sheet?.lights.slice(0, props.state.passed).map((light) => light.word))
+  words.delete(props.state.lit)
+  return page.value.boxes
+    .filter((box) => words.has(box.word))
+    .map((box) => ({ word: box.word, ...dotsOf(box, look.value) }))
+})
+const marks = computed(() =>
+  props.state.marks.flatMap(({ mark: id, progress }) => {
+    const mark = props.layout.marks.find((candidate) => candidate.id === id)
+    return mark ? [{ mark, progress }] : []
+  }),
+)
+const highlights = computed(() =>
+  marks.value
+    .filter(({ mark }) => mark.kind === 'highlight')
+    .flatMap(({ mark, progress }) =>
+      sharesOf(mark, progress)
+        .filter(({ share, stretch }) => share > 0 && stretch.page === props.state.page)
+        .map(({ stretch, share }) => ({ colour: mark.colour, ...highlightOf(stretch, share, look.value) })),
+    ),
+)
+const underlines = computed(() =>
+  marks.value
+    .filter(({ mark }) => mark.kind === 'underline')
+    .flatMap(({ mark, progress }) =>
+      sharesOf(mark, progress)
+        .filter(({ share, stretch }) => share > 0 && stretch.page === props.state.page)
+        .map(({ stretch, share }) => ({
+          colour: mark.colour,
+          ...underlineOf(stretch, share, look.value, mark.line),
+        })),
+    ),
+)
+const letters = computed(() =>
+  marks.value.flatMap(({ mark, progress }) => {
+    const letter = progress >= 1 ? letterOf(mark, look.value) : undefined
+    return letter && letter.page === props.state.page
+      ? [{ ...letter, text: mark.letter, colour: mark.colour }]
+      : []
+  }),
+)
+const card = computed(() => props.layout.cards.find((candidate) => candidate.id === props.state.gate))
+const titleTrail = computed(() => {
+  const bottom = Math.max(...page.value.pieces.map((piece) => piece.baseline)) + 90
+  const middle = props.layout.width / 2
+  return (
+    `M ${middle - 260} ${bottom} C ${middle - 120} ${bottom - 50} ${middle - 60} ${bottom + 50} ${middle + 60} ${bottom} ` +
+    `C ${middle + 140} ${bottom - 34} ${middle + 200} ${bottom - 20} ${middle + 260} ${bottom - 10}`
+  )
+})
+const viewBox = computed(() => {
+  const width = props.textOnly && !page.value.title ? TEXT_EDGE : props.layout.width
+  return `0 0 ${width} ${props.layout.height}`
+})
+
+function choose(event: MouseEvent, word: string) {
+  if (props.choosable && word) emit('choose', word, event.shiftKey)
+}
+</script>
+
+<template>
+  <svg
+    :viewBox="viewBox"
+    class="stage-page font-passage block h-full w-full bg-white"
+    role="img"
+    :aria-label="label"
+    text-rendering="geometricPrecision"
+    xml:space="preserve"
+  >
+    <g fill="var(--color-mist)">
+      <rect
+        v-for="(panel, i) in page.panels"
+        :key="i"
+        :x="panel.x"
+        :y="panel.y"
+        :width="panel.width"
+        :height="panel.height"
+        rx="14"
+      />
+    </g>
+    <rect
+      v-for="(h, i) in highlights"
+      :key="`h${i}`"
+      :x="h.x"
+      :y="h.y"
+      :width="h.width"
+      :height="h.height"
+      :rx="h.radius"
+      :fill="`var(--color-${h.colour}-pale)`"
+    />
+    <g v-if="chosen && choosable" fill="var(--color-lake-pale)">
+      <template v-for="box in page.boxes" :key="`c${box.word}`">
+        <rect
+          v-if="chosen.has(box.word)"
+          :x="box.x - box.size * 0.12"
+          :y="box.baseline - box.size * 0.98"
+          :width="box.width + box.size * 0.24"
+          :height="box.size * 1.42"
+          :rx="box.size * 0.12"
+          stroke="var(--color-lake)"
+          stroke-width="3"
+        />
+      </template>
+    </g>
+    <rect
+      v-if="guide"
+      data-guide
+      :x="guide.x"
+      :y="guide.y"
+      :width="guide.width"
+      :height="guide.height"
+      :rx="guide.radius"
+      fill="none"
+      stroke="var(--color-moss-half)"
+      stroke-width="4"
+      stroke-dasharray="0.01 10"
+      stroke-linecap="round"
+    />
+    <g v-if="stone" data-stone :data-word="state.lit">
+      <rect
+        :x="stone.x"
+        :y="stone.y"
+        :width="stone.width"
+        :height="stone.height"
+        :rx="stone.radius"
+        fill="var(--color-moss-pale)"
+      />
+      <rect
+        :x="stone.x"
+        :y="stone.footY"
+        :width="stone.width"
+        :height="stone.foot"
+        :rx="stone.foot / 2"
+        fill="var(--color-moss)"
+      />
+    </g>
+    <text
+      v-for="(piece, i) in page.pieces"
+      :key="`t${i}`"
+      :x="piece.x"
+      :y="piece.baseline"
+      :font-size="piece.size"
+      :font-weight="weightOf(piece.style)"
+      :font-style="slantOf(piece.style)"
+      :fill="`var(--color-${piece.ink ?? 'ink'})`"
+      :data-word="piece.word || undefined"
+    >
+      {{ piece.text }}
+    </text>
+    <path
+      v-if="page.title"
+      :d="titleTrail"
+      fill="none"
+      stroke="var(--color-moss-half)"
+      stroke-width="9"
+      stroke-dasharray="0.01 24"
+      stroke-linecap="round"
+    />
+    <template v-for="(u, i) in underlines" :key="`u${i}`">
+      <line
+        v-for="y in u.ys"
+        :key="y"
+        :x1="u.x1"
+        :x2="u.x2"
+        :y1="y"
+        :y2="y"
+        :stroke-width="u.width"
+        :stroke-dasharray="u.dashes"
+        :stroke="`var(--color-${u.colour})`"
+      />
+    </template>
+    <text
+      v-for="(letter, i) in letters"
+      :key="`l${i}`"
+      :x="letter.x"
+      :y="letter.y"
+      :font-size="letter.size"
+      font-weight="700"
+      :fill="`var(--color-${letter.colour})`"
+    >
+      {{ letter.text }}
+    </text>
+    <line
+      v-for="dots in read"
+      :key="`d${dots.word}`"
+      data-dots
+      :x1="dots.x1"
+      :x2="dots.x2"
+      :y1="dots.y"
+      :y2="dots.y"
+      :stroke-width="dots.width"
+      :stroke-dasharray="dots.dashes"
+      stroke-linecap="round"
+      stroke="var(--color-moss-half)"
+    />
+    <PauseCard v-if="cards && card" :card="card" :waited="waited" :look="look" />
+    <g v-if="choosable">
+      <rect
+        v-for="box in page.boxes"
+        :key="`b${box.word}`"
+        class="choosable"
+        :data-box="box.word"
+        :x="box.x - box.size * 0.1"
+        :y="box.baseline - box.size * 1.1"
+        :width="box.width + box.size * 0.2"
+        :height="box.size * 1.7"
+        fill="transparent"
+        @click="choose($event, box.word)"
+        @pointerenter="emit('hover', box.word)"
+      />
+    </g>
+    <slot :page="page" :places="places" />
+  </svg>
+</template>
+
+<style scoped>
+.choosable {
+  cursor: pointer;
+}
+.choosable:hover {
+  fill: rgb(42 101 145 / 0.1);
+}
+</style>

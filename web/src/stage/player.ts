@@ -1,0 +1,125 @@
+import { useRafFn } from '@vueuse/core'
+import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
+import { sentenceBack, stateAt, type CueSheet } from './cueReader'
+
+export const SPEEDS = [0.6, 0.7, 0.8, 0.9, 1, 1.15, 1.3, 1.5] as const
+
+interface Options {
+  /** Whether pause points stop the player. */
+  gates?: boolean
+}
+
+/** Plays a sound and says what is on the stage; the sound is the clock. */
+export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>, options: Options = {}) {
+  const audio = new Audio()
+  audio.preload = 'auto'
+  audio.preservesPitch = true
+  const time = ref(0)
+  const playing = ref(false)
+  const gate = ref('')
+  const waited = ref(0)
+  const fault = ref('')
+  const speed = ref<number>(1)
+  const passedGates = shallowRef(new Set<string>())
+  let gateSince = 0
+  let stopAt = Infinity
+
+  watch(
+    source,
+    (url) => {
+      if (!url) return
+      const before = audio.currentTime
+      audio.src = url
+      audio.currentTime = before
+    },
+    { immediate: true },
+  )
+  watch(speed, (value) => (audio.playbackRate = value))
+  audio.addEventListener('loadedmetadata', () => (audio.playbackRate = speed.value))
+  audio.addEventListener('error', () => (fault.value = audio.src ? 'The sound cannot be played here.' : ''))
+  audio.addEventListener('play', () => ((playing.value = true), (fault.value = '')))
+  audio.addEventListener('pause', () => (playing.value = false))
+  audio.addEventListener('ended', () => (playing.value = false))
+
+  useRafFn(() => {
+    if (gate.value) waited.value = (performance.now() - gateSince) / 1000
+    if (!playing.value) return
+    const now = audio.currentTime
+    const next = options.gates
+      ? sheet.value?.gates.find(
+          (g) => g.at <= now && g.at > time.value - 1 && !passedGates.value.has(g.pause),
+        )
+      : undefined
+    if (next) return stopAtGate(next.pause, next.at)
+    if (now >= stopAt) {
+      stopAt = Infinity
+      audio.pause()
+    }
+    time.value = now
+  })
+
+  function stopAtGate(pause: string, at: number) {
+    audio.pause()
+    audio.currentTime = at
+    time.value = at
+    gate.value = pause
+    waited.value = 0
+    gateSince = performance.now()
+  }
+
+  function leaveGate() {
+    if (!gate.value) return
+    passedGates.value = new Set([...passedGates.value, gate.value])
+    gate.value = ''
+  }
+
+  function play() {
+    leaveGate()
+    void audio.play().catch((error: Error) => {
+      if (error.name !== 'AbortError') fault.value = 'The sound cannot be played here.'
+    })
+  }
+
+  function seek(to: number) {
+    gate.value = ''
+    stopAt = Infinity
+    const target = Math.min(Math.max(0, to), sheet.value?.seconds ?? to)
+    passedGates.value = new Set(sheet.value?.gates.filter((g) => g.at < target).map((g) => g.pause))
+    audio.currentTime = target
+    time.value = target
+  }
+
+  onScopeDispose(() => {
+    audio.pause()
+    audio.removeAttribute('src')
+    audio.load()
+  })
+
+  return {
+    time,
+    playing,
+    gate,
+    waited,
+    fault,
+    speed,
+    state: computed(() => (sheet.value ? stateAt(sheet.value, time.value, gate.value) : undefined)),
+    play,
+    pause: () => audio.pause(),
+    toggle: () => (playing.value ? audio.pause() : play()),
+    seek,
+    playFromTo(from: number, to: number) {
+      seek(from)
+      stopAt = to
+      play()
+    },
+    back() {
+      if (sheet.value) seek(sentenceBack(sheet.value, time.value))
+    },
+    changeSpeed(steps: number) {
+      const index = SPEEDS.indexOf(speed.value as (typeof SPEEDS)[number]) + steps
+      speed.value = SPEEDS[Math.min(Math.max(index, 0), SPEEDS.length - 1)]!
+    },
+  }
+}
+
+export type Player = ReturnType<typeof usePlayer>

@@ -1,0 +1,110 @@
+/** From the core's boxes to the numbers of SVG shapes. The video's draw.py does the same. */
+import type { Schemas } from '@/api/client'
+
+export type Layout = Schemas['Layout']
+export type LaidPage = Schemas['LaidPage']
+export type WordBox = Schemas['WordBox']
+export type LaidMark = Schemas['LaidMark']
+export type LaidCard = Schemas['LaidCard']
+export type Look = Schemas['Look']
+export type Piece = Schemas['SetPiece']
+type Stretch = Schemas['Stretch']
+
+export interface Place {
+  page: number
+  box: WordBox
+}
+
+/** Word id → its page and box. */
+export function placesOf(layout: Layout): Map<string, Place> {
+  return new Map(
+    layout.pages.flatMap((page, index) => page.boxes.map((box) => [box.word, { page: index, box }])),
+  )
+}
+
+export function stoneOf(box: WordBox, look: Look) {
+  const { x, width, baseline, size } = box
+  const top = baseline - look.stone_above! * size
+  const bottom = baseline + look.stone_below! * size
+  const foot = look.foot! * size
+  return {
+    x: x - look.stone_side! * size,
+    y: top,
+    width: width + 2 * look.stone_side! * size,
+    height: bottom - top,
+    radius: look.stone_radius! * size,
+    footY: bottom - foot,
+    foot,
+  }
+}
+
+export function dotsOf(box: WordBox, look: Look) {
+  const half = (look.dot! * box.size) / 2
+  return {
+    x1: box.x + half,
+    x2: box.x + box.width - half,
+    y: box.baseline + look.dots_below! * box.size,
+    width: look.dot! * box.size,
+    dashes: `0.01 ${look.dot_gap! * box.size}`,
+  }
+}
+
+/** How much of each stretch is drawn when the whole mark is drawn to `progress`. */
+export function sharesOf(mark: LaidMark, progress: number): { stretch: Stretch; share: number }[] {
+  const total = mark.stretches.reduce((sum, stretch) => sum + stretch.right - stretch.left, 0)
+  let left = total * progress
+  return mark.stretches.map((stretch) => {
+    const length = stretch.right - stretch.left
+    const share = Math.min(1, Math.max(0, left / length))
+    left -= length
+    return { stretch, share }
+  })
+}
+
+export function highlightOf(stretch: Stretch, share: number, look: Look) {
+  const side = look.stone_side! * stretch.size
+  return {
+    x: stretch.left - side,
+    y: stretch.baseline - look.highlight_above! * stretch.size,
+    width: (stretch.right - stretch.left) * share + 2 * side,
+    height: (look.highlight_above! + look.highlight_below!) * stretch.size,
+    radius: 0.12 * stretch.size,
+  }
+}
+
+export function underlineOf(stretch: Stretch, share: number, look: Look, line: string) {
+  const thick = look.underline! * stretch.size
+  const y = stretch.baseline + look.underline_below! * stretch.size
+  return {
+    x1: stretch.left,
+    x2: stretch.left + (stretch.right - stretch.left) * share,
+    ys: line === 'double' ? [y - thick * 0.6, y + thick * 0.6] : [y],
+    width: line === 'double' ? thick * 0.55 : thick,
+    dashes: line === 'dashed' ? `${thick * 3} ${thick * 1.6}` : undefined,
+  }
+}
+
+export function letterOf(mark: LaidMark, look: Look) {
+  const last = mark.stretches[mark.stretches.length - 1]
+  if (!last) return undefined
+  return {
+    page: last.page,
+    x: last.right + 0.1 * last.size,
+    y: last.baseline + (look.underline_below! + 0.14) * last.size,
+    size: look.letter! * last.size,
+  }
+}
+
+export function footpathOf(points: readonly number[]): string {
+  const [x, y, edgeX, edgeY, ...curve] = points
+  return `M ${x} ${y} L ${edgeX} ${edgeY} C ${curve.join(' ')}`
+}
+
+/** How many thinking stones are used up after `waited` seconds. */
+export function stonesUsed(card: LaidCard, waited: number): number {
+  if (card.think_seconds <= 0) return 0
+  return Math.min(card.stones.length, Math.floor((card.stones.length * waited) / card.think_seconds + 1e-9))
+}
+
+export const weightOf = (style: string) => (style.includes('bold') ? 700 : 400)
+export const slantOf = (style: string) => (style.includes('italic') ? 'italic' : 'normal')

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { clock } from '@/parts/words'
+import type { CueSheet } from '@/stage/cueReader'
+
+const props = defineProps<{ sheet: CueSheet; time: number }>()
+const emit = defineEmits<{ seek: [at: number] }>()
+const track = ref<SVGSVGElement>()
+const WIDTH = 480
+const DOTS = 42
+const heightAt = (share: number) => 22 + 8 * Math.sin(share * 9)
+const dots = Array.from({ length: DOTS }, (_, i) => ({
+  share: i / (DOTS - 1),
+  x: 10 + (i / (DOTS - 1)) * (WIDTH - 20),
+}))
+const share = computed(() => Math.min(1, props.time / props.sheet.seconds))
+const xOf = (part: number) => 10 + part * (WIDTH - 20)
+
+function point(event: PointerEvent) {
+  const box = track.value!.getBoundingClientRect()
+  const x = ((event.clientX - box.left) / box.width) * WIDTH
+  emit('seek', (Math.min(Math.max(x - 10, 0), WIDTH - 20) / (WIDTH - 20)) * props.sheet.seconds)
+}
+</script>
+
+<template>
+  <div
+    role="slider"
+    tabindex="0"
+    aria-label="Where you are on the trail"
+    aria-valuemin="0"
+    :aria-valuemax="Math.round(sheet.seconds)"
+    :aria-valuenow="Math.round(time)"
+    :aria-valuetext="clock(time)"
+    class="rounded-sheet"
+    @keydown.left.prevent="emit('seek', time - 5)"
+    @keydown.right.prevent="emit('seek', time + 5)"
+    @keydown.home.prevent="emit('seek', 0)"
+  >
+    <svg
+      ref="track"
+      :viewBox="`0 0 ${WIDTH} 44`"
+      preserveAspectRatio="none"
+      class="block h-[44px] w-full cursor-pointer"
+      @pointerdown="point"
+    >
+      <circle
+        v-for="dot in dots"
+        :key="dot.x"
+        :cx="dot.x"
+        :cy="heightAt(dot.share)"
+        r="2.8"
+        :fill="dot.share <= share ? 'var(--color-moss)' : '#b4c9c1'"
+      />
+      <circle
+        v-for="gate in sheet.gates"
+        :key="gate.pause"
+        :cx="xOf(gate.at / sheet.seconds)"
+        :cy="heightAt(gate.at / sheet.seconds)"
+        r="7"
+        fill="var(--color-white)"
+        stroke="var(--color-lake)"
+        stroke-width="3"
+      />
+      <circle :cx="xOf(share)" :cy="heightAt(share)" r="9" fill="var(--color-moss)" />
+    </svg>
+  </div>
+</template>

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { openLesson, provideLesson } from '@/api/lesson'
+import BrandMark from '@/parts/BrandMark.vue'
+import KeysDialog from '@/parts/KeysDialog.vue'
+import PathRail from '@/parts/PathRail.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import { useKeys } from '@/parts/keys'
+import { KEYS } from './keyLists'
+
+const route = useRoute()
+const lesson = openLesson(computed(() => String(route.params.id)))
+provideLesson(lesson)
+const view = lesson.view
+const here = computed(() => String(route.name))
+const showKeys = ref(false)
+
+useKeys({
+  'ctrl+z': () => void lesson.undo(),
+  'ctrl+shift+z': () => void lesson.redo(),
+  'ctrl+y': () => void lesson.redo(),
+  '?': () => (showKeys.value = true),
+})
+</script>
+
+<template>
+  <div class="flex h-screen min-h-[640px] overflow-hidden">
+    <aside class="w-[176px] shrink-0 overflow-y-auto pl-3 pt-4">
+      <RouterLink
+        :to="{ name: 'shelf' }"
+        aria-label="Word Trail, to your shelf"
+        class="mb-8 block rounded-sheet pl-1"
+        ><BrandMark
+      /></RouterLink>
+      <PathRail v-if="view" :path="view.path" :lesson="view.id" :here="here" />
+    </aside>
+    <div class="flex min-w-0 flex-1 flex-col py-4 pr-6 pl-3">
+      <template v-if="view">
+        <header class="mb-3 flex min-h-[42px] items-center gap-3">
+          <div class="min-w-0">
+            <h1 class="truncate text-[19px] font-bold leading-tight">
+              {{ view.lesson.passages[0]?.title || 'Untitled lesson' }}
+            </h1>
+            <p class="truncate text-[13px] text-quiet"><span id="step-facts"></span>{{ view.unit }}</p>
+          </div>
+          <div class="ml-auto flex items-center gap-2">
+            <span class="mr-1 text-[13px] text-quiet" aria-live="polite">{{
+              lesson.saving.value ? 'Keeping …' : 'Everything kept'
+            }}</span>
+            <button
+              class="button"
+              type="button"
+              :disabled="!view.undo"
+              :title="view.undo ? `Undo ${view.undo} (Ctrl+Z)` : 'Nothing to undo'"
+              @click="lesson.undo()"
+            >
+              Undo
+            </button>
+            <button
+              v-if="view.redo"
+              class="button"
+              type="button"
+              :title="`Redo ${view.redo} (Ctrl+Shift+Z)`"
+              @click="lesson.redo()"
+            >
+              Redo
+            </button>
+            <div id="step-actions" class="flex gap-2"></div>
+          </div>
+        </header>
+        <ProblemNote
+          v-if="lesson.problem.value"
+          class="mb-3"
+          :problem="lesson.problem.value"
+          @dismiss="lesson.dismiss()"
+        />
+        <main class="flex min-h-0 flex-1 flex-col">
+          <RouterView />
+        </main>
+      </template>
+      <ProblemNote
+        v-else-if="lesson.failed.value"
+        :problem="lesson.failed.value"
+        @dismiss="$router.push('/')"
+      />
+    </div>
+    <KeysDialog :open="showKeys" :keys="KEYS[here] ?? []" @close="showKeys = false" />
+  </div>
+</template>

@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { useLocalStorage } from '@vueuse/core'
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { ask, client, Problem } from '@/api/client'
+import BrandMark from '@/parts/BrandMark.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import PassageForm, { type Draft } from './PassageForm.vue'
+
+const EMPTY: Draft = { text: '', title: '', author: '', permission: '' }
+/** Kept on this computer until the lesson is made, so that no text is ever lost. */
+const draft = useLocalStorage<Draft>('wordtrail-new-lesson', { ...EMPTY })
+const problem = ref<Problem>()
+const busy = ref(false)
+const router = useRouter()
+const queries = useQueryClient()
+
+async function make() {
+  busy.value = true
+  problem.value = undefined
+  try {
+    const made = await ask(client.POST('/api/lessons', { body: { ...draft.value, unit: '' } }))
+    draft.value = { ...EMPTY }
+    queries.removeQueries({ queryKey: ['shelf'] })
+    await router.push({ name: 'plan', params: { id: made.id } })
+  } catch (fault) {
+    problem.value = Problem.of(fault)
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <div class="mx-auto flex h-screen min-h-[640px] max-w-[1320px] flex-col gap-4 px-6 py-5">
+    <header class="flex items-center gap-4">
+      <RouterLink :to="{ name: 'shelf' }" aria-label="Word Trail, to your shelf"><BrandMark /></RouterLink>
+      <h1 class="text-[18px] font-bold">A new lesson</h1>
+      <span class="ml-auto text-quiet">{{ draft.text.trim() ? 'Kept on this computer' : '' }}</span>
+      <button class="button button-main" type="button" :disabled="busy || !draft.text.trim()" @click="make">
+        Keep it and go to Plan
+      </button>
+    </header>
+    <ProblemNote v-if="problem" :problem="problem" @dismiss="problem = undefined" />
+    <PassageForm v-model="draft" />
+  </div>
+</template>

@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import { useClipboard } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { ask, client } from '@/api/client'
+import { useLesson } from '@/api/lesson'
+
+const lesson = useLesson()
+const view = lesson.view
+const link = computed(() => view.value!.link)
+const ready = computed(() => !!view.value!.counting_take)
+const withdrawing = ref(false)
+const { copy, copied } = useClipboard({ legacy: true })
+
+async function change(request: Promise<unknown>) {
+  try {
+    await request
+    withdrawing.value = false
+    await lesson.refresh()
+  } catch (fault) {
+    lesson.report(fault)
+  }
+}
+const path = () => ({ path: { lesson: lesson.id.value } })
+</script>
+
+<template>
+  <Teleport to="#step-actions">
+    <a v-if="link" class="button button-main" :href="link.url" target="_blank" rel="noopener"
+      >Open the student page</a
+    >
+  </Teleport>
+  <section v-if="!ready" class="sheet flex flex-1 flex-col items-center justify-center gap-2 text-center">
+    <p class="text-[18px] font-bold">There is nothing to share yet.</p>
+    <p class="text-quiet">Students follow a reading. Record the passage first.</p>
+    <RouterLink class="button button-main mt-3" :to="{ name: 'record' }">Go to Record</RouterLink>
+  </section>
+  <section
+    v-else-if="!link"
+    class="sheet flex flex-1 flex-col items-center justify-center gap-2 px-8 text-center"
+  >
+    <p class="text-[18px] font-bold">Open this lesson to your students</p>
+    <p class="max-w-[520px] text-quiet">
+      You get a link and a QR code for the reading sheet. Nobody can guess the link, students need no account,
+      and you can withdraw it at any time.
+    </p>
+    <button
+      class="button button-main mt-3"
+      type="button"
+      @click="change(ask(client.POST('/api/lessons/{lesson}/link', { params: path() })))"
+    >
+      Make the link
+    </button>
+  </section>
+  <section v-else class="sheet flex flex-1 items-center gap-12 px-12">
+    <figure class="w-[300px] shrink-0">
+      <img
+        class="w-full rounded-sheet border border-hairline"
+        :src="`/api/lessons/${lesson.id.value}/link/qr.svg?for=${encodeURIComponent(link.url)}`"
+        alt="QR code of the student link"
+      />
+      <figcaption class="mt-2 text-center text-[14px] text-quiet">
+        Print it on the reading sheet, or show it on the board.
+      </figcaption>
+    </figure>
+    <div class="min-w-0">
+      <h2 class="text-[22px] font-bold">The lesson is open to students</h2>
+      <p class="mt-1 text-quiet">
+        Whoever has this link can follow along. They see the lesson as it is now, also after you change it.
+      </p>
+      <p
+        class="mt-4 break-all rounded-sheet border border-hairline bg-mist px-4 py-3 font-semibold"
+        data-link
+      >
+        {{ link.url }}
+      </p>
+      <p v-if="!link.reachable" class="mt-2 text-[14px] text-ochre-deep">
+        This address works on this computer only. Start Word Trail with
+        <code class="font-semibold">--host 0.0.0.0 --public-url …</code> so that others on the network can
+        open it.
+      </p>
+      <div class="mt-4 flex flex-wrap gap-2">
+        <button class="button button-main" type="button" @click="copy(link.url)">
+          {{ copied ? 'Copied' : 'Copy the link' }}
+        </button>
+        <button v-if="!withdrawing" class="button" type="button" @click="withdrawing = true">
+          Withdraw the link
+        </button>
+        <template v-else>
+          <span class="self-center">It stops working at once and never comes back.</span>
+          <button
+            class="button button-record"
+            type="button"
+            @click="change(ask(client.DELETE('/api/lessons/{lesson}/link', { params: path() })))"
+          >
+            Withdraw it
+          </button>
+          <button class="button" type="button" @click="withdrawing = false">Keep it</button>
+        </template>
+      </div>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,192 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { clock } from '@/parts/words'
+import type { Place, Row, StripVisit } from './syncRows'
+
+const props = defineProps<{
+  row: Extract<Row, { kind: 'line' }>
+  words: ReadonlyMap<string, string>
+  hills: Uint8Array | undefined
+  time: number
+  lit: string
+  chosen: Place | undefined
+}>()
+const emit = defineEmits<{
+  choose: [place: Place]
+  play: [at: number]
+  move: [word: string, found: number, start: number]
+}>()
+
+const HILL_SECONDS = 0.02
+const HEIGHT = 40
+const strip = ref<HTMLElement>()
+const { width } = useElementSize(strip)
+const dragged = ref<{ index: number; start: number }>()
+
+const seconds = computed(() => props.row.end - props.row.start)
+/** A line with long rests between words is drawn no wider than the page; a short one no wider than it sounds. */
+const scale = computed(() => Math.min((width.value || 600) / seconds.value, 260))
+const xOf = (at: number) => (at - props.row.start) * scale.value
+
+const bars = computed(() => {
+  const hills = props.hills
+  if (!hills) return []
+  const from = Math.floor(props.row.start / HILL_SECONDS)
+  const to = Math.ceil(props.row.end / HILL_SECONDS)
+  const step = Math.max(1, Math.round(4 / (scale.value * HILL_SECONDS)))
+  const found = []
+  for (let i = from; i < to; i += step) {
+    let top = 0
+    for (let j = i; j < Math.min(i + step, to); j++) top = Math.max(top, hills[j] ?? 0)
+    const at = i * HILL_SECONDS
+    found.push({ x: xOf(at), height: Math.max(1.5, (top / 255) * (HEIGHT - 4)), at })
+  }
+  return found
+})
+const shown = computed(() =>
+  props.row.visits.map((visit, index) => ({
+    ...visit,
+    index,
+    at: dragged.value?.index === index ? dragged.value.start : visit.start,
+    now: props.time >= visit.start && props.time < visit.end && visit.word === props.lit,
+    read: props.time >= visit.end,
+    chosen: props.chosen?.word === visit.word && Math.abs(props.chosen.found - visit.found) < 1e-6,
+  })),
+)
+const litHere = computed(() => shown.value.some((visit) => visit.now))
+const colourAt = (at: number) => {
+  const visit = shown.value.find((one) => at >= one.start && at < one.end)
+  if (visit && (!visit.sure || visit.slip)) return 'var(--color-signal)'
+  return at <= props.time ? 'var(--color-moss)' : '#7fa594'
+}
+/** Words whose letters would run into the next one are set a little smaller. */
+const sizeOf = (visit: StripVisit, next: StripVisit | undefined) => {
+  const room = (next ? xOf(next.start) : width.value) - xOf(visit.start)
+  const letters = props.words.get(visit.word)?.length ?? 1
+  return Math.max(10, Math.min(20, room / (letters * 0.56)))
+}
+
+function place(visit: StripVisit): Place {
+  const why = visit.sure
+    ? ''
+    : 'It was hard to hear where this word begins. Listen, and move it if it lights too early or too late.'
+  return { word: visit.word, start: visit.start, end: visit.end, found: visit.found, why }
+}
+
+function drag(event: PointerEvent, visit: StripVisit, index: number) {
+  const handle = event.currentTarget as HTMLElement
+  handle.setPointerCapture(event.pointerId)
+  const from = event.clientX
+  const move = (now: PointerEvent) => {
+    dragged.value = {
+      index,
+      start: Math.min(visit.end - 0.03, Math.max(0, visit.start + (now.clientX - from) / scale.value)),
+    }
+  }
+  const drop = () => {
+    handle.removeEventListener('pointermove', move)
+    const moved = dragged.value
+    dragged.value = undefined
+    if (moved && Math.abs(moved.start - visit.start) > 0.004)
+      emit('move', visit.word, visit.found, moved.start)
+    else emit('choose', place(visit))
+  }
+  handle.addEventListener('pointermove', move)
+  handle.addEventListener('pointerup', drop, { once: true })
+}
+</script>
+
+<template>
+  <div class="mb-3 flex items-end gap-3" :data-lit="litHere">
+    <span class="w-10 pb-3 text-right text-[12px] tabular-nums text-quiet">{{ clock(row.start) }}</span>
+    <div ref="strip" class="relative min-w-0 flex-1">
+      <div class="relative h-8">
+        <button
+          v-for="visit in shown"
+          :key="visit.index"
+          type="button"
+          class="absolute bottom-0 rounded-t-small px-[2px] pb-[2px] font-passage whitespace-nowrap"
+          :class="[
+            visit.now ? 'bg-moss-pale' : '',
+            visit.chosen ? 'outline-2 outline-lake' : '',
+            !visit.sure || visit.slip ? 'text-signal' : '',
+          ]"
+          :style="{
+            left: `${xOf(visit.start) - 2}px`,
+            fontSize: `${sizeOf(visit, row.visits[visit.index + 1])}px`,
+          }"
+          :data-visit="`${visit.word}@${visit.found}`"
+          :title="visit.slip || (visit.sure ? '' : 'unsure')"
+          @click="emit('choose', place(visit))"
+        >
+          {{ words.get(visit.word)
+          }}<span v-if="!visit.sure || visit.slip" class="sr-only"> ({{ visit.slip || 'unsure' }})</span>
+        </button>
+      </div>
+      <svg
+        class="block w-full rounded-small bg-mist"
+        :height="HEIGHT"
+        aria-hidden="true"
+        @click="emit('play', row.start + $event.offsetX / scale)"
+      >
+        <template v-for="visit in shown" :key="`s${visit.index}`">
+          <rect
+            v-if="visit.now"
+            :x="xOf(visit.start)"
+            y="0"
+            :width="xOf(visit.end) - xOf(visit.start)"
+            :height="HEIGHT"
+            fill="var(--color-moss-pale)"
+          />
+        </template>
+        <rect
+          v-for="bar in bars"
+          :key="bar.at"
+          :x="bar.x"
+          :y="HEIGHT - bar.height"
+          width="3"
+          :height="bar.height"
+          :fill="colourAt(bar.at)"
+        />
+        <line
+          v-if="time >= row.start && time <= row.end"
+          :x1="xOf(time)"
+          :x2="xOf(time)"
+          y1="0"
+          :y2="HEIGHT"
+          stroke="var(--color-ink)"
+          stroke-width="1.5"
+        />
+      </svg>
+      <button
+        v-for="visit in shown"
+        :key="`h${visit.index}`"
+        type="button"
+        class="post absolute bottom-[-6px] w-[11px]"
+        :style="{ left: `${xOf(visit.at) - 5.5}px`, height: `${HEIGHT + 8}px` }"
+        :aria-label="`Start of ${words.get(visit.word)}, ${clock(visit.start, true)}. Arrow keys move it.`"
+        @pointerdown.prevent="drag($event, visit, visit.index)"
+        @keydown.left.prevent="emit('move', visit.word, visit.found, Math.max(0, visit.start - 0.01))"
+        @keydown.right.prevent="emit('move', visit.word, visit.found, visit.start + 0.01)"
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.post {
+  cursor: ew-resize;
+  touch-action: none;
+  background:
+    linear-gradient(var(--color-moss-half), var(--color-moss-half)) center top / 1.5px calc(100% - 5px)
+      no-repeat,
+    radial-gradient(circle at 50% calc(100% - 4px), var(--color-moss-half) 3.4px, transparent 3.6px);
+}
+.post:hover,
+.post:focus-visible {
+  background:
+    linear-gradient(var(--color-lake), var(--color-lake)) center top / 2px calc(100% - 5px) no-repeat,
+    radial-gradient(circle at 50% calc(100% - 4px), var(--color-lake) 4px, transparent 4.2px);
+}
+</style>

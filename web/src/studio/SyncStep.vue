@@ -1,0 +1,337 @@
+<script setup lang="ts">
+import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
+import { useQuery } from '@tanstack/vue-query'
+import { computed, nextTick, ref, watch } from 'vue'
+import { ask, client } from '@/api/client'
+import { useLesson } from '@/api/lesson'
+import { useStage } from '@/api/stage'
+import ProgressTrail from '@/parts/ProgressTrail.vue'
+import { useKeys } from '@/parts/keys'
+import { clock } from '@/parts/words'
+import { usePlayer } from '@/stage/player'
+import StagePage from '@/stage/StagePage.vue'
+import CheckPost from './CheckPost.vue'
+import SoundStrip from './SoundStrip.vue'
+import TrimBar from './TrimBar.vue'
+import { placesToCheck, rowsOf, type Place } from './syncRows'
+
+const lesson = useLesson()
+const view = lesson.view
+const take = computed(() => view.value!.counting_take)
+const takeView = computed(() => view.value!.takes.find((one) => one.id === take.value))
+const job = computed(() => lesson.activeJob('align'))
+const failedTake = computed(() => view.value!.takes.findLast((one) => one.fault && one.state === 'kept'))
+const stage = useStage(
+  lesson.id,
+  computed(() => [view.value?.revision, job.value?.id ?? '']),
+  take,
+)
+const trail = useQuery({
+  queryKey: computed(() => ['trail', lesson.id.value, take.value, view.value?.revision, job.value?.id ?? '']),
+  queryFn: () =>
+    ask(
+      client.GET('/api/lessons/{lesson}/trail', {
+        params: { path: { lesson: lesson.id.value }, query: { take: take.value } },
+      }),
+    ),
+  enabled: computed(() => !!take.value && !!takeView.value?.has_trail),
+  placeholderData: (before) => before,
+  retry: false,
+})
+const hills = useQuery({
+  queryKey: computed(() => ['hills', take.value]),
+  queryFn: async () => new Uint8Array(await (await fetch(`/api/takes/${take.value}/hills`)).arrayBuffer()),
+  enabled: computed(() => !!takeView.value?.has_trail),
+  staleTime: Infinity,
+})
+
+const sheet = computed(() => stage.value?.sheet)
+const source = computed(() => (takeView.value?.has_trail ? `/api/takes/${take.value}/sound` : ''))
+const player = usePlayer(source, sheet)
+const words = computed(
+  () =>
+    new Map(
+      view
+        .value!.lesson.passages.flatMap((p) => p.pages.flatMap((q) => q.blocks.flatMap((b) => b.words)))
+        .map((w) => [w.id, w.text]),
+    ),
+)
+const rows = computed(() =>
+  stage.value && trail.data.value
+    ? rowsOf(stage.value, trail.data.value, view.value!.lesson.pause_points ?? [])
+    : [],
+)
+const checks = computed(() => (trail.data.value ? placesToCheck(trail.data.value, words.value) : []))
+const chosen = ref<Place>()
+const list = ref<HTMLElement>()
+const readWords = computed(() => new Set(trail.data.value?.trail.visits.map((visit) => visit.word)).size)
+const talk = computed(() => {
+  const all = trail.data.value?.trail
+  if (!all) return 0
+  const seconds = all.asides!.reduce((sum, aside) => sum + aside.end - aside.start, 0)
+  return Math.round((100 * seconds) / Math.max(1, all.sound_end! - all.sound_start!))
+})
+const pace = computed(() => {
+  const visits = trail.data.value?.trail.visits ?? []
+  const spoken = visits.reduce((sum, visit, i) => {
+    const next = visits[i + 1]
+    return sum + (next && next.start - visit.end < 1.5 ? next.start - visit.start : visit.end - visit.start)
+  }, 0)
+  return spoken ? Math.round((60 * visits.length) / spoken) : 0
+})
+
+watch(
+  () => view.value!.counting_take,
+  () => (chosen.value = undefined),
+)
+watch(
+  () => player.state.value?.passed,
+  async () => {
+    if (!player.playing.value) return
+    await nextTick()
+    list.value?.querySelector('[data-lit=true]')?.scrollIntoView({ block: 'nearest', behavior: 'smooth' })
+  },
+)
+
+function choose(place: Place) {
+  chosen.value = place
+  player.seek(Math.max(0, place.start - 0.01))
+  nextTick(() =>
+    list.value
+      ?.querySelector(`[data-visit="${place.word}@${place.found}"]`)
+      ?.scrollIntoView({ block: 'center' }),
+  )
+}
+
+function nextCheck() {
+  if (!checks.value.length) return
+  const at = chosen.value?.start ?? -1
+  choose(checks.value.find((check) => check.start > at + 1e-3) ?? checks.value[0]!)
+}
+
+/** Move a visit's start; `found` is where the ear found it, which is how the lesson remembers it. */
+async function move(word: string, found: number, start: number) {
+  if (await lesson.send({ kind: 'move start', take: take.value, word, found, start })) {
+    const index = trail.data.value!.found.visits.findIndex(
+      (visit) => visit.word === word && visit.start === found,
+    )
+    if (chosen.value && index >= 0) chosen.value = { ...chosen.value, start }
+  }
+}
+
+function nudge(by: number) {
+  if (chosen.value) void move(chosen.value.word, chosen.value.found, Math.max(0, chosen.value.start + by))
+}
+
+useKeys({
+  space: player.toggle,
+  b: player.back,
+  n: nextCheck,
+  'alt+arrowleft': () => nudge(-0.01),
+  'alt+arrowright': () => nudge(0.01),
+})
+</script>
+
+<template>
+  <Teleport to="#step-actions">
+    <button v-if="checks.length" class="button" type="button" @click="nextCheck">
+      Check next · {{ checks.length }} left
+    </button>
+    <RouterLink v-if="takeView?.has_trail" class="button button-main" :to="{ name: 'video' }"
+      >Go to Video</RouterLink
+    >
+  </Teleport>
+
+  <section
+    v-if="job"
+    class="sheet mb-3 flex flex-wrap items-center gap-x-5 gap-y-1 px-5 py-3"
+    aria-live="polite"
+  >
+    <div class="min-w-[220px]">
+      <p class="font-bold">{{ job.state === 'waiting' ? 'Waiting its turn' : job.step || 'Beginning' }}</p>
+      <p class="text-[13px] text-quiet">You can leave this page; the work goes on.</p>
+    </div>
+    <div class="min-w-[260px] flex-1">
+      <ProgressTrail :share="job.progress" :label="job.step || 'Waiting'" />
+    </div>
+    <button
+      class="button"
+      type="button"
+      @click="
+        ask(client.POST('/api/jobs/{job}/cancel', { params: { path: { job: job.id } } })).then(
+          () => lesson.refresh(),
+          lesson.report,
+        )
+      "
+    >
+      Stop this work
+    </button>
+  </section>
+  <section
+    v-else-if="failedTake"
+    role="alert"
+    class="mb-3 flex items-center gap-4 rounded-sheet border border-signal bg-signal-pale px-4 py-3"
+  >
+    <p class="flex-1">
+      <strong>Take {{ failedTake.number }}:</strong> {{ failedTake.fault }}
+    </p>
+    <button
+      class="button"
+      type="button"
+      @click="
+        ask(client.POST('/api/takes/{take}/align', { params: { path: { take: failedTake.id } } })).then(
+          () => lesson.refresh(),
+          lesson.report,
+        )
+      "
+    >
+      Try again
+    </button>
+  </section>
+
+  <div
+    v-if="stage && trail.data.value && takeView?.has_trail"
+    class="grid min-h-0 flex-1 grid-cols-[1fr_300px] gap-5"
+  >
+    <div class="flex min-h-0 flex-col">
+      <TabGroup as="div" class="flex min-h-0 flex-1 flex-col">
+        <TabList class="mb-2 flex gap-1 text-[14px]">
+          <Tab v-for="name in ['By line', 'On the stage']" :key="name" v-slot="{ selected }" as="template">
+            <button
+              class="rounded-sheet px-3 py-1 font-semibold"
+              :class="selected ? 'bg-moss-pale' : 'text-quiet'"
+            >
+              {{ name }}
+            </button>
+          </Tab>
+        </TabList>
+        <TabPanels class="min-h-0 flex-1">
+          <TabPanel class="sheet h-full overflow-y-auto px-4 py-3" tabindex="-1">
+            <div ref="list">
+              <template v-for="row in rows" :key="row.key">
+                <SoundStrip
+                  v-if="row.kind === 'line'"
+                  :row="row"
+                  :words="words"
+                  :hills="hills.data.value"
+                  :time="player.time.value"
+                  :lit="player.state.value?.lit ?? ''"
+                  :chosen="chosen"
+                  @choose="choose"
+                  @play="player.seek"
+                  @move="move"
+                />
+                <div
+                  v-else
+                  class="my-2 ml-[52px] flex gap-2 rounded-sheet border border-dashed px-3 py-1 text-[13px]"
+                  :class="row.kind === 'pause' ? 'border-lake text-lake' : 'border-moss-half text-quiet'"
+                >
+                  <span class="min-w-0 truncate font-semibold">{{ row.text }}</span>
+                  <span class="ml-auto whitespace-nowrap">{{ row.note }}</span>
+                  <button
+                    v-if="row.kind === 'talk'"
+                    class="font-semibold underline-offset-2 hover:underline"
+                    type="button"
+                    @click="player.playFromTo(row.start, row.end)"
+                  >
+                    Hear it
+                  </button>
+                </div>
+              </template>
+            </div>
+          </TabPanel>
+          <TabPanel class="sheet h-full overflow-hidden" tabindex="-1">
+            <StagePage
+              v-if="player.state.value"
+              :layout="stage.layout"
+              :state="player.state.value"
+              :sheet="stage.sheet"
+              choosable
+              text-only
+              @choose="
+                (word) =>
+                  player.seek(
+                    stage!.sheet.lights.find((light) => light.word === word)?.start ?? player.time.value,
+                  )
+              "
+            />
+          </TabPanel>
+        </TabPanels>
+      </TabGroup>
+      <div class="mt-3 flex items-center gap-3">
+        <button class="button button-main min-w-[92px]" type="button" @click="player.toggle()">
+          {{ player.playing.value ? 'Stop' : 'Play' }}
+        </button>
+        <button class="button" type="button" @click="player.back()">Back a sentence</button>
+        <span class="tabular-nums"
+          ><strong>{{ clock(player.time.value, true) }}</strong>
+          <span class="text-quiet">of {{ clock(stage.sheet.seconds) }}</span></span
+        >
+        <span v-if="player.fault.value" role="alert" class="text-signal">{{ player.fault.value }}</span>
+        <span class="ml-auto flex items-center gap-2 text-[13px] text-quiet">
+          Speed
+          <button
+            class="button min-h-[30px] px-2"
+            type="button"
+            aria-label="Slower"
+            @click="player.changeSpeed(-1)"
+          >
+            −
+          </button>
+          {{ player.speed.value }} ×
+          <button
+            class="button min-h-[30px] px-2"
+            type="button"
+            aria-label="Faster"
+            @click="player.changeSpeed(1)"
+          >
+            +
+          </button>
+        </span>
+      </div>
+    </div>
+    <aside class="flex min-h-0 flex-col gap-4 overflow-y-auto" aria-label="How this reading goes">
+      <section>
+        <h2 class="mb-1 font-bold">How this reading goes</h2>
+        <dl class="grid grid-cols-[1fr_auto] gap-y-[6px] text-[14px]">
+          <dt>Words read</dt>
+          <dd class="text-right font-bold">{{ readWords }} of {{ words.size }}</dd>
+          <dt>Places to check</dt>
+          <dd class="text-right font-bold">{{ checks.length }}</dd>
+          <dt>Words a minute, planned {{ view!.lesson.words_per_minute }}</dt>
+          <dd class="text-right font-bold">{{ pace }}</dd>
+          <dt>Talk between the lines</dt>
+          <dd class="text-right font-bold">{{ talk }} %</dd>
+          <dt v-if="trail.data.value.trail.unread!.length">Words not read</dt>
+          <dd v-if="trail.data.value.trail.unread!.length" class="text-right font-bold">
+            {{ trail.data.value.trail.unread!.length }}
+          </dd>
+        </dl>
+        <p v-if="takeView.origin === 'simulated narrator'" class="mt-2 text-[13px] text-quiet">
+          The voice in this take is a simulated narrator.
+        </p>
+      </section>
+      <TrimBar :trail="trail.data.value" :take="take" :now="player.time.value" @seek="player.seek" />
+      <CheckPost
+        v-if="chosen"
+        :place="chosen"
+        :words="words"
+        :checks="checks"
+        @hear="player.playFromTo(Math.max(0, chosen!.start - 0.6), chosen!.end + 0.4)"
+        @nudge="nudge"
+        @next="nextCheck"
+        @here="move(chosen!.word, chosen!.found, player.time.value)"
+      />
+      <p v-else class="text-[14px] text-quiet">
+        Click a word to go there. Drag the post at its beginning to move where it lights.
+      </p>
+    </aside>
+  </div>
+  <section v-else-if="!job" class="sheet flex flex-1 flex-col items-center justify-center gap-2 text-center">
+    <p class="text-[18px] font-bold">There is no reading to look at yet.</p>
+    <p class="text-quiet">
+      Record the passage, or hand in a sound file. Then every word’s moment is found here.
+    </p>
+    <RouterLink class="button button-main mt-3" :to="{ name: 'record' }">Go to Record</RouterLink>
+  </section>
+</template>

@@ -1,0 +1,37 @@
+type Keys = readonly (readonly [string, string])[]
+
+const EVERYWHERE: Keys = [
+  ['Ctrl Z', 'undo'],
+  ['Ctrl Shift Z', 'redo'],
+  ['?', 'this list'],
+]
+
+const PLAYING: Keys = [
+  ['Space', 'play or stop'],
+  ['B', 'a sentence back'],
+]
+
+/** What `?` shows on each screen. */
+export const KEYS: Record<string, Keys> = {
+  text: EVERYWHERE,
+  plan: [
+    ['←', 'the word before'],
+    ['→', 'the next word'],
+    ['Shift →', 'choose more words'],
+    ['P', 'pause point after the chosen word'],
+    ['U', 'underline the chosen words'],
+    ['H', 'highlight the chosen words'],
+    ['Esc', 'choose nothing'],
+    ...EVERYWHERE,
+  ],
+  record: [['R', 'start, then stop'], ['Space', 'pause and go on'], ...EVERYWHERE],
+  sync: [
+    ...PLAYING,
+    ['N', 'next place to check'],
+    ['Alt ←', 'start 10 ms earlier'],
+    ['Alt →', 'start 10 ms later'],
+    ...EVERYWHERE,
+  ],
+  video: EVERYWHERE,
+  share: EVERYWHERE,
+}

@@ -1,0 +1,148 @@
+/** How a trail is laid out down the page: a strip of sound for each line read, talk and pauses between. */
+import type { Schemas } from '@/api/client'
+import { placesOf } from '@/stage/shapes'
+
+type Trail = Schemas['Trail']
+type Visit = Trail['visits'][number]
+
+export interface StripVisit {
+  word: string
+  start: number
+  end: number
+  found: number
+  sure: boolean
+  slip: string
+}
+
+export type Row =
+  | { kind: 'line'; key: string; start: number; end: number; number: string; visits: StripVisit[] }
+  | { kind: 'talk' | 'pause' | 'unread'; key: string; start: number; end: number; text: string; note: string }
+
+/** A visit or slip that can be chosen. */
+export interface Place {
+  word: string
+  start: number
+  end: number
+  found: number
+  why: string
+}
+
+const UNSURE = 0.5
+
+/** Rows in the order in which they were said. `found` of a mended visit is where the ear had it. */
+export function rowsOf(
+  stage: Schemas['Stage'],
+  view: Schemas['TrailView'],
+  points: readonly Schemas['PausePoint'][],
+): Row[] {
+  rememberFounds(view)
+  const trail = view.trail
+  const places = placesOf(stage.layout)
+  const rows: Row[] = []
+  const lineOf = (visit: Visit) => {
+    const place = places.get(visit.word)
+    return place ? `${place.page}/${place.box.line}` : ''
+  }
+  let line = ''
+  let before = -1
+  const order = new Map(stage.layout.pages.flatMap((page) => page.boxes).map((box, i) => [box.word, i]))
+  trail.visits.forEach((visit, index) => {
+    const here = lineOf(visit)
+    const position = order.get(visit.word) ?? 0
+    const last = rows[rows.length - 1]
+    const strip: StripVisit = {
+      word: visit.word,
+      start: visit.start,
+      end: visit.end,
+      found: foundOf(visit),
+      sure: (visit.confidence ?? 1) >= UNSURE,
+      slip:
+        trail.slips!.find((slip) => slip.word === visit.word && Math.abs(slip.start - visit.start) < 0.3)
+          ?.kind ?? '',
+    }
+    if (last?.kind === 'line' && here === line && position > before && visit.start - last.end < 4) {
+      last.visits.push(strip)
+      last.end = Math.max(visit.end, last.end)
+    } else {
+      rows.push({
+        kind: 'line',
+        key: `line${index}`,
+        start: visit.start,
+        end: visit.end,
+        number: '',
+        visits: [strip],
+      })
+    }
+    line = here
+    before = position
+  })
+  const talk: Row[] = trail.asides!.map((aside, i) => ({
+    kind: 'talk',
+    key: `talk${i}`,
+    start: aside.start,
+    end: aside.end,
+    text: `Talk · “${aside.heard}”`,
+    note: `${(aside.end - aside.start).toFixed(1)} s`,
+  }))
+  const pauses: Row[] = stage.sheet.gates.map((gate) => ({
+    kind: 'pause',
+    key: gate.pause,
+    start: gate.at,
+    end: gate.at,
+    text: `Pause point · ${points.find((point) => point.id === gate.pause)?.question ?? ''}`,
+    note: `${gate.think_seconds} s, made by the lesson`,
+  }))
+  return [...rows, ...talk, ...pauses].sort((a, b) => a.start - b.start)
+}
+
+const founds = new WeakMap<Visit, number>()
+
+function foundOf(visit: Visit): number {
+  return founds.get(visit) ?? visit.start
+}
+
+/** Remember where each visit was found, by its place in the found trail. */
+function rememberFounds(view: Schemas['TrailView']): void {
+  const seen = new Map<string, number>()
+  const nth = (word: string) => {
+    const count = seen.get(word) ?? 0
+    seen.set(word, count + 1)
+    return count
+  }
+  const found = new Map(view.found.visits.map((visit) => [`${visit.word} ${nth(visit.word)}`, visit.start]))
+  seen.clear()
+  for (const visit of view.trail.visits)
+    founds.set(visit, found.get(`${visit.word} ${nth(visit.word)}`) ?? visit.start)
+}
+
+/** What wants a listen: slips, and words whose moment is unsure. */
+export function placesToCheck(view: Schemas['TrailView'], words: ReadonlyMap<string, string>): Place[] {
+  rememberFounds(view)
+  const trail = view.trail
+  const slips = trail
+    .slips!.filter((slip) => slip.kind !== 'said twice')
+    .map((slip) => ({
+      word: slip.word,
+      start: slip.start,
+      end: slip.end,
+      found: slip.start,
+      why:
+        slip.kind === 'left out'
+          ? `“${words.get(slip.word)}” was left out here.`
+          : `It sounds like “${slip.heard}”. The printed word is “${words.get(slip.word)}”.`,
+    }))
+  const unsure = trail.visits
+    .filter(
+      (visit) =>
+        (visit.confidence ?? 1) < UNSURE &&
+        !slips.some((slip) => slip.word === visit.word && Math.abs(slip.start - visit.start) < 0.3),
+    )
+    .map((visit) => ({
+      word: visit.word,
+      start: visit.start,
+      end: visit.end,
+      found: foundOf(visit),
+      why: 'It was hard to hear where this word begins. Listen, and move it if it lights too early or too late.',
+    }))
+  return [...slips, ...unsure].sort((a, b) => a.start - b.start)
+}
