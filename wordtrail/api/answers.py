@@ -11,6 +11,7 @@ from wordtrail.core.lesson.commands import Command
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.path import Step, Waypoint
 from wordtrail.core.pace.guide import GuidedWord
+from wordtrail.core.trail.checks import Check, Figures
 from wordtrail.core.trail.model import Trail
 
 
@@ -139,10 +140,11 @@ class Guide(BaseModel):
 
 
 class TrailView(BaseModel):
-    """A take's trail with what was mended by hand, what was found, and what is kept of the take."""
+    """A take's trail with what was mended by hand, what wants a listen, and what is kept of the take."""
 
     trail: Trail
-    found: Trail
+    checks: list[Check]
+    figures: Figures
     trim_start: float
     trim_end: float
     trimmed_by_hand: bool

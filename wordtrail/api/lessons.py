@@ -16,6 +16,7 @@ from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import USUAL_RATE, Lesson
 from wordtrail.core.pace.guide import pace_guide
 from wordtrail.core.text.intake import passage_from_text
+from wordtrail.core.trail.checks import figures, places_to_check
 from wordtrail.core.trail.mending import mended
 from wordtrail.jobs.lesson_work import showing
 from wordtrail.jobs.queue import VIDEO
@@ -157,7 +158,7 @@ def guide(path: LessonPath, query: RateQuery) -> Response:
 
 @routes.get("/lessons/<lesson>/trail", responses={200: answers.TrailView})
 def trail(path: LessonPath, query: TakeQuery) -> Response:
-    """The trail of one take, mended and as found."""
+    """The trail of one take, as mended."""
     where = context().workspace
     with where.database.session() as session:
         lesson = get_lesson(session, path.lesson, where.owner).lesson
@@ -167,11 +168,13 @@ def trail(path: LessonPath, query: TakeQuery) -> Response:
         raise NotFound("trail")
     mends = [mend for mend in lesson.mends if mend.take == take.id]
     by_hand = next((trim for trim in lesson.trims if trim.take == take.id), None)
+    shown = current_trail(lesson, take.id, found)
     start, end = trimmed_ends(found.sound_start, found.sound_end, found.seconds)
     return answer(
         answers.TrailView(
-            trail=current_trail(lesson, take.id, found),
-            found=found,
+            trail=shown,
+            checks=list(places_to_check(shown, {word.id: word.text for word in lesson.script})),
+            figures=figures(shown, len(lesson.script)),
             trim_start=by_hand.start if by_hand else start,
             trim_end=by_hand.end if by_hand else end,
             trimmed_by_hand=by_hand is not None,

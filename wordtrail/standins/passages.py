@@ -24,7 +24,7 @@ Small things that work together can do what one alone cannot.
 """
 
 BEES_MAP_CREDITS = (
-    "The Bee's Map",
+    "The Bee’s Map",
     "Larkmoor School, Room 6",
     "Our own text. It may be read, recorded and shared freely.",
 )
@@ -40,7 +40,7 @@ Cat in the cupboard sucks her thumb,
 rain on a tin roof, drum, drum, drum.
 
 Rain on a tin roof, hush, hush, hush,
-slow as the stroke of a painter's brush.
+slow as the stroke of a painter’s brush.
 Nobody hurries and no one can rush
 rain on a tin roof, hush, hush, hush.
 """

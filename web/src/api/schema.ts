@@ -183,7 +183,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The trail of one take, mended and as found. */
+        /** The trail of one take, as mended. */
         get: operations["lessons_trail_lessons__lesson__trail_get"];
         put?: never;
         post?: never;
@@ -1633,11 +1633,13 @@ export interface components {
         };
         /**
          * TrailView
-         * @description A take's trail with what was mended by hand, what was found, and what is kept of the take.
+         * @description A take's trail with what was mended by hand, what wants a listen, and what is kept of the take.
          */
         TrailView: {
             trail: components["schemas"]["Trail"];
-            found: components["schemas"]["Trail"];
+            /** Checks */
+            checks: components["schemas"]["Check"][];
+            figures: components["schemas"]["Figures"];
             /** Trim Start */
             trim_start: number;
             /** Trim End */
@@ -1661,6 +1663,37 @@ export interface components {
              * @default
              */
             heard: string;
+        };
+        /**
+         * Check
+         * @description A place to listen to: the word, when, where the ear found it, and why, in a sentence.
+         */
+        Check: {
+            /** Word */
+            word: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Found */
+            found: number;
+            /** Why */
+            why: string;
+        };
+        /**
+         * Figures
+         * @description How a reading went: words read and in the passage, words a minute with the rests between words
+         *     counted in, and the share of talk in the time from the first sound to the last (0 to 1).
+         */
+        Figures: {
+            /** Read */
+            read: number;
+            /** Words */
+            words: number;
+            /** Words Per Minute */
+            words_per_minute: number;
+            /** Talk */
+            talk: number;
         };
         /**
          * Slip
@@ -1729,7 +1762,8 @@ export interface components {
         };
         /**
          * Visit
-         * @description One reading of one word. `confidence` goes from 0 to 1; `mended` says a hand set it.
+         * @description One reading of one word. `confidence` goes from 0 to 1. `found` is where the ear found the start
+         *     of a visit whose start a hand has set since; None for all others.
          */
         Visit: {
             /** Word */
@@ -1743,11 +1777,8 @@ export interface components {
              * @default 1
              */
             confidence: number;
-            /**
-             * Mended
-             * @default false
-             */
-            mended: boolean;
+            /** Found */
+            found?: number | null;
         };
         /** VideoWish */
         VideoWish: {

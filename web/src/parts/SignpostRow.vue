@@ -1,7 +1,9 @@
 <script
   setup
   lang="ts"
-  generic="Post extends { id: string; word: string; title: string; note: string; colour: string }"
+  generic="
+    Post extends { id: string; word: string; title: string; note: string; colour: string; open?: boolean }
+  "
 >
 import { useElementSize, useResizeObserver } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
@@ -105,8 +107,12 @@ function footpath(post: Post, index: number): string {
         >
           <span class="min-w-0 truncate text-[14px] font-bold">{{ post.title }}</span>
           <span class="ml-auto shrink-0 text-[12px]">{{ post.note }}</span>
+          <slot name="head" :post="post" />
         </h2>
-        <div class="rounded-b-sheet border border-t-0 border-hairline bg-white px-3 py-2">
+        <div
+          v-if="post.open !== false"
+          class="rounded-b-sheet border border-t-0 border-hairline bg-white px-3 py-2"
+        >
           <slot name="post" :post="post" />
         </div>
       </article>
@@ -119,6 +125,7 @@ function footpath(post: Post, index: number): string {
 .signpost {
   position: relative;
   border-top-left-radius: 0;
+  border-bottom-left-radius: 0;
 }
 .signpost::before {
   content: '';

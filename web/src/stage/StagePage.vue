@@ -111,6 +111,7 @@ function choose(event: MouseEvent, word: string) {
 <template>
   <svg
     :viewBox="viewBox"
+    :preserveAspectRatio="textOnly && !page.title ? 'xMidYMin meet' : 'xMidYMid meet'"
     class="stage-page font-passage block h-full w-full bg-white"
     role="img"
     :aria-label="label"

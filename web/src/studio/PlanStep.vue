@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Trash2 } from '@lucide/vue'
 import { computed, ref, watch } from 'vue'
 import type { Command, Schemas } from '@/api/client'
 import { useLesson } from '@/api/lesson'
@@ -107,6 +108,7 @@ interface Post {
   note: string
   body: string
   seconds: number
+  open: boolean
 }
 const posts = computed<Post[]>(() => {
   const pauses = view.value!.lesson.pause_points!.map((point) => ({
@@ -118,6 +120,7 @@ const posts = computed<Post[]>(() => {
     note: `${point.think_seconds} s to think`,
     body: point.question,
     seconds: point.think_seconds,
+    open: true,
   }))
   const marks = view.value!.lesson.marks!.map((one) => {
     const meaning = legend.value.find((entry) => entry.id === one.meaning)
@@ -130,6 +133,7 @@ const posts = computed<Post[]>(() => {
       note: `${meaning?.letter} · ${meaning?.name}`,
       body: '',
       seconds: 0,
+      open: false,
     }
   })
   return [...pauses, ...marks]
@@ -172,6 +176,18 @@ useKeys({
           @choose="choose"
         />
       </template>
+      <template #head="{ post }">
+        <button
+          v-if="post.kind === 'mark'"
+          class="-mr-1 rounded-small p-1 hover:bg-white/20"
+          type="button"
+          :aria-label="`Remove the mark on ${post.title}`"
+          title="Remove this mark"
+          @click="lesson.send({ kind: 'remove mark', id: post.id })"
+        >
+          <Trash2 :size="14" aria-hidden="true" />
+        </button>
+      </template>
       <template #post="{ post }">
         <PauseForm
           v-if="post.kind === 'pause' && opened === post.id"
@@ -185,7 +201,6 @@ useKeys({
           <p v-if="post.body" class="text-[14px]">{{ post.body }}</p>
           <div class="mt-1 flex gap-3 text-[13px]">
             <button
-              v-if="post.kind === 'pause'"
               class="font-semibold text-lake underline-offset-2 hover:underline"
               type="button"
               @click="opened = post.id"
@@ -195,14 +210,8 @@ useKeys({
             <button
               class="font-semibold text-quiet underline-offset-2 hover:underline"
               type="button"
-              :aria-label="`Remove ${post.kind === 'pause' ? 'the pause point' : 'the mark on'} ${post.body || post.title}`"
-              @click="
-                lesson.send(
-                  post.kind === 'pause'
-                    ? { kind: 'remove pause point', id: post.id }
-                    : { kind: 'remove mark', id: post.id },
-                )
-              "
+              :aria-label="`Remove the pause point ${post.body}`"
+              @click="lesson.send({ kind: 'remove pause point', id: post.id })"
             >
               Remove
             </button>
@@ -212,8 +221,7 @@ useKeys({
       <template #empty>
         <p v-if="!posts.length && !chosen.length" class="text-quiet">
           <strong class="text-ink">Choose a word</strong> on the page: put a pause point after it, or mark it.
-          Drag your eye along the line, click the first word, then <kbd class="key">Shift</kbd> and click the
-          last.
+          For several words, click the first, then hold <kbd class="key">Shift</kbd> and click the last.
         </p>
       </template>
     </SignpostRow>

@@ -65,7 +65,7 @@ let stopLevel = () => {}
 
 const busy = computed(() => phase.value !== 'idle')
 const chosenName = computed(
-  () => microphones.value.find((m) => m.id === chosen.value)?.name ?? 'Choose a microphone',
+  () => microphones.value.find((m) => m.id === chosen.value)?.name ?? 'The usual microphone',
 )
 const places = computed(() => (stage.value ? placesOf(stage.value.layout) : new Map()))
 const pages = computed(() => stage.value?.layout.pages.length ?? 1)
@@ -252,7 +252,7 @@ useKeys({
   <p v-if="trouble" role="alert" class="mb-3 rounded-sheet border border-signal bg-signal-pale px-4 py-3">
     {{ trouble }}
   </p>
-  <div v-if="stage" class="grid min-h-0 flex-1 grid-cols-[1fr_290px] gap-5">
+  <div v-if="stage" class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_290px] gap-5">
     <div class="sheet relative min-h-0 overflow-hidden">
       <StagePage :layout="stage.layout" :state="state" text-only />
       <div
@@ -317,9 +317,17 @@ useKeys({
         </Listbox>
         <div class="mt-2 flex items-center gap-3">
           <LevelMeter :level="level" :clipped="clipped" />
-          <span class="text-[13px] text-quiet">{{
-            clipped ? 'too loud' : open ? (level > 0.35 ? 'good' : 'say something') : 'choose one'
+          <span v-if="open" class="text-[13px] text-quiet">{{
+            clipped ? 'too loud' : level > 0.35 ? 'good' : 'say something'
           }}</span>
+          <button
+            v-else-if="!busy"
+            class="button min-h-[30px] px-2 text-[13px]"
+            type="button"
+            @click="use(chosen)"
+          >
+            Try it
+          </button>
         </div>
       </section>
       <section>

@@ -17,7 +17,12 @@ const units = computed(() => {
   }
   return [...groups].map(([unit, lessons]) => ({ unit: unit || 'Other lessons', lessons }))
 })
-const height = (i: number) => 16 + 7 * Math.sin(i * 1.25)
+const xAt = (i: number) => 12 + i * 80
+const yAt = (i: number) => 18 + (i % 2 ? 7 : -5)
+const TRAIL = Array.from({ length: 5 }, (_, i) => {
+  const [x, y, toX, toY] = [xAt(i), yAt(i), xAt(i + 1), yAt(i + 1)]
+  return `M ${x} ${y} C ${x + 34} ${y} ${toX - 34} ${toY} ${toX} ${toY}`
+}).join(' ')
 </script>
 
 <template>
@@ -44,9 +49,9 @@ const height = (i: number) => 16 + 7 * Math.sin(i * 1.25)
             <p class="text-[13px] text-quiet">{{ lesson.author || 'no author yet' }}</p>
             <p class="mt-3 font-passage text-[17px] leading-relaxed">{{ lesson.first_words }} …</p>
             <div class="mt-4">
-              <svg viewBox="0 0 480 40" class="block w-full" aria-hidden="true">
+              <svg viewBox="0 0 480 36" class="block w-full" aria-hidden="true">
                 <path
-                  d="M 14 20 C 60 4 90 38 150 22 S 250 8 300 20 S 420 34 466 16"
+                  :d="TRAIL"
                   fill="none"
                   stroke="var(--color-moss-half)"
                   stroke-width="3"
@@ -55,8 +60,8 @@ const height = (i: number) => 16 + 7 * Math.sin(i * 1.25)
                 />
                 <template v-for="(point, i) in lesson.path" :key="point.step">
                   <circle
-                    :cx="14 + i * 90"
-                    :cy="height(i)"
+                    :cx="xAt(i)"
+                    :cy="yAt(i)"
                     r="8"
                     stroke="var(--color-moss)"
                     stroke-width="2.5"
@@ -72,11 +77,11 @@ const height = (i: number) => 16 + 7 * Math.sin(i * 1.25)
                 </li>
               </ul>
             </div>
-            <div class="mt-4 flex items-center gap-2">
+            <div class="mt-auto flex items-center gap-3 pt-4">
+              <span class="text-[14px] text-quiet">Next</span>
               <RouterLink class="button" :to="{ name: lesson.next, params: { id: lesson.id } }">{{
                 NEXT_DEEDS[lesson.next]
               }}</RouterLink>
-              <span class="text-[13px] text-quiet">next</span>
             </div>
           </li>
         </ul>

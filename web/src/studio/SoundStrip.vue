@@ -7,6 +7,7 @@ import type { Place, Row, StripVisit } from './syncRows'
 const props = defineProps<{
   row: Extract<Row, { kind: 'line' }>
   words: ReadonlyMap<string, string>
+  widths: ReadonlyMap<string, number>
   hills: Uint8Array | undefined
   time: number
   lit: string
@@ -20,29 +21,72 @@ const emit = defineEmits<{
 
 const HILL_SECONDS = 0.02
 const HEIGHT = 40
+const BAR = 4
+const SIZE = 20
+const GAP = 9
+const WIDEST_SECOND = 190
 const strip = ref<HTMLElement>()
 const { width } = useElementSize(strip)
 const dragged = ref<{ index: number; start: number }>()
 
-const seconds = computed(() => props.row.end - props.row.start)
-/** A line with long rests between words is drawn no wider than the page; a short one no wider than it sounds. */
-const scale = computed(() => Math.min((width.value || 600) / seconds.value, 260))
-const xOf = (at: number) => (at - props.row.start) * scale.value
+const wordSize = computed(() => {
+  const letters = props.row.visits.reduce(
+    (sum, visit) => sum + (props.widths.get(visit.word) ?? 1) + GAP / SIZE,
+    0,
+  )
+  return Math.min(SIZE, (width.value || 600) / letters)
+})
+const textWidth = (word: string) => (props.widths.get(word) ?? 1) * wordSize.value + GAP
+
+/**
+ * Where each word's strip begins, in pixels: as wide as its sound is long, but never narrower than
+ * its letters, so that the line can be read. Time runs evenly inside each word's part.
+ */
+const cells = computed(() => {
+  const { visits, end } = props.row
+  const parts = visits.map((visit, i) => ({
+    from: visit.start,
+    to: Math.max(visits[i + 1]?.start ?? end, visit.start + 0.03),
+    least: textWidth(visit.word),
+  }))
+  const wide = (scale: number) =>
+    parts.reduce((sum, part) => sum + Math.max(part.least, (part.to - part.from) * scale), 0)
+  let [low, high] = [0, WIDEST_SECOND]
+  for (let i = 0; i < 24; i++) {
+    const middle = (low + high) / 2
+    if (wide(middle) > (width.value || 600)) high = middle
+    else low = middle
+  }
+  let x = 0
+  return parts.map((part) => {
+    const cell = { ...part, x, width: Math.max(part.least, (part.to - part.from) * low) }
+    x += cell.width
+    return cell
+  })
+})
+function xOf(at: number): number {
+  const cell = cells.value.findLast((one) => one.from <= at) ?? cells.value[0]!
+  return cell.x + Math.min(1, (at - cell.from) / (cell.to - cell.from)) * cell.width
+}
+function timeAt(x: number): number {
+  const cell = cells.value.findLast((one) => one.x <= x) ?? cells.value[0]!
+  return cell.from + Math.min(1, Math.max(0, (x - cell.x) / cell.width)) * (cell.to - cell.from)
+}
+const lastX = computed(() => {
+  const last = cells.value[cells.value.length - 1]!
+  return last.x + last.width
+})
 
 const bars = computed(() => {
   const hills = props.hills
   if (!hills) return []
-  const from = Math.floor(props.row.start / HILL_SECONDS)
-  const to = Math.ceil(props.row.end / HILL_SECONDS)
-  const step = Math.max(1, Math.round(4 / (scale.value * HILL_SECONDS)))
-  const found = []
-  for (let i = from; i < to; i += step) {
-    let top = 0
-    for (let j = i; j < Math.min(i + step, to); j++) top = Math.max(top, hills[j] ?? 0)
-    const at = i * HILL_SECONDS
-    found.push({ x: xOf(at), height: Math.max(1.5, (top / 255) * (HEIGHT - 4)), at })
-  }
-  return found
+  return Array.from({ length: Math.floor(lastX.value / BAR) }, (_, i) => {
+    const at = timeAt(i * BAR)
+    const from = Math.floor(at / HILL_SECONDS)
+    const to = Math.max(from + 1, Math.ceil(timeAt((i + 1) * BAR) / HILL_SECONDS))
+    const top = hills.subarray(from, to).reduce((most, hill) => Math.max(most, hill), 0)
+    return { x: i * BAR, height: Math.max(1.5, (top / 255) * (HEIGHT - 4)), at }
+  })
 })
 const shown = computed(() =>
   props.row.visits.map((visit, index) => ({
@@ -60,13 +104,6 @@ const colourAt = (at: number) => {
   if (visit && (!visit.sure || visit.slip)) return 'var(--color-signal)'
   return at <= props.time ? 'var(--color-moss)' : '#7fa594'
 }
-/** Words whose letters would run into the next one are set a little smaller. */
-const sizeOf = (visit: StripVisit, next: StripVisit | undefined) => {
-  const room = (next ? xOf(next.start) : width.value) - xOf(visit.start)
-  const letters = props.words.get(visit.word)?.length ?? 1
-  return Math.max(10, Math.min(20, room / (letters * 0.56)))
-}
-
 function place(visit: StripVisit): Place {
   const why = visit.sure
     ? ''
@@ -79,10 +116,9 @@ function drag(event: PointerEvent, visit: StripVisit, index: number) {
   handle.setPointerCapture(event.pointerId)
   const from = event.clientX
   const move = (now: PointerEvent) => {
-    dragged.value = {
-      index,
-      start: Math.min(visit.end - 0.03, Math.max(0, visit.start + (now.clientX - from) / scale.value)),
-    }
+    const x = xOf(visit.start) + now.clientX - from
+    const earlier = x < 0 ? x / WIDEST_SECOND : 0
+    dragged.value = { index, start: Math.min(visit.end - 0.03, Math.max(0, timeAt(x) + earlier)) }
   }
   const drop = () => {
     handle.removeEventListener('pointermove', move)
@@ -114,7 +150,7 @@ function drag(event: PointerEvent, visit: StripVisit, index: number) {
           ]"
           :style="{
             left: `${xOf(visit.start) - 2}px`,
-            fontSize: `${sizeOf(visit, row.visits[visit.index + 1])}px`,
+            fontSize: `${wordSize}px`,
           }"
           :data-visit="`${visit.word}@${visit.found}`"
           :title="visit.slip || (visit.sure ? '' : 'unsure')"
@@ -128,7 +164,7 @@ function drag(event: PointerEvent, visit: StripVisit, index: number) {
         class="block w-full rounded-small bg-mist"
         :height="HEIGHT"
         aria-hidden="true"
-        @click="emit('play', row.start + $event.offsetX / scale)"
+        @click="emit('play', timeAt($event.offsetX))"
       >
         <template v-for="visit in shown" :key="`s${visit.index}`">
           <rect
@@ -164,7 +200,7 @@ function drag(event: PointerEvent, visit: StripVisit, index: number) {
         :key="`h${visit.index}`"
         type="button"
         class="post absolute bottom-[-6px] w-[11px]"
-        :style="{ left: `${xOf(visit.at) - 5.5}px`, height: `${HEIGHT + 8}px` }"
+        :style="{ left: `${xOf(visit.at) - 6}px`, height: `${HEIGHT + 8}px` }"
         :aria-label="`Start of ${words.get(visit.word)}, ${clock(visit.start, true)}. Arrow keys move it.`"
         @pointerdown.prevent="drag($event, visit, visit.index)"
         @keydown.left.prevent="emit('move', visit.word, visit.found, Math.max(0, visit.start - 0.01))"

@@ -13,7 +13,7 @@ import StagePage from '@/stage/StagePage.vue'
 import CheckPost from './CheckPost.vue'
 import SoundStrip from './SoundStrip.vue'
 import TrimBar from './TrimBar.vue'
-import { placesToCheck, rowsOf, type Place } from './syncRows'
+import { rowsOf, type Place } from './syncRows'
 
 const lesson = useLesson()
 const view = lesson.view
@@ -56,29 +56,24 @@ const words = computed(
         .map((w) => [w.id, w.text]),
     ),
 )
+/** Each word's typeset width, in ems. */
+const widths = computed(
+  () =>
+    new Map(
+      stage.value?.layout.pages.flatMap((page) =>
+        page.boxes.map((box) => [box.word, box.width / box.size] as const),
+      ),
+    ),
+)
 const rows = computed(() =>
   stage.value && trail.data.value
     ? rowsOf(stage.value, trail.data.value, view.value!.lesson.pause_points ?? [])
     : [],
 )
-const checks = computed(() => (trail.data.value ? placesToCheck(trail.data.value, words.value) : []))
+const checks = computed(() => trail.data.value?.checks ?? [])
 const chosen = ref<Place>()
 const list = ref<HTMLElement>()
-const readWords = computed(() => new Set(trail.data.value?.trail.visits.map((visit) => visit.word)).size)
-const talk = computed(() => {
-  const all = trail.data.value?.trail
-  if (!all) return 0
-  const seconds = all.asides!.reduce((sum, aside) => sum + aside.end - aside.start, 0)
-  return Math.round((100 * seconds) / Math.max(1, all.sound_end! - all.sound_start!))
-})
-const pace = computed(() => {
-  const visits = trail.data.value?.trail.visits ?? []
-  const spoken = visits.reduce((sum, visit, i) => {
-    const next = visits[i + 1]
-    return sum + (next && next.start - visit.end < 1.5 ? next.start - visit.start : visit.end - visit.start)
-  }, 0)
-  return spoken ? Math.round((60 * visits.length) / spoken) : 0
-})
+const figures = computed(() => trail.data.value?.figures)
 
 watch(
   () => view.value!.counting_take,
@@ -111,12 +106,9 @@ function nextCheck() {
 
 /** Move a visit's start; `found` is where the ear found it, which is how the lesson remembers it. */
 async function move(word: string, found: number, start: number) {
-  if (await lesson.send({ kind: 'move start', take: take.value, word, found, start })) {
-    const index = trail.data.value!.found.visits.findIndex(
-      (visit) => visit.word === word && visit.start === found,
-    )
-    if (chosen.value && index >= 0) chosen.value = { ...chosen.value, start }
-  }
+  const moved = await lesson.send({ kind: 'move start', take: take.value, word, found, start })
+  if (moved && chosen.value?.word === word && chosen.value.found === found)
+    chosen.value = { ...chosen.value, start }
 }
 
 function nudge(by: number) {
@@ -191,7 +183,7 @@ useKeys({
 
   <div
     v-if="stage && trail.data.value && takeView?.has_trail"
-    class="grid min-h-0 flex-1 grid-cols-[1fr_300px] gap-5"
+    class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_300px] gap-5"
   >
     <div class="flex min-h-0 flex-col">
       <TabGroup as="div" class="flex min-h-0 flex-1 flex-col">
@@ -213,6 +205,7 @@ useKeys({
                   v-if="row.kind === 'line'"
                   :row="row"
                   :words="words"
+                  :widths="widths"
                   :hills="hills.data.value"
                   :time="player.time.value"
                   :lit="player.state.value?.lit ?? ''"
@@ -230,7 +223,7 @@ useKeys({
                   <span class="ml-auto whitespace-nowrap">{{ row.note }}</span>
                   <button
                     v-if="row.kind === 'talk'"
-                    class="font-semibold underline-offset-2 hover:underline"
+                    class="font-semibold whitespace-nowrap underline-offset-2 hover:underline"
                     type="button"
                     @click="player.playFromTo(row.start, row.end)"
                   >
@@ -265,7 +258,7 @@ useKeys({
         <button class="button" type="button" @click="player.back()">Back a sentence</button>
         <span class="tabular-nums"
           ><strong>{{ clock(player.time.value, true) }}</strong>
-          <span class="text-quiet">of {{ clock(stage.sheet.seconds) }}</span></span
+          <span class="ml-1 text-quiet">of {{ clock(stage.sheet.seconds) }}</span></span
         >
         <span v-if="player.fault.value" role="alert" class="text-signal">{{ player.fault.value }}</span>
         <span class="ml-auto flex items-center gap-2 text-[13px] text-quiet">
@@ -295,13 +288,13 @@ useKeys({
         <h2 class="mb-1 font-bold">How this reading goes</h2>
         <dl class="grid grid-cols-[1fr_auto] gap-y-[6px] text-[14px]">
           <dt>Words read</dt>
-          <dd class="text-right font-bold">{{ readWords }} of {{ words.size }}</dd>
+          <dd class="text-right font-bold">{{ figures?.read }} of {{ figures?.words }}</dd>
           <dt>Places to check</dt>
           <dd class="text-right font-bold">{{ checks.length }}</dd>
           <dt>Words a minute, planned {{ view!.lesson.words_per_minute }}</dt>
-          <dd class="text-right font-bold">{{ pace }}</dd>
+          <dd class="text-right font-bold">{{ Math.round(figures?.words_per_minute ?? 0) }}</dd>
           <dt>Talk between the lines</dt>
-          <dd class="text-right font-bold">{{ talk }} %</dd>
+          <dd class="text-right font-bold">{{ Math.round(100 * (figures?.talk ?? 0)) }} %</dd>
           <dt v-if="trail.data.value.trail.unread!.length">Words not read</dt>
           <dd v-if="trail.data.value.trail.unread!.length" class="text-right font-bold">
             {{ trail.data.value.trail.unread!.length }}

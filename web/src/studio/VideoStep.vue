@@ -36,6 +36,10 @@ const thinkSeconds = computed(
   () => stage.value?.sheet.gates.reduce((sum, gate) => sum + gate.think_seconds, 0) ?? 0,
 )
 
+const counted = (count: number, name: string) => `${count} ${name}${count === 1 ? '' : 's'}`
+const fileOf = (file: string) =>
+  `/api/videos/${video.value!.id}/${file}?name=${encodeURIComponent(fileName.value)}.${file.split('.')[1]}`
+
 async function make() {
   try {
     await ask(
@@ -80,109 +84,83 @@ useKeys({ space: preview, b: player.back })
       >Go to Share</RouterLink
     >
   </Teleport>
-  <div v-if="stage && ready" class="grid min-h-0 flex-1 grid-cols-[1fr_290px] gap-5">
-    <div class="flex min-h-0 flex-col">
+  <div v-if="stage && ready" class="flex min-h-0 flex-1 flex-col gap-3">
+    <div class="flex min-h-0 flex-1 justify-center">
       <video
         v-if="video?.newest && !job"
-        class="sheet aspect-video max-h-full w-full bg-white"
+        class="sheet aspect-video max-h-full max-w-full bg-white"
         controls
         preload="metadata"
-        crossorigin="anonymous"
         :src="`/api/videos/${video.id}/video.mp4`"
         :poster="`/api/videos/${video.id}/poster.jpg`"
       >
         <track kind="captions" srclang="en" label="English" :src="`/api/videos/${video.id}/captions.vtt`" />
       </video>
-      <template v-else>
-        <div class="sheet aspect-video w-full overflow-hidden">
-          <StagePage
-            v-if="player.state.value"
-            :layout="stage.layout"
-            :state="player.state.value"
-            :sheet="stage.sheet"
-            :waited="player.waited.value"
-            cards
-          />
+      <div v-else class="sheet aspect-video h-full max-w-full overflow-hidden">
+        <StagePage
+          v-if="player.state.value"
+          :layout="stage.layout"
+          :state="player.state.value"
+          :sheet="stage.sheet"
+          :waited="player.waited.value"
+          cards
+        />
+      </div>
+    </div>
+    <section class="sheet flex min-h-[76px] flex-wrap items-center gap-x-5 gap-y-2 px-5 py-3">
+      <template v-if="job">
+        <div class="min-w-[200px]" aria-live="polite">
+          <h2 class="font-bold">
+            {{ job.state === 'waiting' ? 'Waiting its turn' : job.step || 'Beginning' }}
+          </h2>
+          <p class="text-[14px] text-quiet">
+            {{ Math.round(job.progress * 100) }} % · you can leave this page
+          </p>
         </div>
-        <div class="mt-3 flex items-center gap-3">
-          <button class="button min-w-[140px]" type="button" @click="preview">
-            {{ player.playing.value ? 'Stop' : player.gate.value ? 'Go on' : 'See it run' }}
-          </button>
-          <span class="tabular-nums text-quiet"
-            >{{ clock(player.time.value) }} of {{ clock(stage.sheet.seconds) }}, and
-            {{ duration(thinkSeconds) }} to think</span
-          >
-          <span v-if="player.fault.value" role="alert" class="text-signal">{{ player.fault.value }}</span>
+        <ProgressTrail class="min-w-[240px] flex-1" :share="job.progress" :label="job.step || 'Waiting'" />
+        <button class="button" type="button" @click="cancel">Stop this work</button>
+      </template>
+      <template v-else-if="video?.newest">
+        <div>
+          <h2 class="font-bold">Your video is ready</h2>
+          <p class="text-[14px] text-quiet">
+            {{ duration(video.seconds) }} · 1920 × 1080 · {{ megabytes(video.size) }}
+          </p>
+        </div>
+        <div class="ml-auto flex flex-wrap gap-2">
+          <a class="button button-main" :href="fileOf('video.mp4')" download>Download the video (MP4)</a>
+          <a class="button" :href="fileOf('captions.vtt')" download>Captions (WebVTT)</a>
+          <a class="button" :href="fileOf('poster.jpg')" download>Poster picture</a>
         </div>
       </template>
-    </div>
-    <aside class="flex flex-col gap-4">
-      <section v-if="job" class="sheet p-4" aria-live="polite">
-        <h2 class="font-bold">
-          {{ job.state === 'waiting' ? 'Waiting its turn' : job.step || 'Beginning' }}
-        </h2>
-        <ProgressTrail class="my-2" :share="job.progress" :label="job.step || 'Waiting'" />
-        <p class="text-[14px] text-quiet">{{ Math.round(job.progress * 100) }} % · you can leave this page</p>
-        <button class="button mt-3 w-full" type="button" @click="cancel">Stop this work</button>
-      </section>
-      <section v-else-if="video" class="sheet p-4">
-        <h2 class="font-bold">
-          {{ video.newest ? 'Your video is ready' : 'This video is older than the lesson' }}
-        </h2>
-        <p class="mt-1 text-[14px] text-quiet">
-          {{ duration(video.seconds) }} · 1920 × 1080 · {{ megabytes(video.size) }}
+      <template v-else>
+        <button class="button min-w-[110px]" type="button" @click="preview">
+          {{ player.playing.value ? 'Stop' : player.gate.value ? 'Go on' : 'See it run' }}
+        </button>
+        <span class="tabular-nums text-quiet"
+          >{{ clock(player.time.value) }} of {{ clock(stage.sheet.seconds) }}</span
+        >
+        <p class="min-w-0 flex-1 text-[14px]">
+          <template v-if="video"
+            >You changed the lesson since its last video. This is how it looks now:
+          </template>
+          a title card, {{ counted(stage.layout.pages.length - 1, 'page') }},
+          {{ counted(stage.layout.marks.length, 'mark') }},
+          {{ counted(stage.sheet.gates.length, 'pause point') }} with {{ duration(thinkSeconds) }} to think.
+          The video will be {{ duration(stage.sheet.seconds + thinkSeconds) }} long, 1920 × 1080, with
+          captions.
         </p>
-        <p v-if="!video.newest" class="mt-1 text-[14px]">
-          You changed the lesson since. On the left is how it would look now.
-        </p>
-        <div class="mt-3 flex flex-col gap-2">
-          <a
-            class="button"
-            :class="video.newest ? 'button-main' : ''"
-            :href="`/api/videos/${video.id}/video.mp4?name=${encodeURIComponent(fileName)}.mp4`"
-            download
-            >Download the video (MP4)</a
-          >
-          <a
-            class="button"
-            :href="`/api/videos/${video.id}/captions.vtt?name=${encodeURIComponent(fileName)}.vtt`"
-            download
-            >Download the captions (WebVTT)</a
-          >
-          <a
-            class="button"
-            :href="`/api/videos/${video.id}/poster.jpg?name=${encodeURIComponent(fileName)}.jpg`"
-            download
-            >Download the poster picture</a
-          >
-        </div>
-      </section>
-      <section v-else class="sheet p-4">
-        <h2 class="font-bold">What will be in it</h2>
-        <ul class="mt-2 list-inside list-disc text-[14px] leading-relaxed">
-          <li>a title card with the credits</li>
-          <li>
-            {{ stage.layout.pages.length - 1 }} page{{ stage.layout.pages.length === 2 ? '' : 's' }}, every
-            word lit as it is said
-          </li>
-          <li>
-            {{ stage.layout.marks.length }} mark{{ stage.layout.marks.length === 1 ? '' : 's' }},
-            {{ stage.sheet.gates.length }} pause point{{ stage.sheet.gates.length === 1 ? '' : 's' }}
-          </li>
-          <li>captions as a file of their own</li>
-        </ul>
-        <p class="mt-2 text-[14px] text-quiet">
-          {{ duration(stage.sheet.seconds + thinkSeconds) }} long, 1920 × 1080
-        </p>
-      </section>
+        <a v-if="video" class="button" :href="fileOf('video.mp4')" download>Download the older video</a>
+      </template>
+      <p v-if="player.fault.value" role="alert" class="w-full text-signal">{{ player.fault.value }}</p>
       <p
-        v-if="!job && last && (last.state === 'failed' || last.state === 'cancelled')"
+        v-if="!job && !video?.newest && last && (last.state === 'failed' || last.state === 'cancelled')"
         role="status"
-        class="rounded-sheet border border-hairline bg-white px-4 py-3 text-[14px]"
+        class="w-full text-[14px] text-quiet"
       >
-        {{ last.message }}
+        {{ last.message || 'Stopped, as you asked.' }}
       </p>
-    </aside>
+    </section>
   </div>
   <section v-else-if="stage" class="sheet flex flex-1 flex-col items-center justify-center gap-2 text-center">
     <p class="text-[18px] font-bold">A video needs a reading.</p>

@@ -35,7 +35,6 @@ export function rowsOf(
   view: Schemas['TrailView'],
   points: readonly Schemas['PausePoint'][],
 ): Row[] {
-  rememberFounds(view)
   const trail = view.trail
   const places = placesOf(stage.layout)
   const rows: Row[] = []
@@ -54,7 +53,7 @@ export function rowsOf(
       word: visit.word,
       start: visit.start,
       end: visit.end,
-      found: foundOf(visit),
+      found: visit.found ?? visit.start,
       sure: (visit.confidence ?? 1) >= UNSURE,
       slip:
         trail.slips!.find((slip) => slip.word === visit.word && Math.abs(slip.start - visit.start) < 0.3)
@@ -93,56 +92,4 @@ export function rowsOf(
     note: `${gate.think_seconds} s, made by the lesson`,
   }))
   return [...rows, ...talk, ...pauses].sort((a, b) => a.start - b.start)
-}
-
-const founds = new WeakMap<Visit, number>()
-
-function foundOf(visit: Visit): number {
-  return founds.get(visit) ?? visit.start
-}
-
-/** Remember where each visit was found, by its place in the found trail. */
-function rememberFounds(view: Schemas['TrailView']): void {
-  const seen = new Map<string, number>()
-  const nth = (word: string) => {
-    const count = seen.get(word) ?? 0
-    seen.set(word, count + 1)
-    return count
-  }
-  const found = new Map(view.found.visits.map((visit) => [`${visit.word} ${nth(visit.word)}`, visit.start]))
-  seen.clear()
-  for (const visit of view.trail.visits)
-    founds.set(visit, found.get(`${visit.word} ${nth(visit.word)}`) ?? visit.start)
-}
-
-/** What wants a listen: slips, and words whose moment is unsure. */
-export function placesToCheck(view: Schemas['TrailView'], words: ReadonlyMap<string, string>): Place[] {
-  rememberFounds(view)
-  const trail = view.trail
-  const slips = trail
-    .slips!.filter((slip) => slip.kind !== 'said twice')
-    .map((slip) => ({
-      word: slip.word,
-      start: slip.start,
-      end: slip.end,
-      found: slip.start,
-      why:
-        slip.kind === 'left out'
-          ? `“${words.get(slip.word)}” was left out here.`
-          : `It sounds like “${slip.heard}”. The printed word is “${words.get(slip.word)}”.`,
-    }))
-  const unsure = trail.visits
-    .filter(
-      (visit) =>
-        (visit.confidence ?? 1) < UNSURE &&
-        !slips.some((slip) => slip.word === visit.word && Math.abs(slip.start - visit.start) < 0.3),
-    )
-    .map((visit) => ({
-      word: visit.word,
-      start: visit.start,
-      end: visit.end,
-      found: foundOf(visit),
-      why: 'It was hard to hear where this word begins. Listen, and move it if it lights too early or too late.',
-    }))
-  return [...slips, ...unsure].sort((a, b) => a.start - b.start)
 }

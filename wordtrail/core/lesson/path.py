@@ -7,7 +7,8 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.trail.model import UNSURE_BELOW, SlipKind, Trail
+from wordtrail.core.trail.checks import places_to_check
+from wordtrail.core.trail.model import Trail
 
 
 class Step(StrEnum):
@@ -50,13 +51,6 @@ def counting_take(lesson: Lesson, with_trail: Sequence[str]) -> str:
     """The take that counts: the chosen one, else the newest that has a trail (`with_trail` goes from
     the oldest to the newest), else none."""
     return lesson.chosen_take or (with_trail[-1] if with_trail else "")
-
-
-def unsure_words(trail: Trail) -> int:
-    """How many places in a trail want a listen: unsure visits, and misread or left-out words."""
-    slips = sum(slip.kind is not SlipKind.SAID_TWICE for slip in trail.slips)
-    misread = {slip.start for slip in trail.slips if slip.kind is SlipKind.MISREAD}
-    return slips + sum(v.confidence < UNSURE_BELOW and v.start not in misread for v in trail.visits)
 
 
 def waypoints(lesson: Lesson, standing: Standing) -> tuple[Waypoint, ...]:
@@ -105,7 +99,7 @@ def _sync(standing: Standing) -> Waypoint:
         return Waypoint(Step.SYNC, False, "finding the words …")
     if standing.trail is None:
         return Waypoint(Step.SYNC, False, "")
-    unsure = unsure_words(standing.trail)
+    unsure = len(places_to_check(standing.trail, {}))
     if unsure:
         return Waypoint(Step.SYNC, True, f"{unsure} word{'s' if unsure != 1 else ''} to check", attention=True)
     return Waypoint(Step.SYNC, True, "every word found")

@@ -50,7 +50,7 @@ def _move_start(visits: list[Visit], index: int, start: float) -> None:
         touching = visit.start - before.end < SHORTEST_WORD
         if before.end > start or (touching and not before.mended):
             visits[index - 1] = replace(before, end=start)
-    visits[index] = replace(visit, start=start, confidence=1.0, mended=True)
+    visits[index] = replace(visit, start=start, confidence=1.0, found=visit.found_at)
 
 
 def on_passage(trail: Trail, word_ids: Iterable[str]) -> Trail:

@@ -11,13 +11,24 @@ UNSURE_BELOW = 0.5
 
 @dataclass(frozen=True, slots=True)
 class Visit:
-    """One reading of one word. `confidence` goes from 0 to 1; `mended` says a hand set it."""
+    """One reading of one word. `confidence` goes from 0 to 1. `found` is where the ear found the start
+    of a visit whose start a hand has set since; None for all others."""
 
     word: str
     start: float
     end: float
     confidence: float = 1.0
-    mended: bool = False
+    found: float | None = None
+
+    @property
+    def mended(self) -> bool:
+        """Whether a hand has set its start."""
+        return self.found is not None
+
+    @property
+    def found_at(self) -> float:
+        """Where the ear found its start."""
+        return self.start if self.found is None else self.found
 
 
 class SlipKind(StrEnum):

@@ -1,0 +1,79 @@
+"""What in a trail wants a listen, and the figures of a reading."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from itertools import pairwise
+
+from wordtrail.core.trail.model import UNSURE_BELOW, Slip, SlipKind, Trail, Visit
+
+LONGEST_REST_COUNTED = 2.0
+"""Seconds: a longer gap between two words is not reading time (talk, a pause, a turned page)."""
+
+SAME_MOMENT = 0.3
+
+
+@dataclass(frozen=True, slots=True)
+class Check:
+    """A place to listen to: the word, when, where the ear found it, and why, in a sentence."""
+
+    word: str
+    start: float
+    end: float
+    found: float
+    why: str
+
+
+@dataclass(frozen=True, slots=True)
+class Figures:
+    """How a reading went: words read and in the passage, words a minute with the rests between words
+    counted in, and the share of talk in the time from the first sound to the last (0 to 1)."""
+
+    read: int
+    words: int
+    words_per_minute: float
+    talk: float
+
+
+def places_to_check(trail: Trail, printed: Mapping[str, str]) -> tuple[Check, ...]:
+    """Left-out and misread words, and visits the aligner was not sure of, in order of time.
+    `printed` gives the text of each word id."""
+    slips = [slip for slip in trail.slips if slip.kind is not SlipKind.SAID_TWICE]
+    checks = [_of_slip(slip, trail, printed) for slip in slips if not _mended(slip, trail)]
+    for visit in trail.visits:
+        if visit.confidence < UNSURE_BELOW and not any(_same(slip, visit) for slip in slips):
+            why = "It was hard to hear where this word begins. Listen, and move it if it lights too early or too late."
+            checks.append(Check(visit.word, visit.start, visit.end, visit.found_at, why))
+    return tuple(sorted(checks, key=lambda check: check.start))
+
+
+def figures(trail: Trail, words: int) -> Figures:
+    """The figures of a trail over a script of so many words."""
+    reading = sum(min(b.start - a.start, a.end - a.start + LONGEST_REST_COUNTED) for a, b in pairwise(trail.visits))
+    reading += sum(visit.end - visit.start for visit in trail.visits[-1:])
+    sound = trail.sound_end - trail.sound_start
+    talk = sum(aside.end - aside.start for aside in trail.asides)
+    return Figures(
+        read=len({visit.word for visit in trail.visits}),
+        words=words,
+        words_per_minute=round(60 * len(trail.visits) / reading, 1) if reading > 0 else 0.0,
+        talk=round(min(1.0, talk / sound), 3) if sound > 0 else 0.0,
+    )
+
+
+def _of_slip(slip: Slip, trail: Trail, printed: Mapping[str, str]) -> Check:
+    word = printed.get(slip.word, "")
+    if slip.kind is SlipKind.LEFT_OUT:
+        return Check(slip.word, slip.start, slip.end, slip.start, f"“{word}” was left out here.")
+    visit = next((v for v in trail.visits if _same(slip, v)), None)
+    found = visit.found_at if visit else slip.start
+    return Check(slip.word, slip.start, slip.end, found, f"It sounds like “{slip.heard}”. The printed word is “{word}”.")
+
+
+def _same(slip: Slip, visit: Visit) -> bool:
+    return slip.word == visit.word and abs(slip.start - visit.found_at) < SAME_MOMENT
+
+
+def _mended(slip: Slip, trail: Trail) -> bool:
+    return any(visit.mended and _same(slip, visit) for visit in trail.visits)
