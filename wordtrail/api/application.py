@@ -76,7 +76,9 @@ def _add_pages(app: OpenAPI) -> None:
     def harden(response: Response) -> Response:
         response.headers.setdefault("X-Content-Type-Options", "nosniff")
         response.headers.setdefault("Referrer-Policy", "same-origin")
-        policy = "default-src 'self'; img-src 'self' data: blob:; media-src 'self' blob:; style-src 'self' 'unsafe-inline'"
+        policy = (
+            "default-src 'self'; img-src 'self' data: blob:; media-src 'self' blob:; style-src 'self' 'unsafe-inline'"
+        )
         response.headers.setdefault("Content-Security-Policy", policy)
         if request.path.startswith("/api/"):
             response.headers.setdefault("Cache-Control", "no-store")

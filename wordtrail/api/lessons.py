@@ -210,5 +210,3 @@ def withdraw(path: LessonPath) -> Response:
         get_lesson(session, path.lesson, where.owner)
         withdraw_link(session, path.lesson)
     return answer(answers.Done())
-
-

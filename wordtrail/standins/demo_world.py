@@ -61,11 +61,15 @@ class _Finder:
 def _bees_plan(find: _Finder) -> list[Command]:
     return [
         AddMark(MarkKind.HIGHLIGHT, *find.run("clover,"), "new-word"),
-        AddPausePoint(find.word("map."), "The author says the dance is a map. What do you think a bee’s map could show?", 12),
+        AddPausePoint(
+            find.word("map."), "The author says the dance is a map. What do you think a bee’s map could show?", 12
+        ),
         AddMark(MarkKind.UNDERLINE, *find.run("First"), "signal"),
         AddMark(MarkKind.UNDERLINE, *find.run("walks in a straight line,"), "evidence"),
         AddMark(MarkKind.UNDERLINE, *find.run("Then"), "signal"),
-        AddPausePoint(find.word("are."), "What does a longer shake tell the other bees? Say it to someone beside you.", 10),
+        AddPausePoint(
+            find.word("are."), "What does a longer shake tell the other bees? Say it to someone beside you.", 10
+        ),
         AddMark(MarkKind.HIGHLIGHT, *find.run("antennae."), "new-word"),
         AddPausePoint(find.word("cannot."), "Name one other thing that small helpers can only do together.", 15),
     ]
@@ -77,7 +81,11 @@ def _rain_plan(find: _Finder) -> list[Command]:
         AddPausePoint(find.word("ping.", 0), "Tap the sound of this rain on your knee. How hard is it raining?", 8),
         AddMark(MarkKind.HIGHLIGHT, *find.run("drum, drum, drum,"), "new-word"),
         AddMark(MarkKind.UNDERLINE, *find.run("slow as the stroke of a painter’s brush."), "evidence"),
-        AddPausePoint(find.word("hush.", 0), "How did the rain change from the first stanza to the last? Which words tell you?", 15),
+        AddPausePoint(
+            find.word("hush.", 0),
+            "How did the rain change from the first stanza to the last? Which words tell you?",
+            15,
+        ),
     ]
 
 

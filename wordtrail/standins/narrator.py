@@ -89,9 +89,17 @@ def main() -> None:
         passage = passage_from_text(text)
         trail = align(decode(path, ALIGN_RATE), script_of(passage.words))
         (FOLDER / f"{name}.trail.json").write_text(trail_json.write(trail, passage.words, take=path.name))
-        print(f"{path.name}: {trail.seconds:.1f} s, {len(trail.visits)} visits, slips {trail.slips}, unread {trail.unread}")
+        print(
+            f"{path.name}: {trail.seconds:.1f} s, {len(trail.visits)} visits, slips {trail.slips}, unread {trail.unread}"
+        )
         print([(round(a.start, 1), round(a.end, 1), a.heard) for a in trail.asides], RATE)
-        print([(passage.words[[w.id for w in passage.words].index(v.word)].text, v.confidence) for v in trail.visits if v.confidence < 0.5])
+        print(
+            [
+                (passage.words[[w.id for w in passage.words].index(v.word)].text, v.confidence)
+                for v in trail.visits
+                if v.confidence < 0.5
+            ]
+        )
 
 
 if __name__ == "__main__":

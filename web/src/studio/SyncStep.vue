@@ -257,7 +257,7 @@ useKeys({
         </button>
         <button class="button" type="button" @click="player.back()">Back a sentence</button>
         <span class="tabular-nums"
-          ><strong>{{ clock(player.time.value, true) }}</strong>
+          ><strong :data-time="player.time.value">{{ clock(player.time.value, true) }}</strong>
           <span class="ml-1 text-quiet">of {{ clock(stage.sheet.seconds) }}</span></span
         >
         <span v-if="player.fault.value" role="alert" class="text-signal">{{ player.fault.value }}</span>

@@ -67,9 +67,9 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
 
     Trails are mended and re-anchored here; words without a box in `layout` are passed over.
     """
-    lights, asides = _heard(lesson, trails, edits)
-    places = layout.places()
-    lights = tuple(light for light in lights if light.word in places)
+    page_of = {word: page for word, (page, _) in layout.places().items()}
+    heard, asides = _heard(lesson, trails, edits)
+    lights = _lingering([light for light in heard if light.word in page_of], page_of)
     first_page = 1 if len(layout.pages) > 1 else 0
     gates = _gates(lesson, lights, edits)
     return CueSheet(
@@ -77,7 +77,7 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
         layout=layout.name,
         seconds=round(edits.seconds, 4),
         title_until=edits.lead,
-        pages=_page_turns(lights, {word: page for word, (page, _) in places.items()}, edits.lead, first_page),
+        pages=_page_turns(lights, page_of, edits.lead, first_page),
         lights=lights,
         drawings=_drawings(lesson, lights),
         gates=gates,
@@ -88,7 +88,7 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
 
 def _heard(
     lesson: Lesson, trails: Mapping[str, Trail], edits: EditList
-) -> tuple[tuple[Light, ...], tuple[_TimedAside, ...]]:
+) -> tuple[list[Light], tuple[_TimedAside, ...]]:
     """Lights and asides of all kept clips in lesson time."""
     lights: list[Light] = []
     asides: list[_TimedAside] = []
@@ -106,18 +106,21 @@ def _heard(
             _shifted(aside, clip, shift) for aside in trail.asides if aside.end > clip.start and aside.start < clip.end
         ]
         now += clip.seconds
-    return _lingering(lights), tuple(asides)
+    return lights, tuple(asides)
 
 
 def _shifted(aside: Aside, clip: Clip, shift: float) -> _TimedAside:
     return _TimedAside(max(aside.start, clip.start) + shift, min(aside.end, clip.end) + shift)
 
 
-def _lingering(lights: list[Light]) -> tuple[Light, ...]:
-    """Lights that last to the next one over short gaps and never overlap."""
-    joined = [
-        replace(here, end=there.start) if there.start - here.end <= LINGER else here for here, there in pairwise(lights)
-    ]
+def _lingering(lights: list[Light], page_of: dict[str, int]) -> tuple[Light, ...]:
+    """Lights that last to the next one over short gaps and never overlap. Where the page turns, the
+    word before goes out when it ends, so that the page can turn in the gap."""
+    joined = []
+    for here, there in pairwise(lights):
+        gap = there.start - here.end
+        walks_on = gap <= LINGER and page_of[here.word] == page_of[there.word]
+        joined.append(replace(here, end=there.start) if gap < 0 or walks_on else here)
     return tuple(
         replace(light, start=round(light.start, 4), end=round(light.end, 4)) for light in [*joined, *lights[-1:]]
     )

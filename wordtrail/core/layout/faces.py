@@ -56,18 +56,18 @@ def shape(text: str, style: Style = Style.PLAIN) -> Shaped:
     hb.shape(font, buffer, {"kern": True, "liga": True})
     xs, ys, now = list[float](), list[float](), 0.0
     starts: dict[int, float] = {}
-    for info, position in zip(buffer.glyph_infos, buffer.glyph_positions, strict=True):
+    for info, position in zip(buffer.glyph_infos or (), buffer.glyph_positions or (), strict=True):
         starts.setdefault(info.cluster, now / em)
         xs.append((now + position.x_offset) / em)
         ys.append(-position.y_offset / em)
         now += position.x_advance
-    glyphs = tuple(info.codepoint for info in buffer.glyph_infos)
+    glyphs = tuple(info.codepoint for info in buffer.glyph_infos or ())
     return Shaped(glyphs, tuple(xs), tuple(ys), now / em, _letters(text, starts, now / em))
 
 
 def _letters(text: str, starts: dict[int, float], advance: float) -> tuple[float, ...]:
     """Where each character begins; characters that share a glyph share its width evenly."""
-    clusters = [*sorted(starts), len(text)]
+    clusters = [*sorted(starts), len(text)] if text else []
     letters: list[float] = []
     for here, there in itertools.pairwise(clusters):
         begin, end = starts[here], starts.get(there, advance)

@@ -89,10 +89,7 @@ def _runs(piece: Piece, offset: int, emphasis: tuple[Emphasis, ...], style: Styl
     for run in emphasis:
         cuts |= {cut for cut in (run.start, run.end) if start < cut < end}
     edges = sorted(cuts)
-    return [
-        (piece.text[a - start : b - start], _style_at(a, emphasis, style))
-        for a, b in itertools.pairwise(edges)
-    ]
+    return [(piece.text[a - start : b - start], _style_at(a, emphasis, style)) for a, b in itertools.pairwise(edges)]
 
 
 def _style_at(offset: int, emphasis: tuple[Emphasis, ...], style: Style) -> Style:

@@ -15,7 +15,7 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark
 from wordtrail.core.text.model import BlockKind, Page, Passage, Style
 
-ASCENT = 1.28
+ASCENT = 1.18
 """Times the size: from the top of a line's room to its baseline."""
 
 NUMBER_SIZE = 0.5

@@ -68,7 +68,9 @@ def _of_slip(slip: Slip, trail: Trail, printed: Mapping[str, str]) -> Check:
         return Check(slip.word, slip.start, slip.end, slip.start, f"“{word}” was left out here.")
     visit = next((v for v in trail.visits if _same(slip, v)), None)
     found = visit.found_at if visit else slip.start
-    return Check(slip.word, slip.start, slip.end, found, f"It sounds like “{slip.heard}”. The printed word is “{word}”.")
+    return Check(
+        slip.word, slip.start, slip.end, found, f"It sounds like “{slip.heard}”. The printed word is “{word}”."
+    )
 
 
 def _same(slip: Slip, visit: Visit) -> bool:

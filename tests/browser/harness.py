@@ -1,0 +1,92 @@
+"""A running Word Trail and a real browser with a fake microphone."""
+
+from __future__ import annotations
+
+import os
+import shutil
+import socket
+import subprocess
+import sys
+import tempfile
+import time
+import urllib.request
+import wave
+from collections.abc import Iterator
+from contextlib import contextmanager
+from pathlib import Path
+
+import numpy as np
+from playwright.sync_api import Browser, sync_playwright
+
+CHROMIUM = shutil.which("chromium") or "/usr/bin/chromium"
+FLAGS = [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+    "--disable-quic",
+    "--autoplay-policy=no-user-gesture-required",
+    "--use-fake-ui-for-media-stream",
+    "--use-fake-device-for-media-stream",
+]
+
+
+def free_port() -> int:
+    """A port that nobody listens on."""
+    with socket.socket() as probe:
+        probe.bind(("127.0.0.1", 0))
+        return int(probe.getsockname()[1])
+
+
+@contextmanager
+def running(*options: str, command: str = "demo", folder: Path | None = None) -> Iterator[str]:
+    """Word Trail as a process of its own, with a data folder of its own; its address."""
+    port = free_port()
+    with tempfile.TemporaryDirectory() as temporary:
+        data = folder or Path(temporary)
+        process = subprocess.Popen(
+            [sys.executable, "-m", "wordtrail.cli", command, "--data", str(data), "--port", str(port), *options],
+            stdout=subprocess.DEVNULL,
+            env={**os.environ, "PYTHONWARNINGS": "ignore"},
+        )
+        address = f"http://127.0.0.1:{port}"
+        try:
+            _wait(address, process)
+            yield address
+        finally:
+            process.terminate()
+            process.wait(20)
+
+
+def _wait(address: str, process: subprocess.Popen, seconds: float = 60) -> None:
+    until = time.monotonic() + seconds
+    while time.monotonic() < until and process.poll() is None:
+        try:
+            urllib.request.urlopen(f"{address}/api/settings", timeout=2).close()
+            return
+        except OSError:
+            time.sleep(0.1)
+    raise RuntimeError(f"Word Trail did not start at {address}")
+
+
+@contextmanager
+def browser(microphone: Path | None = None) -> Iterator[Browser]:
+    """Headless Chromium; `microphone` is a WAV file that its fake microphone plays once."""
+    flags = [*FLAGS, f"--use-file-for-fake-audio-capture={microphone}%noloop"] if microphone else FLAGS
+    with sync_playwright() as playwright:
+        chromium = playwright.chromium.launch(executable_path=CHROMIUM, args=flags)
+        try:
+            yield chromium
+        finally:
+            chromium.close()
+
+
+def write_wav(path: Path, samples: np.ndarray, rate: int) -> None:
+    """Write mono floats as a 16-bit WAV file."""
+    with wave.open(str(path), "wb") as file:
+        file.setnchannels(1)
+        file.setsampwidth(2)
+        file.setframerate(rate)
+        file.writeframes((np.clip(samples, -1, 1) * 32767).astype("<i2").tobytes())

@@ -1,0 +1,196 @@
+"""From a pasted passage to a video and a student page, in a real browser with a real recording."""
+
+from __future__ import annotations
+
+import re
+import tempfile
+import time
+import unittest
+from pathlib import Path
+
+import av
+import numpy as np
+from playwright.sync_api import Page, expect
+
+from bench.align.narrations import Narration, Read, Silence, Talk, narrate
+from tests.browser.harness import browser, running, write_wav
+from wordtrail.core.align.values import RATE
+from wordtrail.core.text.intake import passage_from_text
+from wordtrail.media.decode import decode
+
+PASSAGE = """A small boat left the harbor. The wind was warm and the water was still.
+
+“Where do we go?” asked the girl. Her grandfather pointed at the lighthouse."""
+QUESTION = "Where might the boat be going?"
+LEAD = 4.0
+"""Seconds of silence before the fake microphone speaks: the count-in passes meanwhile."""
+
+IN_TIME = 0.15
+
+
+class JourneyTest(unittest.TestCase):
+    """One teacher, one lesson, one student."""
+
+    def test_from_paste_to_student(self) -> None:
+        passage = passage_from_text(PASSAGE)
+        places = len(passage.words) - 1
+        narration = narrate(
+            "journey", passage, [Silence(LEAD), Read(0, 5), Talk("Look at that"), Read(6, places)], speed=125
+        )
+        with tempfile.TemporaryDirectory() as folder:
+            microphone = Path(folder) / "voice.wav"
+            write_wav(microphone, np.repeat(narration.samples, 3), RATE * 3)
+            with running() as address, browser(microphone) as chromium:
+                page = chromium.new_page(viewport={"width": 1280, "height": 800})
+                page.set_default_timeout(20_000)
+                self._make_lesson(page, address)
+                self._plan(page)
+                self._record(page, len(narration.samples) / RATE)
+                self._check_the_trail(page, narration, Path(folder))
+                self._make_the_video(page, Path(folder))
+                link = self._share(page)
+                student = chromium.new_context(viewport={"width": 1280, "height": 800}).new_page()
+                self._follow(student, link)
+                self._withdraw(page, student, link)
+
+    def _make_lesson(self, page: Page, address: str) -> None:
+        page.goto(address)
+        expect(page.get_by_role("link", name="Rain on a Tin Roof")).to_be_visible()
+        expect(page.get_by_role("link", name="The Bee’s Map")).to_be_visible()
+        page.get_by_role("link", name="Start a new lesson").click()
+        page.get_by_label("Title").fill("The Small Boat")
+        page.get_by_label("Author").fill("Room 6")
+        page.get_by_label("Passage", exact=True).fill(PASSAGE)
+        expect(page.get_by_text("28 words")).to_be_visible()
+        page.get_by_role("button", name="Keep it and go to Plan").click()
+        expect(page.get_by_role("heading", name="The Small Boat")).to_be_visible()
+
+    def _plan(self, page: Page) -> None:
+        page.locator('[data-box="a6"]').click()
+        page.get_by_role("button", name="Pause after this").click()
+        page.get_by_label("Question").fill(QUESTION)
+        page.get_by_label("Think time").fill("3")
+        page.get_by_role("button", name="Put the pause point here").click()
+        expect(page.get_by_role("heading", name="Pause point")).to_be_visible()
+        page.locator('[data-box="a8"]').click()
+        page.locator('[data-box="a10"]').click(modifiers=["Shift"])
+        page.get_by_role("button", name="evidence").click()
+        expect(page.get_by_role("heading", name="wind was warm")).to_be_visible()
+        page.get_by_role("button", name="Undo").click()
+        expect(page.get_by_role("heading", name="wind was warm")).to_be_hidden()
+        page.get_by_role("button", name="Redo").click()
+        expect(page.get_by_role("heading", name="wind was warm")).to_be_visible()
+
+    def _record(self, page: Page, seconds: float) -> None:
+        page.get_by_role("link", name="Go to Record").click()
+        page.get_by_role("button", name="Record a take").click()
+        expect(page.get_by_text("recording", exact=True)).to_be_visible()
+        begun = time.monotonic()
+        expect(page.locator("[data-stone]")).to_be_visible()
+        page.wait_for_timeout(1000 * (seconds - (time.monotonic() - begun) - 1.5))
+        page.get_by_role("button", name="Stop and keep the take").click()
+        expect(page.get_by_text("By line")).to_be_visible(timeout=60_000)
+
+    def _check_the_trail(self, page: Page, narration: Narration, folder: Path) -> None:
+        """Play the take and hold the lit word against the truth, shifted by where recording began."""
+        lesson = page.url.split("/")[-2]
+        view = page.request.get(f"{page.url.split('/lesson')[0]}/api/lessons/{lesson}").json()
+        sound = page.request.get(f"{page.url.split('/lesson')[0]}/api/takes/{view['counting_take']}/sound").body()
+        (folder / "take.m4a").write_bytes(sound)
+        shift = _shift(narration.samples, decode(folder / "take.m4a", RATE))
+        expect(page.get_by_text("Words read")).to_be_visible()
+        page.get_by_role("tab", name="On the stage").click()
+        page.get_by_role("button", name="Play", exact=True).click()
+        wrong = []
+        for place, start in narration.truth[3::3]:
+            at = start - shift + 0.12
+            lit, now = _wait_until(page, at)
+            said = max((t for t in narration.truth if t[1] - shift <= now), key=lambda t: t[1])
+            near = {p for p, t in narration.truth if abs(t - shift - now) < IN_TIME} | {said[0]}
+            if lit not in {f"a{p + 1}" for p in near}:
+                wrong.append((place, lit, now))
+        self.assertEqual(wrong, [])
+        page.get_by_role("tab", name="By line").click()
+        expect(page.get_by_text(re.compile("Pause point · " + re.escape(QUESTION)))).to_be_visible()
+
+    def _make_the_video(self, page: Page, folder: Path) -> None:
+        page.get_by_role("link", name="Go to Video").click()
+        page.get_by_role("button", name="Make the video").click()
+        with page.expect_download(timeout=120_000) as download:
+            page.get_by_role("link", name="Download the video (MP4)").click(timeout=110_000)
+        path = folder / "lesson.mp4"
+        download.value.save_as(path)
+        with av.open(str(path)) as video:
+            picture, voice = video.streams.video[0], video.streams.audio[0]
+            self.assertEqual((picture.width, picture.height, picture.codec_context.name), (1920, 1080, "h264"))
+            self.assertEqual(voice.codec_context.name, "aac")
+        expect(page.locator("video")).to_be_visible()
+        self.assertGreater(
+            page.locator("video").evaluate(
+                "v => new Promise(r => v.readyState ? r(v.duration) : v.onloadedmetadata = () => r(v.duration))"
+            ),
+            15,
+        )
+
+    def _share(self, page: Page) -> str:
+        page.get_by_role("link", name="Go to Share").click()
+        page.get_by_role("button", name="Make the link").click()
+        expect(page.get_by_role("img", name="QR code")).to_be_visible()
+        link = page.locator("[data-link]").inner_text()
+        self.assertRegex(link, r"/s/[\w-]{20,}$")
+        return link
+
+    def _follow(self, student: Page, link: str) -> None:
+        student.goto(link)
+        student.get_by_role("button", name="Play").click()
+        expect(student.get_by_role("heading", name="Your turn")).to_be_visible(timeout=30_000)
+        expect(student.get_by_role("status")).to_have_text(QUESTION)
+        expect(student.get_by_role("button", name="Play")).to_be_visible()
+        expect(student.locator("[data-dots]")).to_have_count(6)
+        student.get_by_role("button", name="I am ready, go on").click()
+        expect(student.get_by_role("heading", name="Your turn")).to_be_hidden()
+        _wait_for_light(student, "a9")
+        student.get_by_role("button", name="Slower").click()
+        expect(student.get_by_text("0.9 ×")).to_be_visible()
+        _wait_for_light(student, "a13")
+        student.get_by_role("button", name="Back a sentence").click()
+        _wait_for_light(student, "a7")
+
+    def _withdraw(self, page: Page, student: Page, link: str) -> None:
+        page.get_by_role("button", name="Withdraw the link").click()
+        page.get_by_role("button", name="Withdraw it").click()
+        expect(page.get_by_role("button", name="Make the link")).to_be_visible()
+        student.goto(link)
+        expect(student.get_by_role("alert")).to_contain_text("does not open a lesson")
+
+
+def _wait_until(page: Page, at: float) -> tuple[str, float]:
+    """The lit word's id and the time shown, as soon as the time shown is `at` or later."""
+    found = page.evaluate(
+        """at => new Promise((resolve) => {
+          const look = () => {
+            const shown = document.querySelector('[data-time]')
+            const now = Number(shown.dataset.time)
+            const stone = document.querySelector('[data-stone]')
+            if (now >= at) resolve([stone ? stone.dataset.word : '', now])
+            else requestAnimationFrame(look)
+          }
+          look()
+        })""",
+        at,
+    )
+    return found[0], found[1]
+
+
+def _wait_for_light(page: Page, word: str) -> None:
+    """Until the word is lit; words are lit too briefly for a locator's polling."""
+    lit = "word => document.querySelector('[data-stone]')?.dataset.word === word"
+    page.wait_for_function(lit, arg=word, polling="raf", timeout=15_000)
+
+
+def _shift(source: np.ndarray, recorded: np.ndarray) -> float:
+    """Seconds of `source` that had passed when `recorded` began, by cross-correlation."""
+    size = 1 << int(np.ceil(np.log2(len(source) + len(recorded))))
+    spectrum = np.fft.rfft(source, size) * np.conj(np.fft.rfft(recorded, size))
+    peak = int(np.argmax(np.fft.irfft(spectrum, size)))
+    return (peak if peak < size // 2 else peak - size) / RATE

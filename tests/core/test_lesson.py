@@ -1,0 +1,121 @@
+"""Commands on a lesson document, and the path."""
+
+from __future__ import annotations
+
+import unittest
+
+from tests.worlds import TAKE, TEXT, lesson, planned, trail
+from wordtrail.core.errors import EmptyPassage, LessonError
+from wordtrail.core.lesson.commands import (
+    DEEDS,
+    AddMark,
+    AddPausePoint,
+    ChangePausePoint,
+    ChooseTake,
+    ClearLooseEnds,
+    ClearTrim,
+    MoveStart,
+    RemoveMark,
+    RemovePausePoint,
+    SetPace,
+    SetText,
+    SetTrim,
+    apply,
+)
+from wordtrail.core.lesson.path import Standing, Step, counting_take, next_step, waypoints
+from wordtrail.core.marks.model import MarkKind
+
+
+class CommandsTest(unittest.TestCase):
+    def test_pause_points_and_marks_stand_in_reading_order(self) -> None:
+        made = apply(planned(), AddPausePoint("a2", "Which bee?", 0))
+        self.assertEqual([point.after for point in made.pause_points], ["a2", "a5"])
+        self.assertEqual([mark.first for mark in made.marks], ["a5", "a6"])
+
+    def test_a_run_chosen_backwards_is_the_same_run(self) -> None:
+        made = apply(lesson(), AddMark(MarkKind.UNDERLINE, "a9", "a6", "evidence"))
+        self.assertEqual((made.marks[0].first, made.marks[0].last), ("a6", "a9"))
+
+    def test_change_and_remove(self) -> None:
+        made = apply(planned(), ChangePausePoint("pause1", "  Why \n clover here? ", 30))
+        self.assertEqual((made.pause_points[0].question, made.pause_points[0].think_seconds), ("Why clover here?", 30))
+        made = apply(apply(made, RemovePausePoint("pause1")), RemoveMark("mark2"))
+        self.assertEqual((made.pause_points, [mark.id for mark in made.marks]), ((), ["mark3"]))
+
+    def test_ids_are_not_given_twice(self) -> None:
+        made = apply(apply(planned(), RemovePausePoint("pause1")), AddPausePoint("a5", "Again?", 1))
+        self.assertEqual(made.pause_points[0].id, "pause4")
+
+    def test_take_trims_mends_and_pace(self) -> None:
+        made = apply(apply(lesson(), ChooseTake("take-2")), SetTrim(TAKE, 1, 5))
+        made = apply(apply(made, SetTrim(TAKE, 2, 5)), SetPace(90))
+        self.assertEqual(
+            (made.chosen_take, made.trims[0].start, len(made.trims), made.words_per_minute), ("take-2", 2, 1, 90)
+        )
+        self.assertEqual(apply(made, ClearTrim(TAKE)).trims, ())
+        made = apply(apply(made, MoveStart(TAKE, "a3", 2.2, 2.3)), MoveStart(TAKE, "a3", 2.2, 2.4))
+        self.assertEqual([mend.start for mend in made.mends], [2.4])
+
+    def test_what_makes_no_sense_is_refused(self) -> None:
+        for command in (
+            AddPausePoint("nowhere", "Why?", 5),
+            AddPausePoint("a1", "   ", 5),
+            AddPausePoint("a1", "Why? " * 200, 5),
+            AddPausePoint("a1", "Why?", 5000),
+            AddPausePoint("a1", "Why?", float("nan")),
+            ChangePausePoint("pause9", "Why?", 5),
+            RemovePausePoint("pause9"),
+            RemoveMark("mark9"),
+            AddMark(MarkKind.UNDERLINE, "a1", "a2", "no such meaning"),
+            AddMark(MarkKind.UNDERLINE, "a1", "gone", "evidence"),
+            SetPace(5),
+            SetTrim(TAKE, 5, 5),
+            SetTrim(TAKE, -1, 5),
+            SetTrim(TAKE, 0, float("inf")),
+            MoveStart(TAKE, "gone", 1, 2),
+        ):
+            with self.subTest(command), self.assertRaises(LessonError):
+                apply(lesson(), command)
+        with self.assertRaises(EmptyPassage):
+            apply(lesson(), SetText("", "Bees"))
+
+    def test_every_command_has_a_deed(self) -> None:
+        self.assertTrue(all(deed for deed in DEEDS.values()))
+
+
+class RewordedTest(unittest.TestCase):
+    def test_marks_and_pause_points_stay_on_their_words(self) -> None:
+        made = apply(planned(), SetText("# New heading\n\n" + TEXT, "Bees"))
+        self.assertEqual([(m.first, m.last) for m in made.marks], [("a5", "a5"), ("a6", "a9")])
+        self.assertEqual(made.pause_points[0].after, "a5")
+        self.assertEqual(made.loose_ends, ())
+
+    def test_what_hung_on_a_word_that_went_away_is_said(self) -> None:
+        made = apply(planned(), SetText(TEXT.replace("clover,", "honey,").replace("tells the others", "knows"), "Bees"))
+        sentences = [end.sentence for end in made.loose_ends]
+        self.assertEqual(len(sentences), 2)
+        self.assertIn("The highlight on “clover,” went away with its words.", sentences)
+        self.assertIn("It now stands after “finds”.", sentences[1])
+        self.assertEqual([(m.first, m.last) for m in made.marks], [("a6", "a6")])
+        self.assertEqual(apply(made, ClearLooseEnds()).loose_ends, ())
+
+
+class PathTest(unittest.TestCase):
+    def test_a_fresh_lesson_goes_on_with_the_plan(self) -> None:
+        self.assertEqual(next_step(lesson(), Standing()), Step.PLAN)
+
+    def test_the_path_says_what_is_left(self) -> None:
+        points = {p.step: p for p in waypoints(planned(), Standing(takes=1, trail=trail(), video=True))}
+        self.assertEqual(points[Step.PLAN].note, "1 pause point, 2 marks")
+        self.assertEqual(points[Step.RECORD].note, "1 take")
+        self.assertEqual(points[Step.SYNC].note, "every word found")
+        self.assertEqual(points[Step.VIDEO].note, "older than the lesson")
+
+    def test_an_unfinished_take_asks_for_attention(self) -> None:
+        self.assertEqual(next_step(planned(), Standing(unfinished=1)), Step.RECORD)
+
+    def test_the_chosen_take_counts_else_the_newest_with_a_trail(self) -> None:
+        self.assertEqual(counting_take(lesson(), ["x"]), TAKE)
+        fresh = apply(lesson(), ChooseTake(""))
+        self.assertEqual(counting_take(fresh, ["x", "y"]), "y")
+        self.assertEqual(counting_take(fresh, []), "")

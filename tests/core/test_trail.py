@@ -1,0 +1,79 @@
+"""Mending, re-anchoring and checking of trails."""
+
+from __future__ import annotations
+
+import unittest
+from dataclasses import replace
+from itertools import pairwise
+
+from hypothesis import given
+from hypothesis import strategies as st
+
+from tests.worlds import TAKE, lesson, trail, without
+from wordtrail.core.trail.checks import figures, places_to_check
+from wordtrail.core.trail.mending import mended, on_passage
+from wordtrail.core.trail.model import Mend, Slip, SlipKind, Trail, Visit
+
+
+class MendingTest(unittest.TestCase):
+    def setUp(self) -> None:
+        self.trail = trail()
+
+    def test_a_moved_start_stays_and_is_sure(self) -> None:
+        result = mended(self.trail, [Mend(TAKE, "a3", 2.2, 2.35)]).trail
+        visit = result.visits[2]
+        self.assertEqual((visit.word, visit.start, visit.found_at, visit.confidence), ("a3", 2.35, 2.2, 1.0))
+        self.assertTrue(visit.mended)
+
+    def test_an_earlier_start_shortens_the_word_before(self) -> None:
+        result = mended(self.trail, [Mend(TAKE, "a3", 2.2, 1.9)]).trail
+        self.assertEqual((result.visits[1].end, result.visits[2].start), (1.9, 1.9))
+
+    def test_a_mend_survives_a_new_alignment(self) -> None:
+        moved = replace(
+            self.trail, visits=tuple(replace(v, start=v.start + 0.2, end=v.end + 0.2) for v in self.trail.visits)
+        )
+        result = mended(moved, [Mend(TAKE, "a3", 2.2, 2.3)])
+        self.assertEqual(result.trail.visits[2].start, 2.3)
+        self.assertEqual(result.loose, ())
+
+    def test_a_mend_without_its_visit_is_loose(self) -> None:
+        mend = Mend(TAKE, "a3", 2.2, 2.3)
+        self.assertEqual(mended(without(self.trail, "a3"), [mend]).loose, (mend,))
+
+    @given(st.lists(st.tuples(st.integers(0, 17), st.floats(0, 15)), max_size=6))
+    def test_visits_stay_in_order_whatever_is_moved(self, moves: list[tuple[int, float]]) -> None:
+        visits = self.trail.visits
+        mends = [Mend(TAKE, visits[i].word, visits[i].start, start) for i, start in moves]
+        result = mended(self.trail, mends).trail.visits
+        self.assertTrue(all(v.start < v.end for v in result))
+        self.assertTrue(all(a.start < b.start and a.end <= b.start + 1e-9 for a, b in pairwise(result)))
+
+    def test_words_that_went_away_are_dropped_and_new_ones_unread(self) -> None:
+        result = on_passage(self.trail, ["a1", "a2", "a99"])
+        self.assertEqual([visit.word for visit in result.visits], ["a1", "a2"])
+        self.assertEqual(result.unread, ("a99",))
+
+
+class ChecksTest(unittest.TestCase):
+    def test_slips_and_unsure_words_are_listed_with_a_reason(self) -> None:
+        found = Trail(
+            (Visit("a1", 1, 2, 0.9), Visit("a2", 2, 3, 0.3), Visit("a4", 4, 5, 0.2)),
+            slips=(Slip(SlipKind.LEFT_OUT, "a3", 3, 3), Slip(SlipKind.MISREAD, "a4", 4, 5, "dances")),
+        )
+        checks = places_to_check(found, {"a3": "bee", "a4": "dance"})
+        self.assertEqual([check.word for check in checks], ["a2", "a3", "a4"])
+        self.assertIn("“bee” was left out", checks[1].why)
+        self.assertEqual(checks[2].why, "It sounds like “dances”. The printed word is “dance”.")
+
+    def test_a_mended_word_is_no_longer_listed(self) -> None:
+        found = Trail((Visit("a1", 1, 2, 0.3),))
+        self.assertEqual(len(places_to_check(found, {})), 1)
+        self.assertEqual(places_to_check(mended(found, [Mend(TAKE, "a1", 1, 1.1)]).trail, {}), ())
+
+    def test_figures(self) -> None:
+        made = lesson()
+        result = figures(trail(made), len(made.script))
+        self.assertEqual((result.read, result.words), (18, 18))
+        self.assertAlmostEqual(result.words_per_minute, 100, delta=2)
+        self.assertAlmostEqual(result.talk, 3 / (18 * 0.6 - 0.1 + 4), places=2)
