@@ -73,7 +73,9 @@ class GoldenTest(unittest.TestCase):
         read = json.loads(done.stdout)
         for moment, ours, theirs in zip(self.golden["moments"], self.golden["states"], read["states"], strict=True):
             self.assertEqual(theirs, ours, moment)
-        self.assertTrue(all(back <= m["time"] or back == 2.85 for back, m in zip(read["back"], self.golden["moments"], strict=True)))
+        self.assertTrue(
+            all(back <= m["time"] or back == 2.85 for back, m in zip(read["back"], self.golden["moments"], strict=True))
+        )
 
 
 if __name__ == "__main__":

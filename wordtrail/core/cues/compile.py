@@ -78,7 +78,7 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
         seconds=round(edits.seconds, 4),
         title_until=edits.lead,
         pages=_page_turns(lights, page_of, edits.lead, first_page),
-        lights=lights,
+        lights=_ended_at_gates(lights, gates),
         drawings=_drawings(lesson, lights),
         gates=gates,
         captions=_captions(lesson, lights, asides),
@@ -165,6 +165,14 @@ def _gate_time(lights: tuple[Light, ...], index: int, seconds: float) -> float:
     light = lights[index]
     following = lights[index + 1].start if index + 1 < len(lights) else seconds
     return min(light.end + GATE_AFTER, max(following - 0.001, light.start), seconds)
+
+
+def _ended_at_gates(lights: tuple[Light, ...], gates: tuple[Gate, ...]) -> tuple[Light, ...]:
+    """A word that is lit when the lesson stops has been read: it does not light up again after."""
+    stops = [gate.at for gate in gates]
+    return tuple(
+        replace(light, end=min([light.end, *(at for at in stops if light.start < at < light.end)])) for light in lights
+    )
 
 
 def _drawings(lesson: Lesson, lights: tuple[Light, ...]) -> tuple[Drawing, ...]:

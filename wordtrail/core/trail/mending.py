@@ -44,7 +44,7 @@ def _visit_found_at(visits: tuple[Visit, ...], mend: Mend) -> int | None:
 def _move_start(visits: list[Visit], index: int, start: float) -> None:
     visit = visits[index]
     floor = visits[index - 1].start + SHORTEST_WORD if index else 0.0
-    start = min(max(start, floor), visit.end - SHORTEST_WORD)
+    start = round(min(max(start, floor), visit.end - SHORTEST_WORD), 4)
     if index:
         before = visits[index - 1]
         touching = visit.start - before.end < SHORTEST_WORD

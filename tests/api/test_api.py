@@ -1,0 +1,240 @@
+"""The API by contract: answers fit the OpenAPI document, errors are problem details, the gate holds."""
+
+from __future__ import annotations
+
+import io
+import json
+import tempfile
+import unittest
+from importlib.resources import files
+from pathlib import Path
+
+from openapi_spec_validator import validate
+from PIL import Image
+
+from tests.worlds import TEXT
+from wordtrail.api.application import make_application, openapi_document
+from wordtrail.standins.demo_world import install
+from wordtrail.workspace import open_workspace
+
+ROOT = Path(__file__).resolve().parents[2]
+
+
+class ApiTest(unittest.TestCase):
+    options: dict = {}  # noqa: RUF012
+
+    def setUp(self) -> None:
+        folder = tempfile.TemporaryDirectory(ignore_cleanup_errors=True)
+        self.addCleanup(folder.cleanup)
+        self.workspace = open_workspace(Path(folder.name))
+        self.addCleanup(self.workspace.database.close)
+        self.app = make_application(self.workspace, **self.options)
+        self.client = self.app.test_client()
+
+    def make(self, text: str = TEXT, title: str = "Bees") -> dict:
+        answer = self.client.post("/api/lessons", json={"text": text, "title": title})
+        self.assertEqual(answer.status_code, 201, answer.text)
+        return answer.json
+
+    def send(self, lesson: dict, **command: object) -> dict:
+        answer = self.client.post(
+            f"/api/lessons/{lesson['id']}/commands", json={"revision": lesson["revision"], "command": command}
+        )
+        self.assertEqual(answer.status_code, 200, answer.text)
+        return answer.json
+
+    def assert_problem(self, answer, status: int, *, says: str = "") -> dict:
+        self.assertEqual(answer.status_code, status, answer.text)
+        self.assertEqual(answer.mimetype, "application/problem+json")
+        problem = answer.json
+        self.assertTrue({"type", "title", "status", "detail"} <= set(problem))
+        self.assertIn(says, " ".join(str(value) for value in problem.values()))
+        return problem
+
+
+class DocumentTest(ApiTest):
+    def test_the_document_is_valid_and_the_one_the_front_end_was_made_from(self) -> None:
+        document = openapi_document(self.app)
+        validate(document)
+        kept = json.loads((ROOT / "docs" / "openapi.json").read_text(encoding="utf-8"))
+        self.assertEqual(json.loads(json.dumps(document)), kept, "run ./run types")
+
+
+class LessonsTest(ApiTest):
+    def test_from_text_to_stage(self) -> None:
+        lesson = self.make()
+        self.assertEqual(lesson["notation"], TEXT)
+        lesson = self.send(lesson, kind="add pause point", after="a5", question="Why clover?", think_seconds=5)
+        lesson = self.send(lesson, kind="add mark", mark="underline", first="a6", last="a9", meaning="evidence")
+        self.assertEqual(lesson["undo"], "drawing a mark")
+        stage = self.client.get(f"/api/lessons/{lesson['id']}/stage").json
+        self.assertEqual([page["title"] for page in stage["layout"]["pages"]], [True, False, False])
+        self.assertEqual(len(stage["layout"]["cards"]), 1)
+        shelf = self.client.get("/api/lessons").json["lessons"]
+        self.assertEqual((shelf[0]["title"], shelf[0]["next"]), ("Bees", "record"))
+        guide = self.client.get(f"/api/lessons/{lesson['id']}/guide?words_per_minute=60").json["words"]
+        self.assertEqual(len(guide), 18)
+
+    def test_undo_and_redo(self) -> None:
+        lesson = self.send(self.make(), kind="set pace", words_per_minute=80)
+        lesson = self.client.post(f"/api/lessons/{lesson['id']}/undo", json={"revision": lesson["revision"]}).json
+        self.assertEqual((lesson["lesson"]["words_per_minute"], lesson["redo"]), (110, "changing the pace"))
+        lesson = self.client.post(f"/api/lessons/{lesson['id']}/redo", json={"revision": lesson["revision"]}).json
+        self.assertEqual(lesson["lesson"]["words_per_minute"], 80)
+
+    def test_two_windows(self) -> None:
+        lesson = self.make()
+        self.send(lesson, kind="set pace", words_per_minute=80)
+        stale = self.client.post(
+            f"/api/lessons/{lesson['id']}/commands",
+            json={"revision": lesson["revision"], "command": {"kind": "set pace", "words_per_minute": 90}},
+        )
+        problem = self.assert_problem(stale, 409, says="another window")
+        self.assertIn("not", problem["kept"])
+
+    def test_bad_text_is_refused_with_a_sentence(self) -> None:
+        for text, says in (
+            ("", "no words"),
+            ("word " * 20_001, "20,000"),
+            ("PK\x03\x04\x00\x00binary", "inner code"),
+            ("مرحبا بالعالم هذا نص", "right to left"),
+        ):
+            for path in ("/api/lessons", "/api/preview"):
+                with self.subTest(says, path=path):
+                    self.assert_problem(self.client.post(path, json={"text": text, "title": ""}), 422, says=says)
+        self.assertEqual(self.client.get("/api/lessons").json["lessons"], [])
+
+    def test_bad_requests(self) -> None:
+        lesson = self.make()
+        commands = f"/api/lessons/{lesson['id']}/commands"
+        self.assert_problem(self.client.post(commands, json={"revision": 1, "command": {"kind": "explode"}}), 422)
+        self.assert_problem(self.client.post(commands, data="{", content_type="application/json"), 422)
+        self.assert_problem(self.client.get("/api/lessons/none"), 404)
+        self.assert_problem(self.client.get("/api/no/such/thing"), 404)
+        self.assert_problem(self.client.get(f"/api/lessons/{lesson['id']}/sound"), 422, says="Record a take")
+        self.assert_problem(self.client.get(f"/api/lessons/{lesson['id']}/trail?take=none"), 404)
+        foreign = self.client.post(commands, json={}, headers={"Sec-Fetch-Site": "cross-site"})
+        self.assert_problem(foreign, 403, says="Nothing was changed")
+
+    def test_a_lesson_can_be_taken_off_the_shelf(self) -> None:
+        lesson = self.make()
+        self.assertEqual(self.client.delete(f"/api/lessons/{lesson['id']}").status_code, 200)
+        self.assert_problem(self.client.get(f"/api/lessons/{lesson['id']}"), 404)
+
+
+class TakesTest(ApiTest):
+    def test_pieces_then_finish(self) -> None:
+        lesson = self.make()
+        take = self.client.post(f"/api/lessons/{lesson['id']}/takes", json={}).json
+        for number, data in enumerate((b"one", b"two")):
+            self.assertEqual(self.client.put(f"/api/takes/{take['id']}/pieces/{number}", data=data).status_code, 200)
+        self.assert_problem(self.client.put(f"/api/takes/{take['id']}/pieces/9", data=b"x"), 422, says="missing")
+        unfinished = self.client.get(f"/api/lessons/{lesson['id']}").json
+        self.assertEqual((unfinished["takes"][0]["state"], unfinished["next"]), ("recording", "record"))
+        events = {"events": [{"at": 1.5, "what": "pause"}]}
+        self.assertEqual(self.client.post(f"/api/takes/{take['id']}/events", json=events).status_code, 200)
+        job = self.client.post(f"/api/takes/{take['id']}/finish")
+        self.assertEqual((job.status_code, job.json["kind"], job.json["state"]), (202, "align", "waiting"))
+        cancelled = self.client.post(f"/api/jobs/{job.json['id']}/cancel").json
+        self.assertEqual(cancelled["state"], "cancelled")
+
+    def test_a_sound_file_is_taken_and_what_is_none_is_refused(self) -> None:
+        lesson = self.make()
+        sound = (files("wordtrail.standins") / "demo" / "rain.m4a").read_bytes()
+        picture = io.BytesIO()
+        Image.new("RGB", (40, 40)).save(picture, "PNG")
+        path = f"/api/lessons/{lesson['id']}/takes/file"
+        for data, says in ((picture.getvalue(), "no sound in this file"), (b"", "empty")):
+            answer = self.client.post(path, data={"sound": (io.BytesIO(data), "reading.mp3")})
+            self.assert_problem(answer, 422, says=says)
+        self.assertEqual(self.client.get(f"/api/lessons/{lesson['id']}").json["takes"], [])
+        answer = self.client.post(path, data={"sound": (io.BytesIO(sound), "../../reading.m4a")})
+        self.assertEqual(answer.status_code, 202, answer.text)
+        (take,) = self.client.get(f"/api/lessons/{lesson['id']}").json["takes"]
+        self.assertAlmostEqual(take["seconds"], 48.4, delta=0.5)
+
+    def test_a_request_without_a_sound(self) -> None:
+        lesson = self.make()
+        self.assert_problem(self.client.post(f"/api/lessons/{lesson['id']}/takes/file", data={}), 422)
+
+
+class DemoTest(ApiTest):
+    options = {"simulated_microphone": True}  # noqa: RUF012
+
+    def setUp(self) -> None:
+        super().setUp()
+        install(self.workspace)
+        self.lesson = next(l for l in self.client.get("/api/lessons").json["lessons"] if "Bee" in l["title"])
+        self.view = self.client.get(f"/api/lessons/{self.lesson['id']}").json
+
+    def test_the_demo_is_installed_once(self) -> None:
+        self.assertFalse(install(self.workspace))
+        self.assertEqual(len(self.client.get("/api/lessons").json["lessons"]), 2)
+
+    def test_a_take_is_sent_in_ranges(self) -> None:
+        path = f"/api/takes/{self.view['counting_take']}/sound"
+        whole = self.client.get(path)
+        part = self.client.get(path, headers={"Range": "bytes=100-199"})
+        self.assertEqual((part.status_code, part.data), (206, whole.data[100:200]))
+
+    def test_a_moved_word_stays_and_the_trim_is_found(self) -> None:
+        take = self.view["counting_take"]
+        path = f"/api/lessons/{self.view['id']}/trail?take={take}"
+        before = self.client.get(path).json
+        number, visit = next((n, v) for n, v in enumerate(before["trail"]["visits"]) if v["end"] - v["start"] > 0.3)
+        self.assertFalse(before["trimmed_by_hand"])
+        self.assertAlmostEqual(before["trim_start"], before["trail"]["sound_start"] - 0.4, places=3)
+        view = self.send(
+            self.view,
+            kind="move start",
+            take=take,
+            word=visit["word"],
+            found=visit["start"],
+            start=visit["start"] + 0.05,
+        )
+        view = self.send(view, kind="set trim", take=take, start=2, end=50)
+        after = self.client.get(path).json
+        self.assertAlmostEqual(after["trail"]["visits"][number]["start"], visit["start"] + 0.05)
+        self.assertEqual((after["trim_start"], after["trim_end"], after["trimmed_by_hand"]), (2, 50, True))
+
+    def test_the_student_side(self) -> None:
+        link = self.client.post(f"/api/lessons/{self.view['id']}/link").json
+        token = link["url"].rsplit("/", 1)[1]
+        stage = self.client.get(f"/api/student/{token}").json
+        self.assertEqual(
+            (stage["title"], len(stage["sheet"]["gates"]), stage["simulated_narrator"]), ("The Bee’s Map", 3, True)
+        )
+        sound = self.client.get(f"/api/student/{token}/sound", headers={"Range": "bytes=0-99"})
+        self.assertEqual((sound.status_code, len(sound.data)), (206, 100))
+        code = self.client.get(f"/api/lessons/{self.view['id']}/link/qr.svg")
+        self.assertEqual(code.mimetype, "image/svg+xml")
+        self.assertTrue(code.data.startswith(b"<svg"))
+        self.client.delete(f"/api/lessons/{self.view['id']}/link")
+        self.assert_problem(self.client.get(f"/api/student/{token}"), 404, says="Ask your teacher")
+        self.assert_problem(self.client.get(f"/api/student/{token}/sound"), 404)
+
+    def test_faces_and_simulated_microphone(self) -> None:
+        face = self.client.get("/api/faces/bold italic.ttf")
+        self.assertEqual(face.data[:4], b"\x00\x01\x00\x00")
+        self.assert_problem(self.client.get("/api/faces/comic.ttf"), 422)
+        voice = self.client.get(f"/api/lessons/{self.view['id']}/simulated-microphone")
+        self.assertEqual(voice.data[4:8], b"ftyp")
+
+
+class GateTest(ApiTest):
+    options = {"passphrase": "seven-green-bees", "public_url": "https://trail.example"}  # noqa: RUF012
+
+    def test_the_teachers_side_asks_and_the_students_does_not(self) -> None:
+        self.assertTrue(self.client.get("/api/settings").json["locked"])
+        self.assert_problem(self.client.get("/api/lessons"), 401, says="passphrase")
+        self.assert_problem(self.client.post("/api/lessons", json={"text": "x"}), 401)
+        self.assert_problem(self.client.get("/api/student/guess"), 404, says="Ask your teacher")
+        self.assert_problem(self.client.post("/api/unlock", json={"passphrase": "guess"}), 401)
+        self.assertEqual(self.client.post("/api/unlock", json={"passphrase": "seven-green-bees"}).status_code, 200)
+        lesson = self.make()
+        link = self.client.post(f"/api/lessons/{lesson['id']}/link").json
+        self.assertTrue(link["url"].startswith("https://trail.example/s/"))
+        stranger = self.app.test_client()
+        self.assert_problem(stranger.get(f"/api/lessons/{lesson['id']}"), 401)
+        token = link["url"].rsplit("/", 1)[1]
+        self.assert_problem(stranger.get(f"/api/student/{token}"), 422, says="no finished reading")

@@ -1,0 +1,138 @@
+"""Long work with a real worker process: progress, cancel, and going on after kill -9."""
+
+from __future__ import annotations
+
+import os
+import signal
+import tempfile
+import time
+import unittest
+from collections.abc import Callable
+from importlib.resources import files
+from pathlib import Path
+from unittest import mock
+
+from wordtrail.core.text.intake import passage_from_text
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.jobs.queue import ALIGN, VIDEO, Queue, perform
+from wordtrail.jobs.supervisor import Supervisor
+from wordtrail.jobs.take_work import hills
+from wordtrail.media.decode import decode
+from wordtrail.media.level import RATE
+from wordtrail.standins.demo_world import install
+from wordtrail.standins.passages import RAIN
+from wordtrail.store.jobs import add_job, ask_to_stop, get_job
+from wordtrail.store.lessons import add_lesson, all_lessons
+from wordtrail.store.sharing import newest_video
+from wordtrail.store.takes import TakeFiles, begin_take, get_take, trail_of
+from wordtrail.workspace import open_workspace
+
+
+class JobsTest(unittest.TestCase):
+    def setUp(self) -> None:
+        folder = tempfile.TemporaryDirectory(ignore_cleanup_errors=True)
+        self.addCleanup(folder.cleanup)
+        self.folder = Path(folder.name)
+        self.workspace = open_workspace(self.folder)
+        self.addCleanup(self.workspace.database.close)
+
+    def state(self, job: str):
+        with self.workspace.database.session() as session:
+            return get_job(session, job)
+
+    def until(self, condition: Callable[[], bool], seconds: float = 60) -> None:
+        end = time.monotonic() + seconds
+        while not condition():
+            self.assertLess(time.monotonic(), end, "waited too long")
+            time.sleep(0.05)
+
+    def take(self, sound: bytes, text: str = RAIN) -> tuple[str, str]:
+        with self.workspace.database.session() as session:
+            lesson = add_lesson(session, self.workspace.owner, Lesson((passage_from_text(text),)))
+            row = begin_take(session, self.workspace.owner, lesson.id, "file")
+            row.state = "kept"
+            self.workspace.blobs.write(TakeFiles(row.id).original, sound)
+            return lesson.id, row.id
+
+    def test_a_killed_worker_loses_nothing(self) -> None:
+        """The worker is killed in the middle of its work; the next one takes the job up and ends it."""
+        sound = (files("wordtrail.standins") / "demo" / "rain.m4a").read_bytes()
+        lesson, take = self.take(sound)
+        with mock.patch("wordtrail.store.jobs.DEAD_AFTER", 12.0), Supervisor(self.folder) as supervisor:
+            job = Queue(self.workspace).add(ALIGN, lesson, take).id
+            self.until(lambda: self.state(job).step == "Listening")
+            killed = supervisor.worker_pid
+            os.kill(killed, signal.SIGKILL)
+            self.until(lambda: supervisor.worker_pid != killed)
+            self.until(lambda: self.state(job).state == "done")
+        self.assertEqual(self.state(job).tries, 2)
+        with self.workspace.database.session() as session:
+            found = trail_of(session, take)
+        assert found is not None
+        self.assertEqual(len({visit.word for visit in found.visits}), 89)
+        self.assertTrue(self.workspace.blobs.exists(TakeFiles(take).listening))
+
+    def test_a_running_job_stops_when_asked(self) -> None:
+        sound = (files("wordtrail.standins") / "demo" / "rain.m4a").read_bytes()
+        lesson, take = self.take(sound)
+        with Supervisor(self.folder):
+            job = Queue(self.workspace).add(ALIGN, lesson, take).id
+            self.until(lambda: self.state(job).step == "Listening")
+            with self.workspace.database.session() as session:
+                ask_to_stop(session, get_job(session, job))
+            self.until(lambda: self.state(job).state == "cancelled")
+        self.assertIn("as you asked", self.state(job).message)
+
+    def test_a_video_is_made_with_captions_and_poster(self) -> None:
+        install(self.workspace)
+        with self.workspace.database.session() as session:
+            rain = next(kept for kept in all_lessons(session, self.workspace.owner) if "Rain" in kept.lesson.title)
+            job = add_job(session, self.workspace.owner, VIDEO, rain.id, f"{rain.id}:720p").id
+        perform(self.workspace, job)
+        self.assertEqual((self.state(job).state, self.state(job).progress), ("done", 1.0))
+        with self.workspace.database.session() as session:
+            video = newest_video(session, rain.id)
+        assert video is not None
+        keys = self.workspace.blobs.keys(f"videos/{video.id}")
+        self.assertEqual([key.rsplit("/", 1)[1] for key in keys], ["captions.vtt", "poster.jpg", "video.mp4"])
+        self.assertEqual(video.revision, rain.revision)
+
+    def test_a_fault_is_said_and_kept_with_the_take(self) -> None:
+        for sound, said in ((b"no sound at all" * 100, "no sound in this file"), (_silence(), "Nothing can be heard")):
+            lesson, take = self.take(sound)
+            with self.workspace.database.session() as session:
+                job = add_job(session, self.workspace.owner, ALIGN, lesson, take).id
+            perform(self.workspace, job)
+            self.assertEqual(self.state(job).state, "failed")
+            self.assertIn(said, self.state(job).message)
+            with self.workspace.database.session() as session:
+                self.assertIn(said, get_take(session, take).fault)
+
+    def test_a_fault_of_ours_is_said_without_its_inside(self) -> None:
+        lesson, take = self.take(b"x")
+        with self.workspace.database.session() as session:
+            job = add_job(session, self.workspace.owner, "no such kind", lesson, take).id
+        with self.assertLogs("wordtrail.jobs"):
+            perform(self.workspace, job)
+        self.assertEqual(self.state(job).state, "failed")
+        self.assertNotIn("kind", self.state(job).message)
+
+    def test_hills(self) -> None:
+        path = self.folder / "rain.m4a"
+        path.write_bytes((files("wordtrail.standins") / "demo" / "rain.m4a").read_bytes())
+        samples = decode(path, RATE)
+        self.assertEqual(len(hills(samples)), len(samples) // 960)
+        self.assertGreater(max(hills(samples)), 100)
+
+
+def _silence() -> bytes:
+    import io
+    import wave
+
+    made = io.BytesIO()
+    with wave.open(made, "wb") as file:
+        file.setnchannels(1)
+        file.setsampwidth(2)
+        file.setframerate(16_000)
+        file.writeframes(bytes(2 * 16_000 * 3))
+    return made.getvalue()

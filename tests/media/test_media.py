@@ -1,0 +1,247 @@
+"""Sound and video: decoding, level, drawing, and the lit word on the right frame."""
+
+from __future__ import annotations
+
+import tempfile
+import unittest
+from pathlib import Path
+
+import av
+import numpy as np
+from PIL import Image
+
+from tests.browser.harness import write_wav
+from tests.worlds import TAKE, planned, trail
+from wordtrail.core.cues.compile import compile_cues, edit_list_of
+from wordtrail.core.cues.state import state_at, video_seconds, video_time
+from wordtrail.core.edit.edit_list import Clip, EditList, Hold
+from wordtrail.core.errors import EmptySound, JobCancelled, NotASound
+from wordtrail.core.layout.model import LaidCard
+from wordtrail.core.layout.typeset import typeset
+from wordtrail.media.colours import TOKENS
+from wordtrail.media.decode import decode
+from wordtrail.media.draw import Painter, shares, stones_used
+from wordtrail.media.level import RATE, TARGET_LUFS, levelled, loudness
+from wordtrail.media.render import moments, poster, render
+from wordtrail.media.sound import lesson_sound, with_holds, write_m4a
+
+
+def tone(seconds: float, frequency: float = 997.0, level: float = 0.3) -> np.ndarray:
+    return (level * np.sin(2 * np.pi * frequency * np.arange(int(seconds * RATE)) / RATE)).astype(np.float32)
+
+
+def encode(path: Path, samples: np.ndarray, form: str, codec: str) -> None:
+    with av.open(str(path), "w", format=form) as container:
+        stream = container.add_stream(codec, rate=RATE)
+        stream.layout = "mono"
+        resampler = av.AudioResampler(format=stream.codec_context.format or "s16", layout="mono", rate=RATE)
+        frame = av.AudioFrame.from_ndarray((samples * 32767).astype("<i2").reshape(1, -1), format="s16", layout="mono")
+        frame.sample_rate = RATE
+        for part in [*resampler.resample(frame), *resampler.resample(None)]:
+            container.mux(stream.encode(part))
+        container.mux(stream.encode(None))
+
+
+class DecodeTest(unittest.TestCase):
+    def setUp(self) -> None:
+        folder = tempfile.TemporaryDirectory()
+        self.addCleanup(folder.cleanup)
+        self.folder = Path(folder.name)
+
+    def test_every_promised_format_whatever_its_name(self) -> None:
+        for form, codec in (
+            ("wav", "pcm_s16le"), ("mp3", "libmp3lame"), ("ipod", "aac"), ("ogg", "libopus"), ("webm", "libopus"),
+            ("flac", "flac"),
+        ):  # fmt: skip
+            with self.subTest(form=form, codec=codec):
+                path = self.folder / "sound.txt"
+                encode(path, tone(1.5), form, codec)
+                samples = decode(path, 16_000)
+                self.assertAlmostEqual(len(samples) / 16_000, 1.5, delta=0.06)
+                peak = np.argmax(np.abs(np.fft.rfft(samples[4000:20000]))) * 16_000 / 16_000
+                self.assertAlmostEqual(peak, 997, delta=2)
+
+    def test_what_is_no_sound(self) -> None:
+        picture = self.folder / "photo.mp3"
+        Image.new("RGB", (64, 64), "white").save(picture, "PNG")
+        empty = self.folder / "empty.wav"
+        empty.write_bytes(b"")
+        text = self.folder / "text.wav"
+        text.write_bytes(b"RIFF but nothing else, only words and words " * 50)
+        noise = self.folder / "noise.webm"
+        noise.write_bytes(np.random.default_rng(2).bytes(20_000))
+        for path, error in ((picture, NotASound), (empty, EmptySound), (text, NotASound), (noise, NotASound)):
+            with self.subTest(path.name), self.assertRaises(error):
+                decode(path, 16_000)
+
+    def test_a_file_that_breaks_off_gives_what_was_whole(self) -> None:
+        whole = self.folder / "whole.webm"
+        encode(whole, tone(4.0), "webm", "libopus")
+        data = whole.read_bytes()
+        broken = self.folder / "broken.webm"
+        broken.write_bytes(data[: len(data) * 2 // 3])
+        self.assertGreater(len(decode(broken, 16_000)) / 16_000, 2.0)
+
+    def test_the_listening_copy_is_not_shifted(self) -> None:
+        click = np.zeros(RATE * 2, np.float32)
+        click[RATE : RATE + 480] = 0.5
+        path = self.folder / "copy.m4a"
+        write_m4a(click, path)
+        found = decode(path, RATE)
+        self.assertAlmostEqual(np.argmax(np.abs(found) > 0.1) / RATE, 1.0, delta=0.003)
+
+
+class LevelTest(unittest.TestCase):
+    def test_a_full_scale_tone_has_the_loudness_of_the_standard(self) -> None:
+        self.assertAlmostEqual(loudness(tone(3, 997, 1.0)), -3.01, delta=0.1)
+
+    def test_quiet_and_loud_takes_come_out_alike(self) -> None:
+        for level in (0.01, 0.05, 0.6):
+            self.assertAlmostEqual(loudness(levelled(tone(3, 400, level))), TARGET_LUFS, delta=0.5)
+
+    def test_silence_between_does_not_count(self) -> None:
+        spoken = np.concatenate([tone(2), np.zeros(RATE * 10, np.float32), tone(2)])
+        self.assertAlmostEqual(loudness(spoken), loudness(tone(4)), delta=0.7)
+
+    def test_nothing_clips(self) -> None:
+        spiky = tone(3, 400, 0.01)
+        spiky[::5000] = 1.0
+        self.assertLess(float(np.abs(levelled(spiky)).max()), 0.9)
+
+
+class LessonSoundTest(unittest.TestCase):
+    def test_clips_title_and_holds(self) -> None:
+        take = np.arange(RATE * 10, dtype=np.float32)
+        sound = lesson_sound({"t": take}, EditList((Clip("t", 2, 4), Clip("t", 6, 7)), lead=1.0))
+        self.assertEqual(len(sound), 4 * RATE)
+        self.assertEqual(sound[RATE // 2], 0)
+        self.assertEqual(sound[2 * RATE], take[3 * RATE])
+        self.assertEqual(sound[3 * RATE + RATE // 2], take[6 * RATE + RATE // 2])
+        held = with_holds(sound, (Hold(2.0, 3.0),))
+        self.assertEqual(len(held), 7 * RATE)
+        self.assertFalse(held[2 * RATE : 5 * RATE].any())
+        self.assertEqual(held[5 * RATE], sound[2 * RATE])
+
+
+class DrawTest(unittest.TestCase):
+    def setUp(self) -> None:
+        self.lesson = planned()
+        trails = {TAKE: trail()}
+        self.layout = typeset(self.lesson)
+        self.sheet = compile_cues(self.lesson, trails, self.layout, edit_list_of(self.lesson, trails))
+
+    def test_painting_only_what_changed_gives_the_same_picture(self) -> None:
+        partly, wholly = Painter(self.layout, self.sheet), Painter(self.layout, self.sheet)
+        states = [state_at(self.sheet, time) for time in np.arange(3.0, 14.0, 0.17)]
+        partly.paint(states[0])
+        for before, after in zip(states, states[1:], strict=False):
+            rect = partly.changed(before, after)
+            aligned = rect and (int(rect[0]) // 2 * 2, int(rect[1]) // 2 * 2, int(rect[2]) + 2, int(rect[3]) + 2)
+            partly.paint(after, only=aligned)
+            wholly.paint(after)
+            difference = np.abs(partly.pixels().astype(int) - wholly.pixels().astype(int))
+            # A dot cut by the rectangle's edge is smoothed a shade differently: not to be seen.
+            self.assertEqual(int((difference > 20).sum()), 0)
+
+    def test_the_lit_stone_lies_behind_its_word(self) -> None:
+        painter = Painter(self.layout, self.sheet)
+        light = self.sheet.lights[2]
+        painter.paint(state_at(self.sheet, light.start + 0.01))
+        self.assertTrue(_is_lit(painter.pixels()[..., 2::-1], self.layout.places()[light.word][1]))
+        self.assertFalse(_is_lit(painter.pixels()[..., 2::-1], self.layout.places()["a9"][1]))
+
+    def test_marks_grow_line_by_line(self) -> None:
+        mark = next(mark for mark in self.layout.marks if mark.id == "mark2")
+        self.assertEqual([share for _, share in shares(mark, 1.0)], [1.0] * len(mark.stretches))
+        self.assertEqual([share for _, share in shares(mark, 0.0)], [0.0] * len(mark.stretches))
+
+    def test_stones_are_used_up(self) -> None:
+        card: LaidCard = self.layout.cards[0]
+        self.assertEqual([stones_used(card, waited) for waited in (0, 0.49, 0.5, 2, 3.99, 4, 9)], [0, 0, 1, 4, 7, 8, 8])
+
+    def test_the_video_is_drawn_in_the_tokens_of_the_browser(self) -> None:
+        tokens = (Path(__file__).resolve().parents[2] / "web/src/styles/tokens.css").read_text(encoding="utf-8")
+        for name, colour in TOKENS.items():
+            self.assertIn(f"--color-{name}: {colour.lower()};", tokens)
+
+
+def _is_lit(picture: np.ndarray, box) -> bool:
+    """Whether the ground just above the word's letters is the pale moss of the lit stone."""
+    x, y = int(box.x + box.width / 2), int(box.baseline - 0.9 * box.size)
+    pale = np.array([0xCF, 0xE8, 0xD8])
+    return bool(np.abs(picture[y, x].astype(int) - pale).max() < 14)
+
+
+class RenderTest(unittest.TestCase):
+    @classmethod
+    def setUpClass(cls) -> None:
+        made, trails = planned(), {TAKE: trail()}
+        cls.layout = typeset(made)
+        edits = edit_list_of(made, trails)
+        cls.sheet = compile_cues(made, trails, cls.layout, edits)
+        cls.folder = tempfile.TemporaryDirectory()
+        cls.addClassCleanup(cls.folder.cleanup)
+        cls.path = Path(cls.folder.name) / "lesson.mp4"
+        cls.reports: list[float] = []
+        render(cls.layout, cls.sheet, tone(cls.sheet.seconds), cls.path, title="Bees", progress=cls.reports.append)
+
+    def test_what_kind_of_file_it_is(self) -> None:
+        with av.open(str(self.path)) as video:
+            picture, voice = video.streams.video[0], video.streams.audio[0]
+            self.assertEqual((picture.codec_context.name, picture.width, picture.height), ("h264", 1920, 1080))
+            self.assertEqual((voice.codec_context.name, voice.rate), ("aac", 48_000))
+            self.assertAlmostEqual((video.duration or 0) / 1e6, video_seconds(self.sheet), delta=0.15)
+            self.assertEqual(video.metadata["title"], "Bees")
+        head = self.path.read_bytes()
+        self.assertLess(head.find(b"moov"), head.find(b"mdat"))
+
+    def test_the_lit_word_is_on_the_right_frame(self) -> None:
+        places = self.layout.places()
+        with av.open(str(self.path)) as video:
+            frames = [(float(f.pts * f.time_base), f.to_ndarray(format="rgb24")) for f in video.decode(video=0)]
+        for light in self.sheet.lights:
+            start, end = video_time(self.sheet, light.start), video_time(self.sheet, light.end)
+            shown = [picture for at, picture in frames if start + 0.009 <= at < end - 0.02] or [
+                max((frame for frame in frames if frame[0] <= start + 0.009), key=lambda frame: frame[0])[1]
+            ]
+            before = max((frame for frame in frames if frame[0] < start - 0.009), key=lambda frame: frame[0])[1]
+            box = places[light.word][1]
+            self.assertTrue(all(_is_lit(picture, box) for picture in shown), light)
+            self.assertFalse(_is_lit(before, box), light)
+
+    def test_frames_come_only_when_something_changes_and_keyframes_every_two_seconds(self) -> None:
+        with av.open(str(self.path)) as video:
+            packets = [(float(p.pts * p.time_base), p.is_keyframe) for p in video.demux(video=0) if p.pts is not None]
+        keys = [at for at, key in packets if key]
+        self.assertLess(len(packets), 12 * video_seconds(self.sheet))
+        self.assertLessEqual(max(b - a for a, b in zip(keys, keys[1:], strict=False)), 4.1)
+
+    def test_progress_goes_up_to_one_and_work_can_be_stopped(self) -> None:
+        self.assertEqual(self.reports, sorted(self.reports))
+        self.assertEqual(self.reports[-1], 1.0)
+
+        def stop(share: float) -> None:
+            raise JobCancelled
+
+        with self.assertRaises(JobCancelled):
+            render(self.layout, self.sheet, tone(5), Path(self.folder.name) / "no.mp4", progress=stop)
+
+    def test_moments_are_apart_and_hold_all_lights(self) -> None:
+        times = moments(self.sheet)
+        self.assertTrue(all(b - a >= 0.008 - 1e-9 for a, b in zip(times[1:], times[2:], strict=False)))
+        for light in self.sheet.lights:
+            self.assertLessEqual(min(abs(at - video_time(self.sheet, light.start)) for at in times), 0.008)
+
+    def test_the_poster_is_a_picture(self) -> None:
+        path = Path(self.folder.name) / "poster.jpg"
+        path.write_bytes(poster(self.layout, self.sheet))
+        with Image.open(path) as picture:
+            self.assertEqual((picture.format, picture.size), ("JPEG", (1920, 1080)))
+
+
+class WavTest(unittest.TestCase):
+    def test_a_written_wav_is_read_back(self) -> None:
+        with tempfile.TemporaryDirectory() as folder:
+            path = Path(folder) / "tone.wav"
+            write_wav(path, tone(1), RATE)
+            self.assertAlmostEqual(float(np.abs(decode(path, RATE) - tone(1)).max()), 0, delta=1e-3)
