@@ -164,7 +164,7 @@ class DemoTest(ApiTest):
     def setUp(self) -> None:
         super().setUp()
         install(self.workspace)
-        self.lesson = next(l for l in self.client.get("/api/lessons").json["lessons"] if "Bee" in l["title"])
+        self.lesson = next(one for one in self.client.get("/api/lessons").json["lessons"] if "Bee" in one["title"])
         self.view = self.client.get(f"/api/lessons/{self.lesson['id']}").json
 
     def test_the_demo_is_installed_once(self) -> None:

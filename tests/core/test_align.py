@@ -24,7 +24,28 @@ from wordtrail.core.errors import JobCancelled, PassageNotRead, SilentSound
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.trail.model import SlipKind, Trail, Visit
 
-SCRIPT = "when a bee finds a field of clover she does not keep it to herself she flies home and dances".split()
+SCRIPT = [
+    "when",
+    "a",
+    "bee",
+    "finds",
+    "a",
+    "field",
+    "of",
+    "clover",
+    "she",
+    "does",
+    "not",
+    "keep",
+    "it",
+    "to",
+    "herself",
+    "she",
+    "flies",
+    "home",
+    "and",
+    "dances",
+]
 
 
 def heard(text: str, gap: float = 0.05) -> list[Heard]:
@@ -145,7 +166,10 @@ class SlipsTest(unittest.TestCase):
         self.assertEqual([(slip.kind, slip.start) for slip in slips], [(SlipKind.SAID_TWICE, 1.2)])
 
 
-NAMES = "Old Mr. Ferngarrow lit the lantern at Zibbly Mill. In 1868 the wind blew it out. “Don’t worry,” said Osha Marrowby."
+NAMES = (
+    "Old Mr. Ferngarrow lit the lantern at Zibbly Mill. In 1868 the wind blew it out. "
+    "“Don’t worry,” said Osha Marrowby."
+)
 
 
 class WholeTest(unittest.TestCase):

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import unittest
-from itertools import groupby
+from itertools import groupby, pairwise
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -47,7 +47,7 @@ class TypesetTest(unittest.TestCase):
         for page in typeset(lesson(BEES_MAP)).pages:
             for _, line in groupby(page.boxes, key=lambda box: box.line):
                 boxes = list(line)
-                self.assertTrue(all(a.x + a.width <= b.x for a, b in zip(boxes, boxes[1:], strict=False)))
+                self.assertTrue(all(a.x + a.width <= b.x for a, b in pairwise(boxes)))
 
     def test_a_short_page_is_set_at_the_largest_size(self) -> None:
         self.assertEqual(typeset(lesson("Up we go.")).pages[1].size, TYPE_SCALE[0])

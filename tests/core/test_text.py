@@ -105,7 +105,8 @@ class NotationTest(unittest.TestCase):
     def test_all_kinds_survive(self) -> None:
         text = (
             "# Title\n\n## Part **two**\n\nA paragraph.\n\nshort line\nanother line\n\n- item\n\n1. first\n\n"
-            "[caption] What is seen.\n\n[fact box] A fact.\n\n[footnote] Small.\n\n[picture] A bee\n\n--- p. 4\n\n***Both.***"
+            "[caption] What is seen.\n\n[fact box] A fact.\n\n[footnote] Small.\n\n[picture] A bee\n\n"
+            "--- p. 4\n\n***Both.***"
         )
         passage = passage_from_text(text)
         self.assertEqual(write_notation(passage), text)

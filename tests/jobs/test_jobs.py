@@ -12,8 +12,8 @@ from importlib.resources import files
 from pathlib import Path
 from unittest import mock
 
-from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.text.intake import passage_from_text
 from wordtrail.jobs.queue import ALIGN, VIDEO, Queue, perform
 from wordtrail.jobs.supervisor import Supervisor
 from wordtrail.jobs.take_work import hills

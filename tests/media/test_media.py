@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 import tempfile
 import unittest
 from pathlib import Path
@@ -134,7 +135,7 @@ class DrawTest(unittest.TestCase):
         partly, wholly = Painter(self.layout, self.sheet), Painter(self.layout, self.sheet)
         states = [state_at(self.sheet, time) for time in np.arange(3.0, 14.0, 0.17)]
         partly.paint(states[0])
-        for before, after in zip(states, states[1:], strict=False):
+        for before, after in itertools.pairwise(states):
             rect = partly.changed(before, after)
             aligned = rect and (int(rect[0]) // 2 * 2, int(rect[1]) // 2 * 2, int(rect[2]) + 2, int(rect[3]) + 2)
             partly.paint(after, only=aligned)
@@ -214,7 +215,7 @@ class RenderTest(unittest.TestCase):
             packets = [(float(p.pts * p.time_base), p.is_keyframe) for p in video.demux(video=0) if p.pts is not None]
         keys = [at for at, key in packets if key]
         self.assertLess(len(packets), 12 * video_seconds(self.sheet))
-        self.assertLessEqual(max(b - a for a, b in zip(keys, keys[1:], strict=False)), 4.1)
+        self.assertLessEqual(max(b - a for a, b in itertools.pairwise(keys)), 4.1)
 
     def test_progress_goes_up_to_one_and_work_can_be_stopped(self) -> None:
         self.assertEqual(self.reports, sorted(self.reports))
@@ -228,7 +229,7 @@ class RenderTest(unittest.TestCase):
 
     def test_moments_are_apart_and_hold_all_lights(self) -> None:
         times = moments(self.sheet)
-        self.assertTrue(all(b - a >= 0.008 - 1e-9 for a, b in zip(times[1:], times[2:], strict=False)))
+        self.assertTrue(all(b - a >= 0.008 - 1e-9 for a, b in itertools.pairwise(times)))
         for light in self.sheet.lights:
             self.assertLessEqual(min(abs(at - video_time(self.sheet, light.start)) for at in times), 0.008)
 

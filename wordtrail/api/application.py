@@ -7,7 +7,8 @@ from pathlib import Path
 from typing import Any
 
 from flask import Response, g, request, send_file
-from flask_openapi import Info, OpenAPI
+from flask_openapi.models.info import Info
+from flask_openapi.openapi import OpenAPI
 from pydantic import ValidationError
 from werkzeug.exceptions import HTTPException, RequestEntityTooLarge
 

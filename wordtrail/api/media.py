@@ -6,7 +6,7 @@ import io
 
 import segno
 from flask import Response, send_file
-from flask_openapi import APIBlueprint
+from flask_openapi.blueprint import APIBlueprint
 from pydantic import BaseModel, Field
 
 from wordtrail.api.context import context

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from flask import Response, send_file
-from flask_openapi import APIBlueprint
+from flask_openapi.blueprint import APIBlueprint
 from pydantic import BaseModel, Field
 
 from wordtrail.api import answers

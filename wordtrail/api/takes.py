@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from flask import Response, request
-from flask_openapi import APIBlueprint, FileStorage
+from flask_openapi.blueprint import APIBlueprint
+from flask_openapi.models.file import FileStorage
 from pydantic import BaseModel, ConfigDict, Field
 
 from wordtrail.api import answers

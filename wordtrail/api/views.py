@@ -15,7 +15,7 @@ from wordtrail.jobs.queue import ALIGN
 from wordtrail.store.jobs import ACTIVE, jobs_of
 from wordtrail.store.lessons import KeptLesson
 from wordtrail.store.sharing import link_of, newest_video
-from wordtrail.store.tables import JobRow, TakeRow
+from wordtrail.store.tables import JobRow, TakeRow, VideoRow
 from wordtrail.store.takes import takes_of, trails_of
 
 MOST_JOBS = 12
@@ -41,15 +41,8 @@ def lesson_view(session: Session, kept: KeptLesson) -> answers.LessonView:
         takes=[take_view(row, trails, counting) for row in takes_of(session, kept.id)],
         counting_take=counting,
         jobs=[job_view(row) for row in jobs_of(session, kept.id)[:MOST_JOBS]],
-        video=video
-        and answers.Video(
-            id=video.id,
-            revision=video.revision,
-            seconds=video.seconds,
-            size=video.size,
-            newest=video.revision == kept.revision,
-        ),
-        link=link and answers.StudentLink(url=link_url(link.token), reachable=bool(context().public_url)),
+        video=video_view(video, kept.revision) if video else None,
+        link=answers.StudentLink(url=link_url(link.token), reachable=bool(context().public_url)) if link else None,
     )
 
 
@@ -102,6 +95,13 @@ def take_view(row: TakeRow, trails: dict[str, Trail], counting: str) -> answers.
         fault=row.fault,
         has_trail=row.id in trails,
         counts=row.id == counting,
+    )
+
+
+def video_view(row: VideoRow, revision: int) -> answers.Video:
+    """A video of a lesson whose newest revision is `revision`."""
+    return answers.Video(
+        id=row.id, revision=row.revision, seconds=row.seconds, size=row.size, newest=row.revision == revision
     )
 
 

@@ -16,7 +16,7 @@ from pathlib import Path
 
 import av
 import numpy as np
-from av.video.reformatter import VideoReformatter
+from av.video.reformatter import ColorRange, Colorspace, VideoReformatter
 
 from wordtrail.core.cues.model import CueSheet, StageState
 from wordtrail.core.cues.state import holds_of, state_in_video, video_seconds
@@ -218,8 +218,8 @@ class _Canvas:
         part = np.ascontiguousarray(self.painter.pixels()[top:bottom, left:right])
         frame = av.VideoFrame.from_ndarray(part, format="bgra")
         yuv = self._reformatter.reformat(
-            frame, format="yuv420p", src_colorspace="ITU709", dst_colorspace="ITU709",
-            src_color_range="JPEG", dst_color_range="MPEG",
+            frame, format="yuv420p", src_colorspace=Colorspace.ITU709, dst_colorspace=Colorspace.ITU709,
+            src_color_range=ColorRange.JPEG, dst_color_range=ColorRange.MPEG,
         )  # fmt: skip
         self._put(yuv.to_ndarray(), left, top, right, bottom)
         self._shares.drawing += drawn - begun

@@ -15,9 +15,9 @@ from wordtrail.formats import trail_json
 from wordtrail.jobs.take_work import hills
 from wordtrail.media.decode import decode
 from wordtrail.media.level import RATE, levelled
+from wordtrail.standins.passages import BEES_MAP, BEES_MAP_CREDITS, RAIN, RAIN_CREDITS
 from wordtrail.store.lessons import add_lesson
 from wordtrail.store.takes import TakeFiles, begin_take, keep_trail
-from wordtrail.standins.passages import BEES_MAP, BEES_MAP_CREDITS, RAIN, RAIN_CREDITS
 from wordtrail.workspace import Workspace
 
 UNIT = "Small things that work together"

@@ -18,7 +18,7 @@ from wordtrail.core.align.values import RATE as ALIGN_RATE
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.formats import trail_json
 from wordtrail.media.decode import decode
-from wordtrail.media.sound import RATE, write_m4a
+from wordtrail.media.sound import write_m4a
 from wordtrail.standins.passages import BEES_MAP, RAIN
 
 FOLDER = Path(__file__).parent / "demo"
@@ -89,17 +89,7 @@ def main() -> None:
         passage = passage_from_text(text)
         trail = align(decode(path, ALIGN_RATE), script_of(passage.words))
         (FOLDER / f"{name}.trail.json").write_text(trail_json.write(trail, passage.words, take=path.name))
-        print(
-            f"{path.name}: {trail.seconds:.1f} s, {len(trail.visits)} visits, slips {trail.slips}, unread {trail.unread}"
-        )
-        print([(round(a.start, 1), round(a.end, 1), a.heard) for a in trail.asides], RATE)
-        print(
-            [
-                (passage.words[[w.id for w in passage.words].index(v.word)].text, v.confidence)
-                for v in trail.visits
-                if v.confidence < 0.5
-            ]
-        )
+        print(f"{path.name}: {trail.seconds:.1f} s, {len(trail.visits)} visits of {len(passage.words)} words")
 
 
 if __name__ == "__main__":

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from functools import lru_cache
 from typing import TypeVar
 
 from pydantic import TypeAdapter
@@ -10,9 +9,13 @@ from pydantic import TypeAdapter
 Value = TypeVar("Value")
 
 
-@lru_cache(maxsize=32)
+_adapters: dict[type, TypeAdapter] = {}
+
+
 def _adapter(kind: type) -> TypeAdapter:
-    return TypeAdapter(kind)
+    if kind not in _adapters:
+        _adapters[kind] = TypeAdapter(kind)
+    return _adapters[kind]
 
 
 def to_json(value: object) -> str:

@@ -43,7 +43,7 @@ def padded(samples: Samples) -> bytes:
     peak = max(float(np.max(np.abs(samples), initial=0.0)), 1e-4)
     level = min(0.6 / peak, 30.0)
     whole = np.concatenate([noise, samples * level, noise])
-    return (np.clip(whole, -1, 1) * 32767).astype("<i2").tobytes()
+    return bytes((np.clip(whole, -1, 1) * 32767).astype("<i2").tobytes())
 
 
 class Recogniser:

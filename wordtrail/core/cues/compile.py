@@ -86,9 +86,7 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
     )
 
 
-def _heard(
-    lesson: Lesson, trails: Mapping[str, Trail], edits: EditList
-) -> tuple[list[Light], tuple[_TimedAside, ...]]:
+def _heard(lesson: Lesson, trails: Mapping[str, Trail], edits: EditList) -> tuple[list[Light], tuple[_TimedAside, ...]]:
     """Lights and asides of all kept clips in lesson time."""
     lights: list[Light] = []
     asides: list[_TimedAside] = []

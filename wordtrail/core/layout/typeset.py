@@ -20,6 +20,10 @@ ASCENT = 1.18
 
 NUMBER_SIZE = 0.5
 
+TITLE_SIZES = (120.0, 104.0, 88.0, 76.0, 64.0, 56.0)
+
+TITLE_SIZES = (120.0, 104.0, 88.0, 76.0, 64.0, 56.0)
+
 
 def typeset(lesson: Lesson, stage: Stage = WIDE) -> Layout:
     """The layout of `lesson` for one shape of stage, page units throughout."""
@@ -99,10 +103,9 @@ def _panels(tops: list[tuple[Row, float]], stage: Stage) -> tuple[Panel, ...]:
 def title_card(passage: Passage, stage: Stage) -> LaidPage:
     """Title, author and permission in the middle of the stage."""
     width = stage.width * 0.72
-    size = next(
-        (s for s in (120.0, 104.0, 88.0, 76.0, 64.0) if len(set_text(passage.title or " ", s, width, Style.BOLD, Ink.INK)) <= 2),
-        56.0,
-    )  # fmt: skip
+    fitting = (s for s in TITLE_SIZES if len(set_text(passage.title, s, width, Style.BOLD, Ink.INK)) <= 2)
+    fitting = (s for s in TITLE_SIZES if len(set_text(passage.title, s, width, Style.BOLD, Ink.INK)) <= 2)
+    size = next(fitting, TITLE_SIZES[-1])
     texts = [
         (passage.title, size, Style.BOLD, Ink.INK),
         (f"by {passage.author}" if passage.author else "", 50.0, Style.PLAIN, Ink.MOSS),

@@ -22,8 +22,8 @@ def reworded(lesson: Lesson, new: Passage) -> Lesson:
     changed = replace(lesson, passages=(anchored.passage, *lesson.passages[1:]))
     run = _Survivors(old_words, {word.id for word in changed.script})
     said: list[str] = []
-    marks = tuple(kept for mark in lesson.marks if (kept := _mark(mark, run, said)))
-    points = tuple(kept for point in lesson.pause_points if (kept := _point(point, run, said)))
+    marks = tuple(mark for mark in (_mark(mark, run, said) for mark in lesson.marks) if mark)
+    points = tuple(point for point in (_point(point, run, said) for point in lesson.pause_points) if point)
     mends = tuple(mend for mend in lesson.mends if run.stayed(mend.word))
     issued = lesson.issued
     loose = tuple(LooseEnd(f"loose{issued + n + 1}", sentence) for n, sentence in enumerate(said))

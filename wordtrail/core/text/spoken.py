@@ -74,7 +74,7 @@ def _said(bare: str) -> str:
     if decade := _DECADE.match(bare):
         return _plural(_year(decade.group(1), decade.group(2)))
     if ordinal := _ORDINAL.match(bare):
-        return _engine().ordinal(_cardinal(ordinal.group(1)))
+        return str(_engine().ordinal(_cardinal(ordinal.group(1))))
     if measure := _MEASURE.match(bare):
         return f"{_cardinal(measure.group(1))} {_ABBREVIATIONS[measure.group(2)]}"
     if clock := _CLOCK.match(bare):
