@@ -21,7 +21,15 @@ export function openLesson(id: Ref<string>) {
   const show = (kept: LessonView) => queries.setQueryData(key.value, kept)
 
   /** Change the lesson; on a stale revision the newer lesson is fetched and the problem shown. */
-  async function attempt(change: (revision: number) => Promise<LessonView>): Promise<boolean> {
+  let queue: Promise<unknown> = Promise.resolve()
+  function attempt(change: (revision: number) => Promise<LessonView>): Promise<boolean> {
+    // One after another: each change is made on the revision that the one before it left.
+    const result = queue.then(() => attemptNow(change))
+    queue = result
+    return result
+  }
+
+  async function attemptNow(change: (revision: number) => Promise<LessonView>): Promise<boolean> {
     if (!view.value) return false
     saving.value = true
     problem.value = undefined

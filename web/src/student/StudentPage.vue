@@ -33,6 +33,8 @@ onMounted(async () => {
   try {
     stage.value = await ask(client.GET('/api/student/{token}', { params: { path: { token: props.token } } }))
     document.title = `${stage.value.title} · Word Trail`
+    const at = Number(new URLSearchParams(window.location.search).get('at'))
+    if (Number.isFinite(at) && at > 0) player.seek(at)
   } catch (fault) {
     problem.value = Problem.of(fault)
   }

@@ -12,11 +12,13 @@ const props = defineProps<{
   time: number
   lit: string
   chosen: Place | undefined
+  moving: { word: string; found: number; start: number } | undefined
 }>()
 const emit = defineEmits<{
   choose: [place: Place]
   play: [at: number]
   move: [word: string, found: number, start: number]
+  nudge: [by: number, visit: StripVisit]
 }>()
 
 const HILL_SECONDS = 0.02
@@ -92,7 +94,12 @@ const shown = computed(() =>
   props.row.visits.map((visit, index) => ({
     ...visit,
     index,
-    at: dragged.value?.index === index ? dragged.value.start : visit.start,
+    at:
+      dragged.value?.index === index
+        ? dragged.value.start
+        : props.moving?.word === visit.word && props.moving.found === visit.found
+          ? props.moving.start
+          : visit.start,
     now: props.time >= visit.start && props.time < visit.end && visit.word === props.lit,
     read: props.time >= visit.end,
     chosen: props.chosen?.word === visit.word && Math.abs(props.chosen.found - visit.found) < 1e-6,
@@ -201,10 +208,10 @@ function drag(event: PointerEvent, visit: StripVisit, index: number) {
         type="button"
         class="post absolute bottom-[-6px] w-[11px]"
         :style="{ left: `${xOf(visit.at) - 6}px`, height: `${HEIGHT + 8}px` }"
-        :aria-label="`Start of ${words.get(visit.word)}, ${clock(visit.start, true)}. Arrow keys move it.`"
+        :aria-label="`Start of ${words.get(visit.word)}, ${visit.at.toFixed(2)} s. Arrow keys move it.`"
         @pointerdown.prevent="drag($event, visit, visit.index)"
-        @keydown.left.prevent="emit('move', visit.word, visit.found, Math.max(0, visit.start - 0.01))"
-        @keydown.right.prevent="emit('move', visit.word, visit.found, visit.start + 0.01)"
+        @keydown.left.prevent="emit('nudge', -0.01, visit)"
+        @keydown.right.prevent="emit('nudge', 0.01, visit)"
       />
     </div>
   </div>

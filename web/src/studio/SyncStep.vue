@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { useQuery } from '@tanstack/vue-query'
+import { useDebounceFn } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import { ask, client } from '@/api/client'
 import { useLesson } from '@/api/lesson'
@@ -106,13 +107,27 @@ function nextCheck() {
 
 /** Move a visit's start; `found` is where the ear found it, which is how the lesson remembers it. */
 async function move(word: string, found: number, start: number) {
+  moving.value = { word, found, start }
   const moved = await lesson.send({ kind: 'move start', take: take.value, word, found, start })
   if (moved && chosen.value?.word === word && chosen.value.found === found)
     chosen.value = { ...chosen.value, start }
+  await trail.refetch()
+  moving.value = undefined
 }
 
-function nudge(by: number) {
-  if (chosen.value) void move(chosen.value.word, chosen.value.found, Math.max(0, chosen.value.start + by))
+/** Nudges that follow one another quickly are one move, and one step of undo. */
+const moving = ref<{ word: string; found: number; start: number }>()
+const keepNudge = useDebounceFn(() => {
+  const nudged = moving.value
+  if (nudged) void move(nudged.word, nudged.found, nudged.start)
+}, 350)
+
+function nudge(by: number, place: { word: string; found: number; start: number } | undefined = chosen.value) {
+  if (!place) return
+  const same = moving.value?.word === place.word && moving.value.found === place.found
+  const start = Math.max(0, (same ? moving.value!.start : place.start) + by)
+  moving.value = { word: place.word, found: place.found, start }
+  void keepNudge()
 }
 
 useKeys({
@@ -210,9 +225,11 @@ useKeys({
                   :time="player.time.value"
                   :lit="player.state.value?.lit ?? ''"
                   :chosen="chosen"
+                  :moving="moving"
                   @choose="choose"
                   @play="player.seek"
                   @move="move"
+                  @nudge="nudge"
                 />
                 <div
                   v-else
@@ -311,7 +328,7 @@ useKeys({
         :words="words"
         :checks="checks"
         @hear="player.playFromTo(Math.max(0, chosen!.start - 0.6), chosen!.end + 0.4)"
-        @nudge="nudge"
+        @nudge="(by) => nudge(by)"
         @next="nextCheck"
         @here="move(chosen!.word, chosen!.found, player.time.value)"
       />

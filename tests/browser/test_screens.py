@@ -1,0 +1,206 @@
+"""What goes wrong on the screens: refused microphones, closed tabs, two windows, bad input; and axe."""
+
+from __future__ import annotations
+
+import re
+import tempfile
+import unittest
+from importlib.resources import files
+from pathlib import Path
+
+from axe_core_python.sync_playwright import Axe
+from playwright.sync_api import Browser, Page, expect
+
+from tests.browser.harness import browser, running
+
+WINDOW = {"width": 1280, "height": 800}
+
+
+class ScreensTest(unittest.TestCase):
+    address: str
+    chromium: Browser
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        cls.address = cls.enterClassContext(running())
+        cls.chromium = cls.enterClassContext(browser())
+
+    def page(self) -> Page:
+        context = self.chromium.new_context(viewport=WINDOW)
+        context.set_default_timeout(15_000)
+        self.addCleanup(context.close)
+        return context.new_page()
+
+    def lesson(self, page: Page, title: str = "Bee") -> str:
+        lessons = page.request.get(f"{self.address}/api/lessons").json()["lessons"]
+        return next(one["id"] for one in lessons if title in one["title"])
+
+    def fresh(self, page: Page, text: str = "The bee went home. She danced.") -> str:
+        body = {"text": text, "title": "A fresh one"}
+        return str(page.request.post(f"{self.address}/api/lessons", data=body).json()["id"])
+
+    def test_axe_finds_nothing_on_any_screen(self) -> None:
+        page = self.page()
+        bee = self.lesson(page)
+        link = page.request.post(f"{self.address}/api/lessons/{bee}/link").json()["url"]
+        paths = [
+            "/",
+            "/new",
+            *(f"/lesson/{bee}/{step}" for step in ("text", "plan", "record", "sync", "video", "share")),
+        ]
+        for url in [*(self.address + path for path in paths), f"{link}?at=9"]:
+            page.goto(url)
+            page.wait_for_load_state("networkidle")
+            page.wait_for_timeout(400)
+            found = Axe().run(page, options={"runOnly": ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]})
+            faults = [(v["id"], [n["html"][:160] for n in v["nodes"]][:3]) for v in found["violations"]]
+            with self.subTest(url.replace(self.address, "")):
+                self.assertEqual(faults, [])
+
+    def test_a_bad_text_keeps_what_was_pasted(self) -> None:
+        page = self.page()
+        page.goto(f"{self.address}/new")
+        arabic = "مرحبا بالعالم هذا نص طويل"
+        page.get_by_label("Passage", exact=True).fill(arabic)
+        expect(page.get_by_role("alert").first).to_contain_text("right to left")
+        page.get_by_role("button", name="Keep it and go to Plan").click()
+        expect(page.get_by_role("alert").first).to_contain_text("kept in the box")
+        page.reload()
+        expect(page.get_by_label("Passage", exact=True)).to_have_value(arabic)
+
+    def test_a_refused_microphone_is_said_and_a_file_can_be_handed_in(self) -> None:
+        page = self.page()
+        page.add_init_script(
+            "navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('no', 'NotAllowedError'))"
+        )
+        page.goto(f"{self.address}/lesson/{self.fresh(page)}/record")
+        page.get_by_role("button", name="Record a take").click()
+        expect(page.get_by_role("alert")).to_contain_text("Allow it in the address bar")
+        with tempfile.TemporaryDirectory() as folder:
+            picture = Path(folder) / "reading.mp3"
+            picture.write_bytes(b"\x89PNG\r\n\x1a\n" + bytes(400))
+            page.get_by_label("Hand in a sound file instead").set_input_files(picture)
+            expect(page.get_by_role("alert").last).to_contain_text("no sound in this file")
+
+    def test_a_take_of_another_text_says_so_and_is_kept(self) -> None:
+        page = self.page()
+        page.goto(f"{self.address}/lesson/{self.fresh(page, 'Seven purple elephants juggle bananas quietly.')}/record")
+        with tempfile.TemporaryDirectory() as folder:
+            sound = Path(folder) / "rain.m4a"
+            sound.write_bytes((files("wordtrail.standins") / "demo" / "rain.m4a").read_bytes())
+            page.get_by_label("Hand in a sound file instead").set_input_files(sound)
+        alert = page.get_by_role("alert")
+        expect(alert).to_contain_text("The passage is not read in this take", timeout=90_000)
+        expect(alert).to_contain_text("The take is kept")
+        page.get_by_role("link", name=re.compile("^Record")).click()
+        expect(page.get_by_text("Take 1", exact=True)).to_be_visible()
+
+    def test_a_closed_tab_loses_at_most_the_last_two_seconds(self) -> None:
+        page = self.page()
+        lesson = self.fresh(page)
+        page.goto(f"{self.address}/lesson/{lesson}/record")
+        page.get_by_role("button", name="Record a take").click()
+        expect(page.get_by_text("recording", exact=True)).to_be_visible()
+        page.wait_for_timeout(5000)
+        page.close(run_before_unload=False)
+        again = self.page()
+        again.goto(f"{self.address}/lesson/{lesson}/record")
+        expect(again.get_by_text("Take 1 was broken off")).to_be_visible()
+        again.get_by_role("button", name="Keep it as a take").click()
+        expect(again.get_by_text("Take 1 was broken off")).to_be_hidden()
+        expect(again.get_by_text(re.compile(r"0:0[3-6] · recorded here"))).to_be_visible(timeout=30_000)
+
+    def test_an_unplugged_microphone_keeps_what_was_recorded(self) -> None:
+        page = self.page()
+        page.add_init_script(
+            """const get = navigator.mediaDevices.getUserMedia.bind(navigator.mediaDevices)
+            navigator.mediaDevices.getUserMedia = async (wish) => (window.__stream = await get(wish))"""
+        )
+        page.goto(f"{self.address}/lesson/{self.fresh(page)}/record")
+        page.get_by_role("button", name="Record a take").click()
+        expect(page.get_by_text("recording", exact=True)).to_be_visible()
+        page.wait_for_timeout(2500)
+        page.evaluate(
+            "() => { const t = window.__stream.getTracks()[0]; t.stop(); t.dispatchEvent(new Event('ended')) }"
+        )
+        expect(page.get_by_role("alert").first).to_contain_text("Everything up to then is kept")
+        expect(page.get_by_text("Take 1", exact=True)).to_be_visible()
+
+    def test_two_windows_on_one_lesson(self) -> None:
+        one, other = self.page(), self.page()
+        lesson = self.fresh(one)
+        for window in (one, other):
+            window.goto(f"{self.address}/lesson/{lesson}/plan")
+            window.locator('[data-box="a3"]').click()
+        one.get_by_role("button", name="signal word").click()
+        expect(one.get_by_role("heading", name="went")).to_be_visible()
+        other.get_by_role("button", name="new word").click()
+        expect(other.get_by_role("alert")).to_contain_text("another window")
+        expect(other.get_by_role("heading", name="went")).to_be_visible()
+        other.get_by_role("button", name="Understood").click()
+        other.get_by_role("button", name="new word").click()
+        expect(other.get_by_role("heading", name="went")).to_have_count(2)
+
+    def test_changing_a_word_says_what_hung_on_it(self) -> None:
+        page = self.page()
+        lesson = self.fresh(page)
+        page.goto(f"{self.address}/lesson/{lesson}/plan")
+        page.locator('[data-box="a3"]').click()
+        page.get_by_role("button", name="new word").click()
+        page.get_by_role("link", name=re.compile("^Text")).click()
+        page.get_by_label("Passage", exact=True).fill("The bee flew home. She danced.")
+        page.get_by_role("button", name="Keep the text").click()
+        expect(page.get_by_text("The highlight on “went” went away with its words.")).to_be_visible()
+        page.get_by_role("button", name="Undo").click()
+        expect(page.get_by_text("went away with its words")).to_be_hidden()
+        expect(page.get_by_label("Passage", exact=True)).to_have_value("The bee went home. She danced.")
+
+    def test_a_plan_can_be_made_with_the_keyboard_alone(self) -> None:
+        page = self.page()
+        page.goto(f"{self.address}/lesson/{self.fresh(page)}/plan")
+        expect(page.get_by_text("Choose a word")).to_be_visible()
+        for key in ("ArrowRight", "ArrowRight", "Shift+ArrowRight"):
+            page.keyboard.press(key)
+        expect(page.get_by_text("“bee went”")).to_be_visible()
+        page.keyboard.press("u")
+        expect(page.get_by_role("heading", name="bee went")).to_be_visible()
+        page.keyboard.press("ArrowRight")
+        page.keyboard.press("p")
+        page.keyboard.type("What comes next?")
+        page.keyboard.press("Enter")
+        expect(page.get_by_role("heading", name="Pause point")).to_be_visible()
+        page.keyboard.press("?")
+        expect(page.get_by_role("dialog")).to_contain_text("Keys on this screen")
+
+    def test_a_word_is_moved_and_stays(self) -> None:
+        page = self.page()
+        page.goto(f"{self.address}/lesson/{self.lesson(page, 'Rain')}/sync")
+        handle = page.get_by_role("button", name=re.compile(r"^Start of roof,")).first
+        label = handle.get_attribute("aria-label") or ""
+        start = float(re.search(r"[\d.]+(?= s\.)", label)[0])  # type: ignore[index]
+        handle.focus()
+        for _ in range(5):
+            page.keyboard.press("ArrowRight")
+        moved = re.compile(rf"^Start of roof,, {start + 0.05:.2f} s")
+        expect(page.get_by_text("Everything kept")).to_be_visible()
+        expect(page.get_by_role("button", name="Undo")).to_be_enabled()
+        page.reload()
+        expect(page.get_by_role("button", name=moved)).to_be_visible()
+        page.get_by_role("button", name="Undo").click()
+        expect(page.get_by_role("button", name=re.compile(rf"^Start of roof,, {start:.2f} s"))).to_be_visible()
+
+    def test_the_gate_asks_teachers_on_a_network_and_not_students(self) -> None:
+        with running("--passphrase", "three-small-bees") as address:
+            page = self.page()
+            page.goto(address)
+            page.get_by_label("Passphrase").fill("guess")
+            page.get_by_role("button", name="Come in").click()
+            expect(page.get_by_role("alert")).to_contain_text("not the passphrase")
+            page.get_by_label("Passphrase").fill("three-small-bees")
+            page.get_by_role("button", name="Come in").click()
+            expect(page.get_by_role("heading", name="Your shelf")).to_be_visible()
+            lesson = page.request.get(f"{address}/api/lessons").json()["lessons"][0]["id"]
+            link = page.request.post(f"{address}/api/lessons/{lesson}/link").json()["url"]
+            student = self.page()
+            student.goto(link)
+            expect(student.get_by_role("button", name="Play")).to_be_visible()
