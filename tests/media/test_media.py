@@ -118,7 +118,7 @@ class LessonSoundTest(unittest.TestCase):
         self.assertEqual(sound[RATE // 2], 0)
         self.assertEqual(sound[2 * RATE], take[3 * RATE])
         self.assertEqual(sound[3 * RATE + RATE // 2], take[6 * RATE + RATE // 2])
-        held = with_holds(sound, (Hold(2.0, 3.0),))
+        held = np.concatenate(list(with_holds(sound, (Hold(2.0, 3.0),))))
         self.assertEqual(len(held), 7 * RATE)
         self.assertFalse(held[2 * RATE : 5 * RATE].any())
         self.assertEqual(held[5 * RATE], sound[2 * RATE])

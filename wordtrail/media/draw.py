@@ -43,7 +43,9 @@ class Painter:
         self.layout = layout
         self.sheet = sheet
         self.width, self.height = round(layout.width * scale), round(layout.height * scale)
-        self._surface = skia.Surface(self.width, self.height)
+        # The surface paints straight into this array: nothing is copied to read it.
+        self._pixels = np.zeros((self.height, self.width, 4), np.uint8)
+        self._surface = skia.Surface(self._pixels, colorType=skia.kBGRA_8888_ColorType)
         self._scale = scale
         self._places = layout.places()
         self._marks = {mark.id: mark for mark in layout.marks}
@@ -84,7 +86,7 @@ class Painter:
 
     def pixels(self) -> np.ndarray:
         """The surface as rows of BGRA bytes; changes with the next `paint`."""
-        return np.array(self._surface.makeImageSnapshot(), copy=False)
+        return self._pixels
 
     def png(self) -> bytes:
         """The surface as a PNG picture."""

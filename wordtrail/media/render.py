@@ -8,7 +8,7 @@ from __future__ import annotations
 
 import time
 from collections import deque
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterable, Iterator
 from concurrent.futures import Future, ThreadPoolExecutor
 from dataclasses import dataclass, field
 from fractions import Fraction
@@ -125,7 +125,7 @@ class _Encoder:
     """Pictures and sound on their way into the file, interleaved by time."""
 
     def __init__(
-        self, container: av.container.OutputContainer, painter: Painter, sound: Samples, shares: Shares
+        self, container: av.container.OutputContainer, painter: Painter, sound: Iterable[Samples], shares: Shares
     ) -> None:
         self._container = container
         self._picture = _add_h264(container, painter)
@@ -228,7 +228,8 @@ class _Canvas:
     def frame(self, at: float, key: bool) -> av.VideoFrame:
         """The planes as a frame shown from `at` seconds on."""
         begun = time.perf_counter()
-        frame = av.VideoFrame.from_ndarray(self._planes, format="yuv420p")
+        frame = av.VideoFrame(self.painter.width, self.painter.height, "yuv420p")
+        _fill(frame, self._planes)
         frame.pts = round(at * CLOCK)
         frame.time_base = Fraction(1, CLOCK)
         frame.colorspace, frame.color_range = 1, 1
@@ -257,6 +258,16 @@ class _Canvas:
         chroma = self._planes[whole_height:].reshape(2, quarter, half_width)
         parts = part[height:].reshape(2, height // 2, width // 2)
         chroma[:, top // 2 : bottom // 2, left // 2 : right // 2] = parts
+
+
+def _fill(frame: av.VideoFrame, planes: np.ndarray) -> None:
+    """Copy stacked YUV planes into a frame, row by row where its rows are padded (PyAV's own
+    `from_ndarray` takes twenty times as long for 1080p)."""
+    height, width = frame.height, frame.width
+    luma, chroma = planes[:height], planes[height:].reshape(2, height // 2, width // 2)
+    for plane, source in zip(frame.planes, (luma, chroma[0], chroma[1]), strict=True):
+        rows = np.frombuffer(plane, np.uint8).reshape(-1, plane.line_size)  # type: ignore[call-overload]
+        rows[: source.shape[0], : source.shape[1]] = source
 
 
 def poster(layout: Layout, sheet: CueSheet) -> bytes:

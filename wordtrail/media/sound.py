@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from fractions import Fraction
 from pathlib import Path
 
@@ -31,21 +31,23 @@ def lesson_sound(takes: Mapping[str, Samples], edits: EditList) -> Samples:
     return np.concatenate(parts)
 
 
-def with_holds(sound: Samples, holds: tuple[Hold, ...]) -> Samples:
-    """`sound` with silence put in where the video stands still."""
-    parts, position = list[Samples](), 0
+def with_holds(sound: Samples, holds: tuple[Hold, ...]) -> Iterator[Samples]:
+    """`sound` in parts, with a part of silence wherever the video stands still. The parts are views:
+    an hour's sound is not copied."""
+    position = 0
     for hold in sorted(holds, key=lambda hold: hold.at):
         at = min(len(sound), round(hold.at * RATE))
-        parts += [sound[position:at], np.zeros(round(hold.seconds * RATE), np.float32)]
+        yield sound[position:at]
+        yield np.zeros(round(hold.seconds * RATE), np.float32)
         position = at
-    return np.concatenate([*parts, sound[position:]])
+    yield sound[position:]
 
 
 def write_m4a(sound: Samples, path: Path) -> None:
     """Write `sound` as AAC in an MP4 file that can be played while it loads."""
     with av.open(str(path), "w", format="mp4", options={"movflags": "+faststart"}) as container:
         stream = add_aac(container)
-        for frame in audio_frames(sound):
+        for frame in audio_frames([sound]):
             container.mux(stream.encode(frame))
         container.mux(stream.encode(None))
 
@@ -58,12 +60,15 @@ def add_aac(container: av.container.OutputContainer) -> av.AudioStream:
     return stream
 
 
-def audio_frames(sound: Samples, size: int = 1024 * 16) -> Iterator[av.AudioFrame]:
-    """`sound` as frames for an encoder, `size` samples each, with their times."""
-    for start in range(0, len(sound), size):
-        block = np.ascontiguousarray(sound[start : start + size], dtype=np.float32).reshape(1, -1)
-        frame = av.AudioFrame.from_ndarray(block, format="fltp", layout="mono")
-        frame.sample_rate = RATE
-        frame.pts = start
-        frame.time_base = Fraction(1, RATE)
-        yield frame
+def audio_frames(parts: Iterable[Samples], size: int = 1024 * 16) -> Iterator[av.AudioFrame]:
+    """Sound in parts as frames for an encoder, at most `size` samples each, with their times."""
+    now = 0
+    for part in parts:
+        for start in range(0, len(part), size):
+            block = np.ascontiguousarray(part[start : start + size], dtype=np.float32).reshape(1, -1)
+            frame = av.AudioFrame.from_ndarray(block, format="fltp", layout="mono")
+            frame.sample_rate = RATE
+            frame.pts = now
+            frame.time_base = Fraction(1, RATE)
+            yield frame
+            now += block.shape[1]

@@ -1,6 +1,8 @@
 """The demo world's passages, written by us in our notation."""
 
-BEES_MAP = """# How a bee tells the way
+BEES_MAP = """--- p. 12
+
+# How a bee tells the way
 
 When a bee finds a field of **clover,** she does not keep it to herself. She flies home and dances on the comb.
 

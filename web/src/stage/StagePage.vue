@@ -54,6 +54,24 @@ const read = computed(() => {
     .filter((box) => words.has(box.word))
     .map((box) => ({ word: box.word, ...dotsOf(box, look.value) }))
 })
+/** The chosen words of this page, one run a line. */
+const chosenRuns = computed(() => {
+  const runs: { line: number; left: number; right: number; baseline: number; size: number }[] = []
+  for (const box of props.choosable ? page.value.boxes : []) {
+    if (!props.chosen?.has(box.word)) continue
+    const last = runs[runs.length - 1]
+    if (last?.line === box.line) last.right = box.x + box.width
+    else
+      runs.push({
+        line: box.line,
+        left: box.x,
+        right: box.x + box.width,
+        baseline: box.baseline,
+        size: box.size,
+      })
+  }
+  return runs
+})
 const marks = computed(() =>
   props.state.marks.flatMap(({ mark: id, progress }) => {
     const mark = props.layout.marks.find((candidate) => candidate.id === id)
@@ -139,20 +157,18 @@ function choose(event: MouseEvent, word: string) {
       :rx="h.radius"
       :fill="`var(--color-${h.colour}-pale)`"
     />
-    <g v-if="chosen && choosable" fill="var(--color-lake-pale)">
-      <template v-for="box in page.boxes" :key="`c${box.word}`">
-        <rect
-          v-if="chosen.has(box.word)"
-          :x="box.x - box.size * 0.12"
-          :y="box.baseline - box.size * 0.98"
-          :width="box.width + box.size * 0.24"
-          :height="box.size * 1.42"
-          :rx="box.size * 0.12"
-          stroke="var(--color-lake)"
-          stroke-width="3"
-        />
-      </template>
-    </g>
+    <rect
+      v-for="(run, i) in chosenRuns"
+      :key="`c${i}`"
+      :x="run.left - run.size * 0.1"
+      :y="run.baseline - run.size * 0.98"
+      :width="run.right - run.left + run.size * 0.2"
+      :height="run.size * 1.42"
+      :rx="run.size * 0.12"
+      fill="var(--color-lake-pale)"
+      stroke="var(--color-lake)"
+      stroke-width="3"
+    />
     <rect
       v-if="guide"
       data-guide

@@ -98,11 +98,9 @@ useKeys({
         class="flex flex-wrap items-center gap-4 border-t border-lake bg-lake-pale px-8 py-3"
         aria-labelledby="turn"
       >
-        <div class="min-w-0 flex-1">
-          <h2 id="turn" class="font-bold text-lake">Your turn</h2>
-          <p class="font-passage text-[19px] leading-snug" role="status">{{ gate.question }}</p>
-        </div>
-        <p class="text-[14px] text-quiet">
+        <h2 id="turn" class="text-[17px] font-bold text-lake">Your turn</h2>
+        <p class="sr-only" role="status">{{ gate.question }}</p>
+        <p class="mr-auto text-[14px]">
           {{ left ? `${left} s to think. Take longer if you like.` : 'Take your time.' }}
         </p>
         <button

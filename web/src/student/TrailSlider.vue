@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { clock } from '@/parts/words'
 import type { CueSheet } from '@/stage/cueReader'
@@ -6,20 +7,20 @@ import type { CueSheet } from '@/stage/cueReader'
 const props = defineProps<{ sheet: CueSheet; time: number }>()
 const emit = defineEmits<{ seek: [at: number] }>()
 const track = ref<SVGSVGElement>()
-const WIDTH = 480
-const DOTS = 42
+const { width: measured } = useElementSize(track)
+const width = computed(() => measured.value || 480)
 const heightAt = (share: number) => 22 + 8 * Math.sin(share * 9)
-const dots = Array.from({ length: DOTS }, (_, i) => ({
-  share: i / (DOTS - 1),
-  x: 10 + (i / (DOTS - 1)) * (WIDTH - 20),
-}))
+const dots = computed(() => {
+  const count = Math.max(12, Math.floor(width.value / 12))
+  return Array.from({ length: count }, (_, i) => ({ share: i / (count - 1), x: xOf(i / (count - 1)) }))
+})
 const share = computed(() => Math.min(1, props.time / props.sheet.seconds))
-const xOf = (part: number) => 10 + part * (WIDTH - 20)
+const xOf = (part: number) => 10 + part * (width.value - 20)
 
 function point(event: PointerEvent) {
   const box = track.value!.getBoundingClientRect()
-  const x = ((event.clientX - box.left) / box.width) * WIDTH
-  emit('seek', (Math.min(Math.max(x - 10, 0), WIDTH - 20) / (WIDTH - 20)) * props.sheet.seconds)
+  const x = ((event.clientX - box.left) / box.width) * width.value
+  emit('seek', (Math.min(Math.max(x - 10, 0), width.value - 20) / (width.value - 20)) * props.sheet.seconds)
 }
 </script>
 
@@ -39,8 +40,7 @@ function point(event: PointerEvent) {
   >
     <svg
       ref="track"
-      :viewBox="`0 0 ${WIDTH} 44`"
-      preserveAspectRatio="none"
+      :viewBox="`0 0 ${width} 44`"
       class="block h-[44px] w-full cursor-pointer"
       @pointerdown="point"
     >

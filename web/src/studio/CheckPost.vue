@@ -28,10 +28,10 @@ const asks = computed(() => number.value >= 0)
       <button class="button" type="button" @click="$emit('hear')">Hear it</button>
       <div class="grid grid-cols-2 gap-2">
         <button class="button px-2" type="button" @click="$emit('nudge', -0.01)">
-          10 ms earlier <kbd class="key">Alt ←</kbd>
+          Earlier <kbd class="key whitespace-nowrap">Alt ←</kbd>
         </button>
         <button class="button px-2" type="button" @click="$emit('nudge', 0.01)">
-          10 ms later <kbd class="key">Alt →</kbd>
+          Later <kbd class="key whitespace-nowrap">Alt →</kbd>
         </button>
       </div>
       <button class="button" type="button" @click="$emit('here')">It begins where I stopped</button>

@@ -225,10 +225,7 @@ useKeys({
         </p>
       </template>
     </SignpostRow>
-    <section
-      class="sheet mt-3 flex min-h-[60px] flex-wrap items-center gap-2 px-4 py-2"
-      aria-label="The chosen words"
-    >
+    <section class="sheet mt-3 flex min-h-[60px] items-center gap-2 px-4 py-2" aria-label="The chosen words">
       <template v-if="!chosen.length">
         <button class="button" type="button" :disabled="page <= 0" @click="page--">Page before</button>
         <span>{{ page === 0 ? 'Title card' : `Page ${page} of ${pages - 1}` }}</span>
@@ -263,14 +260,14 @@ useKeys({
         @cancel="asking = false"
       />
       <template v-else>
-        <span class="max-w-[240px] truncate font-passage text-[17px]"
+        <span class="max-w-[200px] truncate font-passage text-[17px]"
           >“{{ textOf(chosen[0]!.id, last!.id) }}”</span
         >
         <button class="button button-main" type="button" @click="asking = true">
           Pause after this <kbd class="key text-ink">P</kbd>
         </button>
         <span class="mx-1 h-6 border-l border-hairline" aria-hidden="true" />
-        <span class="text-[14px] text-quiet">Mark as</span>
+        <span class="text-[14px] text-quiet">Mark</span>
         <button
           v-for="meaning in legend"
           :key="meaning.id"
@@ -287,7 +284,9 @@ useKeys({
         <button class="button" type="button" @click="mark('highlight', 'evidence')">
           Highlight <kbd class="key">H</kbd>
         </button>
-        <button class="button ml-auto" type="button" @click="clear">Choose nothing</button>
+        <button class="button ml-auto" type="button" title="Choose nothing" @click="clear">
+          <kbd class="key">Esc</kbd>
+        </button>
       </template>
     </section>
   </div>

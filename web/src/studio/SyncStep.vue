@@ -68,7 +68,7 @@ const widths = computed(
 )
 const rows = computed(() =>
   stage.value && trail.data.value
-    ? rowsOf(stage.value, trail.data.value, view.value!.lesson.pause_points ?? [])
+    ? rowsOf(stage.value, trail.data.value, view.value!.lesson.pause_points ?? [], words.value)
     : [],
 )
 const checks = computed(() => trail.data.value?.checks ?? [])
@@ -234,7 +234,11 @@ useKeys({
                 <div
                   v-else
                   class="my-2 ml-[52px] flex gap-2 rounded-sheet border border-dashed px-3 py-1 text-[13px]"
-                  :class="row.kind === 'pause' ? 'border-lake text-lake' : 'border-moss-half text-quiet'"
+                  :class="{
+                    'border-lake text-lake': row.kind === 'pause',
+                    'border-moss-half text-quiet': row.kind === 'talk',
+                    'border-signal text-signal': row.kind === 'missing',
+                  }"
                 >
                   <span class="min-w-0 truncate font-semibold">{{ row.text }}</span>
                   <span class="ml-auto whitespace-nowrap">{{ row.note }}</span>

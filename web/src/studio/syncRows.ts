@@ -16,7 +16,14 @@ export interface StripVisit {
 
 export type Row =
   | { kind: 'line'; key: string; start: number; end: number; number: string; visits: StripVisit[] }
-  | { kind: 'talk' | 'pause' | 'unread'; key: string; start: number; end: number; text: string; note: string }
+  | {
+      kind: 'talk' | 'pause' | 'missing'
+      key: string
+      start: number
+      end: number
+      text: string
+      note: string
+    }
 
 /** A visit or slip that can be chosen. */
 export interface Place {
@@ -34,6 +41,7 @@ export function rowsOf(
   stage: Schemas['Stage'],
   view: Schemas['TrailView'],
   points: readonly Schemas['PausePoint'][],
+  printed: ReadonlyMap<string, string>,
 ): Row[] {
   const trail = view.trail
   const places = placesOf(stage.layout)
@@ -91,5 +99,46 @@ export function rowsOf(
     text: `Pause point · ${points.find((point) => point.id === gate.pause)?.question ?? ''}`,
     note: `${gate.think_seconds} s, made by the lesson`,
   }))
-  return [...rows, ...talk, ...pauses].sort((a, b) => a.start - b.start)
+  return [...rows, ...talk, ...pauses, ...missing(view, order, printed)].sort((a, b) => a.start - b.start)
+}
+
+/** Words left out, and stretches not read at all, each behind the word that was read before it. */
+function missing(
+  view: Schemas['TrailView'],
+  order: ReadonlyMap<string, number>,
+  printed: ReadonlyMap<string, string>,
+): Row[] {
+  const { slips, unread, visits } = view.trail
+  const leftOut: Row[] = slips!
+    .filter((slip) => slip.kind === 'left out')
+    .map((slip) => ({
+      kind: 'missing',
+      key: `out${slip.word}`,
+      start: slip.start,
+      end: slip.start,
+      text: `Left out · “${printed.get(slip.word)}”`,
+      note: '',
+    }))
+  const runs: string[][] = []
+  for (const word of unread!) {
+    const last = runs[runs.length - 1]
+    const follows = last && order.get(word) === (order.get(last[last.length - 1]!) ?? -2) + 1
+    if (follows) last.push(word)
+    else runs.push([word])
+  }
+  const notRead: Row[] = runs.map((run) => {
+    const at = order.get(run[0]!) ?? 0
+    const before = visits.filter((visit) => (order.get(visit.word) ?? 0) < at)
+    const end = before.reduce((latest, visit) => Math.max(latest, visit.end), 0)
+    const text = run.map((word) => printed.get(word)).join(' ')
+    return {
+      kind: 'missing',
+      key: `unread${run[0]}`,
+      start: end,
+      end,
+      text: `Not read · “${text}”`,
+      note: `${run.length} words`,
+    }
+  })
+  return [...leftOut, ...notRead]
 }

@@ -1,0 +1,78 @@
+"""`./run shots`: one picture of each main view, from the demo data, into docs/screenshots/."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+from playwright.sync_api import Page
+
+from tests.browser.harness import browser, running
+
+FOLDER = Path(__file__).resolve().parents[2] / "docs" / "screenshots"
+
+
+def main() -> None:
+    """Take all pictures anew."""
+    FOLDER.mkdir(parents=True, exist_ok=True)
+    with running() as address, browser() as chromium:
+        page = chromium.new_page(viewport={"width": 1280, "height": 800})
+        page.set_default_timeout(30_000)
+        lessons = page.request.get(f"{address}/api/lessons").json()["lessons"]
+        bee = f"{address}/lesson/{next(one['id'] for one in lessons if 'Bee' in one['title'])}"
+        rain = f"{address}/lesson/{next(one['id'] for one in lessons if 'Rain' in one['title'])}"
+
+        def shot(name: str) -> None:
+            page.wait_for_timeout(500)
+            page.screenshot(path=FOLDER / f"{name}.png")
+
+        page.goto(f"{bee}/text")
+        page.get_by_text("Page 1 of").wait_for()
+        shot("text")
+        page.goto(f"{bee}/plan")
+        page.locator('[data-box="a34"]').click()
+        page.locator('[data-box="a36"]').click(modifiers=["Shift"])
+        shot("plan")
+        _record(page, rain)
+        shot("record")
+        page.keyboard.press("r")
+        page.get_by_text("By line").wait_for(timeout=60_000)
+        page.goto(f"{bee}/sync")
+        page.get_by_role("button", name="Check next").click()
+        shot("sync")
+        page.goto(f"{bee}/video")
+        page.get_by_role("button", name="Make the video").click()
+        page.get_by_role("link", name="Download the video (MP4)").wait_for(timeout=120_000)
+        page.locator("video").evaluate(
+            "v => new Promise(done => { v.onseeked = done; v.muted = true; v.currentTime = 45.3 })"
+        )
+        page.mouse.move(1100, 780)
+        page.wait_for_timeout(3500)
+        shot("video")
+        page.goto(f"{bee}/share")
+        page.get_by_role("button", name="Make the link").click()
+        link = page.locator("[data-link]").inner_text()
+        page.locator("[data-link]").evaluate("el => (el.textContent = 'https://trail.larkmoor.example/s/q7Vf0Zr2mX')")
+        shot("share")
+        page.goto(address)
+        page.get_by_role("heading", name="Your shelf").wait_for()
+        shot("shelf")
+        page.goto(f"{link}?at=25.6")
+        page.get_by_role("button", name="Play").click()
+        page.get_by_role("heading", name="Your turn").wait_for()
+        page.wait_for_timeout(4200)
+        shot("student")
+    print(f"{len(list(FOLDER.glob('*.png')))} pictures in {FOLDER.relative_to(Path.cwd())}")
+
+
+def _record(page: Page, lesson: str) -> None:
+    """A recording in progress, with the simulated microphone."""
+    page.goto(f"{lesson}/record")
+    page.get_by_role("button", name="Microphone").click()
+    page.get_by_role("option", name="Simulated microphone").click()
+    page.get_by_role("button", name="Record a take").click()
+    page.get_by_text("recording", exact=True).wait_for()
+    page.wait_for_timeout(7000)
+
+
+if __name__ == "__main__":
+    main()
