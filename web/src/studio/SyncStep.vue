@@ -13,6 +13,7 @@ import { usePlayer } from '@/stage/player'
 import StagePage from '@/stage/StagePage.vue'
 import CheckPost from './CheckPost.vue'
 import SoundStrip from './SoundStrip.vue'
+import TakeList from './TakeList.vue'
 import TrimBar from './TrimBar.vue'
 import { rowsOf, type Place } from './syncRows'
 
@@ -339,6 +340,7 @@ useKeys({
       <p v-else class="text-[14px] text-quiet">
         Click a word to go there. Drag the post at its beginning to move where it lights.
       </p>
+      <TakeList v-if="view!.takes.length > 1" />
     </aside>
   </div>
   <section v-else-if="!job" class="sheet flex flex-1 flex-col items-center justify-center gap-2 text-center">
