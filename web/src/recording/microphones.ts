@@ -16,6 +16,8 @@ export interface OpenMicrophone {
 
 export class MicrophoneRefused extends Error {}
 export class NoMicrophone extends Error {}
+/** Browsers give a microphone to https pages and to this computer's own address only. */
+export class NotHere extends Error {}
 
 /** The true sound: everything that calls do to a voice is off. */
 const TRUE_SOUND = {
@@ -35,6 +37,7 @@ export async function listMicrophones(simulated: boolean): Promise<Microphone[]>
 
 export async function openMicrophone(id: string, simulatedSound: string): Promise<OpenMicrophone> {
   if (id === SIMULATED) return openSimulated(simulatedSound)
+  if (!navigator.mediaDevices) throw new NotHere()
   try {
     const audio = { ...TRUE_SOUND, ...(id ? { deviceId: { exact: id } } : {}) }
     const stream = await navigator.mediaDevices.getUserMedia({ audio })

@@ -14,6 +14,7 @@ import { clock } from '@/parts/words'
 import {
   listMicrophones,
   MicrophoneRefused,
+  NotHere,
   openMicrophone,
   SIMULATED,
   watchLevel,
@@ -110,11 +111,17 @@ async function use(id: string) {
     await refreshMicrophones()
     chosen.value = id || open.value.stream.getAudioTracks()[0]?.getSettings().deviceId || ''
   } catch (fault) {
-    trouble.value =
-      fault instanceof MicrophoneRefused
-        ? 'The browser may not use the microphone. Allow it in the address bar, then choose the microphone again, or hand in a sound file. Your lesson is kept as it is.'
-        : 'No microphone answers. Plug one in and choose it again, or hand in a sound file. Your lesson is kept as it is.'
+    trouble.value = whyNot(fault)
   }
+}
+
+function whyNot(fault: unknown): string {
+  const otherwise = 'or hand in a sound file. Your lesson is kept as it is.'
+  if (fault instanceof MicrophoneRefused)
+    return `The browser may not use the microphone. Allow it in the address bar, then choose it again, ${otherwise}`
+  if (fault instanceof NotHere)
+    return `Browsers give the microphone to https pages only. Open Word Trail on the computer it runs on, ${otherwise}`
+  return `No microphone answers. Plug one in and choose it again, ${otherwise}`
 }
 
 function closeMicrophone() {

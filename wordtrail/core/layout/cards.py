@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from wordtrail.core.layout.lines import moved_by, set_text
+from wordtrail.core.layout.lines import set_text
 from wordtrail.core.layout.model import Ink, LaidCard, Look, Point, SetPiece, WordBox
 from wordtrail.core.layout.stages import Stage
 from wordtrail.core.plan.model import PausePoint
@@ -23,7 +23,7 @@ def laid_card(point: PausePoint, page: int, box: WordBox, stage: Stage) -> LaidC
     """
     width = stage.card_width
     for size in SIZES:
-        lines = set_text(point.question, size, width - 2 * ROOM, Style.PLAIN, Ink.INK)
+        lines = set_text(point.question, size, width - 2 * ROOM, Style.PLAIN)
         height = HEADER + ROOM + len(lines) * size * 1.4 + ROOM + (2 * ROOM if point.think_seconds else 0.0)
         if height <= stage.height * 0.66:
             break
@@ -31,11 +31,11 @@ def laid_card(point: PausePoint, page: int, box: WordBox, stage: Stage) -> LaidC
     y = min(max(line_y - HEADER / 2, stage.text_top), stage.text_top + stage.text_height - height)
     left = stage.card_left
     pieces = list[SetPiece]()
-    for line in set_text(HEADING, 30.0, width, Style.BOLD, Ink.WHITE):
-        pieces += [moved_by(piece, left + ROOM, y + HEADER / 2 + 10.5) for piece in line.pieces]
+    for line in set_text(HEADING, 30.0, width, Style.BOLD):
+        pieces += line.set_at(left + ROOM, y + HEADER / 2 + 10.5, Ink.WHITE)
     baseline = y + HEADER + ROOM + size
     for line in lines:
-        pieces += [moved_by(piece, left + ROOM, baseline) for piece in line.pieces]
+        pieces += line.set_at(left + ROOM, baseline, Ink.INK)
         baseline += size * 1.4
     stones = _stones(left + ROOM, y + height - 1.6 * ROOM) if point.think_seconds else ()
     tip_y = y + HEADER / 2

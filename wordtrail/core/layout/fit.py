@@ -7,9 +7,10 @@ are then set as large as that many pages allow.
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
-from wordtrail.core.layout.lines import LINE_HEIGHT, Line, broken
+from wordtrail.core.layout.lines import LINE_HEIGHT, Chunk, Line, broken, verses_of
 from wordtrail.core.layout.model import Ink
 from wordtrail.core.layout.stages import TYPE_SCALE, Stage
 from wordtrail.core.text.model import Block, BlockKind, Page, Style
@@ -43,17 +44,23 @@ class Row:
     number: str
     inset: float
 
+    @property
+    def ink(self) -> Ink:
+        """What the line is printed in."""
+        return Ink.QUIET if self.block.kind in _QUIET else Ink.INK
 
-def rows_at(page: Page, size: float, stage: Stage) -> tuple[Row, ...]:
-    """All lines of `page` set at `size`, top to bottom."""
+
+Verses = tuple[tuple[Chunk, ...], ...]
+
+
+def rows_at(blocks: Sequence[tuple[Block, Verses]], size: float, stage: Stage) -> tuple[Row, ...]:
+    """All lines of a page's blocks set at `size`, top to bottom."""
     rows: list[Row] = []
-    for block in page.blocks:
+    for block, verses in blocks:
         own = size * _RELATIVE.get(block.kind, 1.0)
         boxed = block.kind is BlockKind.FACT_BOX
         inset = own * PANEL_ROOM if boxed else 0.0
-        ink = Ink.QUIET if block.kind in _QUIET else Ink.INK
-        style = _STYLES.get(block.kind, Style.PLAIN)
-        lines = broken(block, own, stage.text_width - 2 * inset, style, ink)
+        lines = broken(verses, own, stage.text_width - 2 * inset)
         verse_line = block.number or 0
         for index, line in enumerate(lines):
             first, last = index == 0, index == len(lines) - 1
@@ -103,15 +110,16 @@ def column_height(rows: list[Row]) -> float:
 def fitted(page: Page, stage: Stage) -> tuple[float, list[list[Row]]]:
     """The size in page units at which `page` is set, and its rows on one or more pages."""
     smallest = TYPE_SCALE[-1]
-    fewest = len(pages_of_rows(rows_at(page, smallest, stage), stage.text_height))
+    blocks = [(block, verses_of(block, _STYLES.get(block.kind, Style.PLAIN))) for block in page.blocks]
+    fewest = len(pages_of_rows(rows_at(blocks, smallest, stage), stage.text_height))
     for size in TYPE_SCALE:
-        rows = rows_at(page, size, stage)
+        rows = rows_at(blocks, size, stage)
         if any(row.line.width > stage.text_width - 2 * row.inset + 0.5 for row in rows) and size != smallest:
             continue
         pages = pages_of_rows(rows, stage.text_height)
         if len(pages) <= fewest:
             return size, _evened(rows, pages, stage)
-    return smallest, pages_of_rows(rows_at(page, smallest, stage), stage.text_height)
+    return smallest, pages_of_rows(rows_at(blocks, smallest, stage), stage.text_height)
 
 
 def _evened(rows: tuple[Row, ...], pages: list[list[Row]], stage: Stage) -> list[list[Row]]:

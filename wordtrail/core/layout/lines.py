@@ -1,9 +1,14 @@
-"""Breaking a block into lines of set pieces at a given size."""
+"""Breaking a block into lines.
+
+Chunks are measured once, at size 1, and only added up for each size that is tried; pieces are set
+at their places once the size is known.
+"""
 
 from __future__ import annotations
 
-import itertools
-from dataclasses import dataclass, replace
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+from itertools import pairwise
 
 from wordtrail.core.layout.faces import shape
 from wordtrail.core.layout.model import Ink, SetPiece
@@ -13,71 +18,102 @@ from wordtrail.core.text.pieces import Piece, pieces_of
 LINE_HEIGHT = 1.8
 """Times the size: room for the footpath of dots and for marks between the lines."""
 
+HANGING = 1.5
+"""Ems by which a verse line that is too long is indented where it goes on."""
+
+
+@dataclass(frozen=True, slots=True)
+class _Run:
+    """Text of one style at size 1, beginning at `x` in its chunk."""
+
+    text: str
+    style: Style
+    word: str
+    x: float
+
 
 @dataclass(frozen=True, slots=True)
 class Chunk:
-    """Pieces that must stay on one line (a word and the dash that clings to it), with the pieces
-    placed from x = 0."""
+    """What must stay on one line (a word and the dash that clings to it): its runs, its width and
+    the space before it, all at size 1."""
 
-    pieces: tuple[SetPiece, ...]
+    runs: tuple[_Run, ...]
     width: float
     space_before: float
 
 
 @dataclass(frozen=True, slots=True)
 class Line:
-    """One line: its pieces with x from the block's left edge and baseline 0."""
+    """Chunks with the left edge of each from the block's left edge, for one size, and the width."""
 
-    pieces: tuple[SetPiece, ...]
+    chunks: tuple[tuple[float, Chunk], ...]
+    size: float
     width: float
     first_of_verse: bool = True
 
+    def set_at(self, left: float, baseline: float, ink: Ink) -> list[SetPiece]:
+        """The line's pieces with the block's left edge at `left` and the baseline at `baseline`."""
+        return [
+            _set(run, left + x + run.x * self.size, baseline, self.size, ink)
+            for x, chunk in self.chunks
+            for run in chunk.runs
+        ]
 
-def broken(block: Block, size: float, width: float, style: Style = Style.PLAIN, ink: Ink = Ink.INK) -> tuple[Line, ...]:
-    """The lines of `block` set at `size` in a column of `width` page units.
 
-    A verse line that is too long goes on in the next line, indented by one and a half ems. A word
-    wider than the column stands alone on its line and is not cut.
-    """
+def _set(run: _Run, x: float, baseline: float, size: float, ink: Ink) -> SetPiece:
+    shaped = shape(run.text, run.style)
+    letters = tuple([round(x + at * size, 3) for at in shaped.letters])
+    return SetPiece(
+        run.text,
+        round(x, 3),
+        round(baseline, 3),
+        round(shaped.advance * size, 3),
+        size,
+        run.style,
+        run.word,
+        letters,
+        ink,
+    )
+
+
+def verses_of(block: Block, style: Style) -> tuple[tuple[Chunk, ...], ...]:
+    """The chunks of each line feed's line of `block`; a paragraph is one such line."""
     words = {word.start: word.id for word in block.words}
-    lines: list[Line] = []
-    offset = 0
+    verses, offset = [], 0
     for verse in block.text.split("\n"):
-        chunks = _chunks(verse, offset, words, block.emphasis, size, style, ink)
-        lines += _filled(chunks, width, hanging=1.5 * size if "\n" in block.text else 0.0)
+        verses.append(tuple(_chunks(verse, offset, words, block.emphasis, style)))
         offset += len(verse) + 1
-    return tuple(lines)
+    return tuple(verses)
 
 
-def set_text(text: str, size: float, width: float, style: Style, ink: Ink) -> tuple[Line, ...]:
+def broken(verses: Sequence[tuple[Chunk, ...]], size: float, width: float) -> tuple[Line, ...]:
+    """Verses set at `size` in a column of `width` page units. A word wider than the column stands
+    alone on its line and is not cut."""
+    hanging = HANGING * size if len(verses) > 1 else 0.0
+    return tuple(line for verse in verses for line in _filled(verse, size, width, hanging))
+
+
+def set_text(text: str, size: float, width: float, style: Style) -> tuple[Line, ...]:
     """Lines of plain text that belongs to no passage (cards, credits)."""
-    chunks = _chunks(text, 0, {}, (), size, style, ink)
-    return tuple(_filled(chunks, width, hanging=0.0))
+    return tuple(_filled(_chunks(text, 0, {}, (), style), size, width, 0.0))
 
 
-def _chunks(
-    text: str, offset: int, words: dict[int, str], emphasis: tuple[Emphasis, ...],
-    size: float, style: Style, ink: Ink,
-) -> list[Chunk]:  # fmt: skip
+def _chunks(text: str, offset: int, words: dict[int, str], emphasis: tuple[Emphasis, ...], style: Style) -> list[Chunk]:
     chunks: list[Chunk] = []
-    space = shape(" ", style).advance * size
+    space = shape(" ", style).advance
     end_before = -1
     for piece in pieces_of(text):
-        runs = _runs(piece, offset, emphasis, style)
-        word = words.get(offset + piece.start, "")
-        placed, x = list[SetPiece](), 0.0
-        for run, run_style in runs:
-            shaped = shape(run, run_style)
-            letters = tuple(round(x + at * size, 3) for at in shaped.letters)
-            placed.append(SetPiece(run, x, 0.0, shaped.advance * size, size, run_style, word, letters, ink))
-            x += shaped.advance * size
-        clings = piece.start == end_before and not piece.is_word
-        if clings and chunks:
+        touches = piece.start == end_before
+        runs, x = list[_Run](), 0.0
+        for run, run_style in _runs(piece, offset, emphasis, style):
+            runs.append(_Run(run, run_style, words.get(offset + piece.start, ""), x))
+            x += shape(run, run_style).advance
+        if touches and not piece.is_word and chunks:
             before = chunks[-1]
-            moved = tuple(moved_by(p, before.width, 0.0) for p in placed)
-            chunks[-1] = replace(before, pieces=(*before.pieces, *moved), width=before.width + x)
+            clinging = (_Run(run.text, run.style, run.word, run.x + before.width) for run in runs)
+            chunks[-1] = Chunk((*before.runs, *clinging), before.width + x, before.space_before)
         else:
-            chunks.append(Chunk(tuple(placed), x, 0.0 if piece.start == end_before else space))
+            chunks.append(Chunk(tuple(runs), x, 0.0 if touches else space))
         end_before = piece.end
     return chunks
 
@@ -88,8 +124,7 @@ def _runs(piece: Piece, offset: int, emphasis: tuple[Emphasis, ...], style: Styl
     cuts = {start, end}
     for run in emphasis:
         cuts |= {cut for cut in (run.start, run.end) if start < cut < end}
-    edges = sorted(cuts)
-    return [(piece.text[a - start : b - start], _style_at(a, emphasis, style)) for a, b in itertools.pairwise(edges)]
+    return [(piece.text[a - start : b - start], _style_at(a, emphasis, style)) for a, b in pairwise(sorted(cuts))]
 
 
 def _style_at(offset: int, emphasis: tuple[Emphasis, ...], style: Style) -> Style:
@@ -100,31 +135,17 @@ def _style_at(offset: int, emphasis: tuple[Emphasis, ...], style: Style) -> Styl
     return both.pop() if len(both) == 1 else Style.BOLD_ITALIC
 
 
-def _filled(chunks: list[Chunk], width: float, hanging: float) -> list[Line]:
+def _filled(chunks: Iterable[Chunk], size: float, width: float, hanging: float) -> list[Line]:
     lines: list[Line] = []
-    current, x = list[SetPiece](), 0.0
+    current, x = list[tuple[float, Chunk]](), 0.0
     for chunk in chunks:
-        indent = hanging if lines else 0.0
-        gap = chunk.space_before if current else 0.0
-        if current and indent + x + gap + chunk.width > width:
-            lines.append(_line(current, x, indent, first=not lines))
-            current, x, gap = [], 0.0, 0.0
-        current += [moved_by(piece, x + gap, 0.0) for piece in chunk.pieces]
-        x += gap + chunk.width
+        gap = chunk.space_before * size if current else 0.0
+        own = chunk.width * size
+        if current and x + gap + own > width:
+            lines.append(Line(tuple(current), size, x, not lines))
+            current, x, gap = [], hanging, 0.0
+        current.append((x + gap, chunk))
+        x += gap + own
     if current:
-        lines.append(_line(current, x, hanging if lines else 0.0, first=not lines))
+        lines.append(Line(tuple(current), size, x, not lines))
     return lines
-
-
-def _line(pieces: list[SetPiece], width: float, indent: float, *, first: bool) -> Line:
-    return Line(tuple(moved_by(piece, indent, 0.0) for piece in pieces), width + indent, first)
-
-
-def moved_by(piece: SetPiece, right: float, down: float) -> SetPiece:
-    """The piece moved right and down by so many page units."""
-    return replace(
-        piece,
-        x=round(piece.x + right, 3),
-        baseline=round(piece.baseline + down, 3),
-        letters=tuple(round(letter + right, 3) for letter in piece.letters),
-    )

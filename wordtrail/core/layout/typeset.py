@@ -8,7 +8,7 @@ from itertools import groupby
 from wordtrail.core.layout.cards import laid_card
 from wordtrail.core.layout.faces import shape
 from wordtrail.core.layout.fit import Row, column_height, fitted
-from wordtrail.core.layout.lines import moved_by, set_text
+from wordtrail.core.layout.lines import set_text
 from wordtrail.core.layout.model import Ink, LaidMark, LaidPage, Layout, Panel, SetPiece, Stretch, WordBox
 from wordtrail.core.layout.stages import WIDE, Stage
 from wordtrail.core.lesson.model import Lesson
@@ -19,8 +19,6 @@ ASCENT = 1.18
 """Times the size: from the top of a line's room to its baseline."""
 
 NUMBER_SIZE = 0.5
-
-TITLE_SIZES = (120.0, 104.0, 88.0, 76.0, 64.0, 56.0)
 
 TITLE_SIZES = (120.0, 104.0, 88.0, 76.0, 64.0, 56.0)
 
@@ -60,7 +58,7 @@ def _laid(id: str, label: str, size: float, rows: list[Row], stage: Stage) -> La
     for index, row in enumerate(rows):
         y += row.gap if index else 0.0
         baseline = y + row.size * ASCENT
-        placed = [moved_by(piece, stage.text_left + row.inset, baseline) for piece in row.line.pieces]
+        placed = row.line.set_at(stage.text_left + row.inset, baseline, row.ink)
         boxes += _boxes(placed, index)
         pieces += placed
         if row.number:
@@ -103,22 +101,19 @@ def _panels(tops: list[tuple[Row, float]], stage: Stage) -> tuple[Panel, ...]:
 def title_card(passage: Passage, stage: Stage) -> LaidPage:
     """Title, author and permission in the middle of the stage."""
     width = stage.width * 0.72
-    fitting = (s for s in TITLE_SIZES if len(set_text(passage.title, s, width, Style.BOLD, Ink.INK)) <= 2)
-    fitting = (s for s in TITLE_SIZES if len(set_text(passage.title, s, width, Style.BOLD, Ink.INK)) <= 2)
+    fitting = (s for s in TITLE_SIZES if len(set_text(passage.title, s, width, Style.BOLD)) <= 2)
     size = next(fitting, TITLE_SIZES[-1])
     texts = [
         (passage.title, size, Style.BOLD, Ink.INK),
         (f"by {passage.author}" if passage.author else "", 50.0, Style.PLAIN, Ink.MOSS),
         (passage.permission, 30.0, Style.PLAIN, Ink.QUIET),
     ]
-    rows = [(line, own, style) for text, own, style, ink in texts for line in set_text(text, own, width, style, ink)]
-    height = sum(own * 1.5 for _, own, _ in rows)
-    y = (stage.height - height) / 2 - 30
+    rows = [(line, ink) for text, own, style, ink in texts for line in set_text(text, own, width, style)]
+    y = (stage.height - sum(line.size * 1.5 for line, _ in rows)) / 2 - 30
     pieces: list[SetPiece] = []
-    for line, own, _ in rows:
-        left = (stage.width - line.width) / 2
-        pieces += [moved_by(piece, left, y + own * 1.1) for piece in line.pieces]
-        y += own * 1.5
+    for line, ink in rows:
+        pieces += line.set_at((stage.width - line.width) / 2, y + line.size * 1.1, ink)
+        y += line.size * 1.5
     return LaidPage("title", "", size, tuple(pieces), (), (), title=True)
 
 
