@@ -19,6 +19,9 @@ from wordtrail.core.text.model import Passage
 from wordtrail.core.trail.model import SlipKind, Trail
 from wordtrail.standins.passages import BEES_MAP, RAIN
 
+KNOWN = ("en-us", "en-gb")
+"""Voices whose accent the recogniser's model was made for, or near to it."""
+
 TALK = [
     "Okay everybody, today we are going to read something new together.",
     "Ooh, I wonder what she will do next.",
@@ -117,6 +120,8 @@ def main() -> None:
     results = [measure(narration, passage) for narration, passage in narrations()]
     for result in results:
         print(_row(result.name, [result]))
+    for name, known in (("American and British voices", True), ("accents the model does not know", False)):
+        print(_row(name, [result for result in results if (result.name.split(" · ")[-1] in KNOWN) is known]))
     print(_row("all together", results))
 
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { footpathOf, slantOf, stonesUsed, weightOf, type LaidCard, type Look } from './shapes'
+import StageText from './StageText.vue'
+import { footpathOf, stonesUsed, type LaidCard, type Look } from './shapes'
 
 const props = defineProps<{ card: LaidCard; waited: number; look: Look }>()
 const body = computed(() => props.card.y + props.card.header)
@@ -40,17 +41,7 @@ const tip = computed(() => {
     />
     <rect :x="card.x + 2" :y="body" :width="card.width - 4" height="14" fill="var(--color-white)" />
     <path :d="tip" fill="var(--color-lake)" />
-    <text
-      v-for="(piece, i) in card.pieces"
-      :key="i"
-      :x="piece.x"
-      :y="piece.baseline"
-      :font-size="piece.size"
-      :font-weight="weightOf(piece.style)"
-      :font-style="slantOf(piece.style)"
-      :fill="`var(--color-${piece.ink ?? 'ink'})`"
-      >{{ piece.text }}</text
-    >
+    <StageText :pieces="card.pieces" />
     <template v-for="(stone, i) in card.stones" :key="`s${i}`">
       <circle
         v-if="i < used"

@@ -2,16 +2,15 @@
 import { computed } from 'vue'
 import type { CueSheet, StageState } from './cueReader'
 import PauseCard from './PauseCard.vue'
+import StageText from './StageText.vue'
 import {
   dotsOf,
   highlightOf,
   letterOf,
   placesOf,
   sharesOf,
-  slantOf,
   stoneOf,
   underlineOf,
-  weightOf,
   type Layout,
 } from './shapes'
 
@@ -201,19 +200,7 @@ function choose(event: MouseEvent, word: string) {
         fill="var(--color-moss)"
       />
     </g>
-    <text
-      v-for="(piece, i) in page.pieces"
-      :key="`t${i}`"
-      :x="piece.x"
-      :y="piece.baseline"
-      :font-size="piece.size"
-      :font-weight="weightOf(piece.style)"
-      :font-style="slantOf(piece.style)"
-      :fill="`var(--color-${piece.ink ?? 'ink'})`"
-      :data-word="piece.word || undefined"
-    >
-      {{ piece.text }}
-    </text>
+    <StageText :pieces="page.pieces" />
     <path
       v-if="page.title"
       :d="titleTrail"

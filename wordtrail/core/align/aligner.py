@@ -17,7 +17,7 @@ from wordtrail.core.align.recognise import Recogniser, cut, dictionary_text
 from wordtrail.core.align.slips import asides, left_out, misread, said_twice
 from wordtrail.core.align.stretches import grouped, sound_ends, stretches_of_sound
 from wordtrail.core.align.talk import TALK_WORDS
-from wordtrail.core.align.timing import Run, fluent_runs, in_order, timed
+from wordtrail.core.align.timing import Run, as_heard, fluent_runs, in_order, timed
 from wordtrail.core.align.values import RATE, Heard, Labelled, Progress, Samples, ScriptWord, Stretch, Timed
 from wordtrail.core.errors import PassageNotRead, SilentSound
 from wordtrail.core.text.model import Word
@@ -28,6 +28,9 @@ FEWEST_FOUND = 3
 LEAST_EXACT = 0.08
 """A take in which under 8 % of the heard words are the passage's own, or fewer than three, is not a
 reading of it."""
+
+FEWEST_UNPROVED = 6
+"""Heard words that are believed to be a reading although the forced alignment finds no room for them."""
 
 LISTENING, MATCHING, TIMING = "Listening", "Finding your place in the text", "Setting the times"
 
@@ -55,7 +58,7 @@ def align(
     labels = labelled(heard, spoken.words, spoken.sentence_starts)
     _assert_read(labels)
     labels = bridged(labels, spoken.words)
-    words = _timed(samples, labels, spoken.words, progress)
+    words, labels = _timed(samples, labels, spoken.words, progress)
     visits = _visits(words, spoken.owner)
     start, end = sound_ends(stretches)
     missing, unread = left_out(script, visits)
@@ -152,14 +155,21 @@ def _assert_read(labels: Sequence[Labelled]) -> None:
 
 def _timed(
     samples: Samples, labels: Sequence[Labelled], spoken: Sequence[str], progress: Progress
-) -> tuple[Timed, ...]:
+) -> tuple[tuple[Timed, ...], tuple[Labelled, ...]]:
+    """Spoken words with their times, and the labels without those that the sound gave the lie: a few
+    words that the model of the script suggested, and that cannot be aligned, are talk."""
     runs = fluent_runs(labels)
     edges = [(label.heard.start, label.heard.end) for label in labels]
     words: list[Timed] = []
+    doubted: set[Labelled] = set()
     for index, run in enumerate(runs):
-        words += timed(run, samples, spoken, _limits(run, edges))
+        found = timed(run, samples, spoken, _limits(run, edges))
+        if found is None and len(run.labels) < FEWEST_UNPROVED:
+            doubted.update(run.labels)
+        else:
+            words += found or as_heard(run)
         progress(TIMING, (index + 1) / len(runs))
-    return in_order(words)
+    return in_order(words), tuple(Labelled(label.heard, None) if label in doubted else label for label in labels)
 
 
 def _limits(run: Run, edges: Sequence[tuple[float, float]]) -> tuple[float, float]:

@@ -89,6 +89,7 @@ def _aligner(dictionary: str) -> pocketsphinx.Decoder:
             dict=str(path),
             samprate=float(RATE),
             loglevel="FATAL",
+            cmn="batch",
             beam=1e-80,
             wbeam=1e-60,
             pbeam=1e-80,

@@ -72,8 +72,8 @@ def asides(labels: Sequence[Labelled]) -> tuple[Aside, ...]:
             joins = previous is not None and previous.place is None
             if joins and heard.start - found[-1].end <= TALK_GAP:
                 last = found[-1]
-                found[-1] = Aside(last.start, heard.end, f"{last.heard} {heard.word}")
+                found[-1] = Aside(last.start, round(heard.end, 3), f"{last.heard} {heard.word}")
             else:
-                found.append(Aside(heard.start, heard.end, heard.word))
+                found.append(Aside(round(heard.start, 3), round(heard.end, 3), heard.word))
         previous = label
     return tuple(found)

@@ -17,6 +17,9 @@ ROOM = 0.18
 LONGEST_REST = 1.2
 """Seconds of rest inside a run at which it is parted in two."""
 
+UNALIGNED = 0.4
+"""Confidence in a word that the recogniser heard and the forced alignment did not find."""
+
 REST_EACH_MISSED = 0.6
 """Seconds by which that rest may be longer for each word missed in it."""
 
@@ -79,37 +82,33 @@ def _places(run: list[Labelled]) -> tuple[int, ...]:
     return tuple(places)
 
 
-def timed(run: Run, samples: Samples, script: Sequence[str], limits: tuple[float, float]) -> tuple[Timed, ...]:
-    """Every place of `run` with its time. `limits` are the end of what was heard before the run and
-    the start of what was heard after it; the alignment never reaches over them.
+def timed(run: Run, samples: Samples, script: Sequence[str], limits: tuple[float, float]) -> tuple[Timed, ...] | None:
+    """Every place of `run` with its time, or None where the sound does not admit the run's words.
 
-    Where the sound does not admit the whole run, the recogniser's own times are used.
+    `limits` are the end of what was heard before the run and the start of what was heard after it;
+    the alignment never reaches over them.
     """
     start = max(run.start - ROOM, min(limits[0], run.start), 0.0)
     end = max(min(run.end + ROOM, limits[1]), run.end)
     words = [script[place] for place in run.places]
     found = forced(cut(samples, Stretch(start, end)), words, start, dictionary_text(words))
-    by_place = {label.place: label for label in run.labels}
     if found is None:
-        return tuple(_as_heard(label) for label in run.labels)
+        return None
+    by_place = {label.place: label for label in run.labels}
     result = []
     for place, word in zip(run.places, found, strict=True):
         label = by_place.get(place)
-        result.append(
-            Timed(
-                place,
-                word.start,
-                word.end,
-                _confidence(label, word.start),
-                "" if label is None or label.exact else label.heard.word,
-            )
-        )
+        heard = "" if label is None or label.exact else label.heard.word
+        result.append(Timed(place, word.start, word.end, _confidence(label, word.start), heard))
     return tuple(result)
 
 
-def _as_heard(label: Labelled) -> Timed:
-    heard = label.heard
-    return Timed(label.place or 0, heard.start, heard.end, 0.4, "" if label.exact else heard.word)
+def as_heard(run: Run) -> tuple[Timed, ...]:
+    """The recogniser's own times for the words of a run that could not be aligned."""
+    return tuple(
+        Timed(label.place or 0, label.heard.start, label.heard.end, UNALIGNED, "" if label.exact else label.heard.word)
+        for label in run.labels
+    )
 
 
 def _confidence(label: Labelled | None, start: float) -> float:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from itertools import groupby, pairwise
 
 from wordtrail.core.cues.model import Caption, CueSheet, Drawing, Gate, Light, PageTurn
@@ -33,12 +33,6 @@ SHORTEST_DRAWING, LONGEST_DRAWING = 0.35, 4.0
 CAPTION_CHARACTERS = 74
 TALK_CAPTIONED_FROM = 1.5
 TALK = "[The teacher talks about it.]"
-
-
-@dataclass(frozen=True, slots=True)
-class _TimedAside:
-    start: float
-    end: float
 
 
 def edit_list_of(lesson: Lesson, trails: Mapping[str, Trail], *, lead: float = TITLE_SECONDS) -> EditList:
@@ -86,10 +80,10 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
     )
 
 
-def _heard(lesson: Lesson, trails: Mapping[str, Trail], edits: EditList) -> tuple[list[Light], tuple[_TimedAside, ...]]:
+def _heard(lesson: Lesson, trails: Mapping[str, Trail], edits: EditList) -> tuple[list[Light], tuple[Aside, ...]]:
     """Lights and asides of all kept clips in lesson time."""
     lights: list[Light] = []
-    asides: list[_TimedAside] = []
+    asides: list[Aside] = []
     script = [word.id for word in lesson.script]
     now = edits.lead
     for clip in edits.clips:
@@ -107,8 +101,9 @@ def _heard(lesson: Lesson, trails: Mapping[str, Trail], edits: EditList) -> tupl
     return lights, tuple(asides)
 
 
-def _shifted(aside: Aside, clip: Clip, shift: float) -> _TimedAside:
-    return _TimedAside(max(aside.start, clip.start) + shift, min(aside.end, clip.end) + shift)
+def _shifted(aside: Aside, clip: Clip, shift: float) -> Aside:
+    """The part of an aside that is in the clip, in lesson time."""
+    return Aside(max(aside.start, clip.start) + shift, min(aside.end, clip.end) + shift, aside.heard)
 
 
 def _lingering(lights: list[Light], page_of: dict[str, int]) -> tuple[Light, ...]:
@@ -193,7 +188,7 @@ def _run(script: list[str], mark: Mark) -> list[str]:
     return script[script.index(mark.first) : script.index(mark.last) + 1]
 
 
-def _captions(lesson: Lesson, lights: tuple[Light, ...], asides: tuple[_TimedAside, ...]) -> tuple[Caption, ...]:
+def _captions(lesson: Lesson, lights: tuple[Light, ...], asides: tuple[Aside, ...]) -> tuple[Caption, ...]:
     """What is read, a sentence or less at a time, and that the teacher talks where they do."""
     sentence = {word.id: word.sentence for word in lesson.script}
     printed = {word.id: word.text for word in lesson.script}
