@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { Listbox, ListboxButton, ListboxLabel, ListboxOption, ListboxOptions } from '@headlessui/vue'
 import { useQuery } from '@tanstack/vue-query'
-import { useEventListener, useRafFn } from '@vueuse/core'
 import { ChevronsUpDown, Mic } from '@lucide/vue'
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import { ask, client, Problem } from '@/api/client'
 import { useLesson } from '@/api/lesson'
@@ -11,23 +10,11 @@ import { useStage } from '@/api/stage'
 import LevelMeter from '@/parts/LevelMeter.vue'
 import { useKeys } from '@/parts/keys'
 import { clock } from '@/parts/words'
-import {
-  listMicrophones,
-  MicrophoneRefused,
-  NotHere,
-  openMicrophone,
-  SIMULATED,
-  watchLevel,
-  type Microphone,
-  type OpenMicrophone,
-} from '@/recording/microphones'
-import { TakeRecorder } from '@/recording/recorder'
+import { useTakeRecording } from '@/recording/takeRecording'
 import { stateAt } from '@/stage/cueReader'
 import { placesOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
 import TakeList from './TakeList.vue'
-
-type Phase = 'idle' | 'counting' | 'recording' | 'paused' | 'keeping'
 
 const lesson = useLesson()
 const view = lesson.view
@@ -49,31 +36,26 @@ const guide = useQuery({
   placeholderData: (before) => before,
 })
 
-const phase = ref<Phase>('idle')
-const count = ref(0)
-const takeTime = ref(0)
-const level = ref(0)
-const clipped = ref(false)
-const unsent = ref(0)
-const trouble = ref('')
-const microphones = ref<Microphone[]>([])
-const chosen = ref('')
+const take = useTakeRecording(
+  lesson,
+  computed(() => settings.data.value?.simulated_microphone ?? false),
+  () => router.push({ name: 'sync' }),
+)
+const { phase, count, time, level, clipped, unsent, trouble, microphones, chosen, isOpen, running, busy } =
+  take
+const handing = ref(false)
 const page = ref(1)
 const followGuide = ref(true)
-const open = shallowRef<OpenMicrophone>()
-const recorder = shallowRef<TakeRecorder>()
-let stopLevel = () => {}
 
-const busy = computed(() => phase.value !== 'idle')
 const chosenName = computed(
   () => microphones.value.find((m) => m.id === chosen.value)?.name ?? 'The usual microphone',
 )
 const places = computed(() => (stage.value ? placesOf(stage.value.layout) : new Map()))
 const pages = computed(() => stage.value?.layout.pages.length ?? 1)
 const guided = computed(() => {
-  if (!followGuide.value || (phase.value !== 'recording' && phase.value !== 'paused')) return ''
+  if (!followGuide.value || !running.value) return ''
   const words = guide.data.value?.words ?? []
-  return words.find((word) => word.end > takeTime.value - LEAD_IN)?.id ?? ''
+  return words.find((word) => word.end > time.value - LEAD_IN)?.id ?? ''
 })
 /** Seconds between the end of the count-in and the guide's first word. */
 const LEAD_IN = 0.6
@@ -85,121 +67,13 @@ watch(guided, (word) => {
   const turned = places.value.get(word)?.page
   if (turned !== undefined && turned !== page.value) {
     page.value = turned
-    recorder.value?.note('page', String(turned))
+    take.note('page', String(turned))
   }
 })
 
-async function refreshMicrophones() {
-  microphones.value = await listMicrophones(settings.data.value?.simulated_microphone ?? false)
-  if (!microphones.value.some((m) => m.id === chosen.value)) chosen.value = ''
-}
-onMounted(refreshMicrophones)
-watch(() => settings.data.value, refreshMicrophones)
-if (navigator.mediaDevices) useEventListener(navigator.mediaDevices, 'devicechange', refreshMicrophones)
-
-async function use(id: string) {
-  closeMicrophone()
-  chosen.value = id
-  trouble.value = ''
-  try {
-    open.value = await openMicrophone(id, `/api/lessons/${lesson.id.value}/simulated-microphone`)
-    stopLevel = watchLevel(open.value.stream, (now, loud) => {
-      level.value = Math.max(now, level.value * 0.85)
-      clipped.value = loud
-    })
-    open.value.stream.getAudioTracks()[0]?.addEventListener('ended', unplugged)
-    await refreshMicrophones()
-    chosen.value = id || open.value.stream.getAudioTracks()[0]?.getSettings().deviceId || ''
-  } catch (fault) {
-    trouble.value = whyNot(fault)
-  }
-}
-
-function whyNot(fault: unknown): string {
-  const otherwise = 'or hand in a sound file. Your lesson is kept as it is.'
-  if (fault instanceof MicrophoneRefused)
-    return `The browser may not use the microphone. Allow it in the address bar, then choose it again, ${otherwise}`
-  if (fault instanceof NotHere)
-    return `Browsers give the microphone to https pages only. Open Word Trail on the computer it runs on, ${otherwise}`
-  return `No microphone answers. Plug one in and choose it again, ${otherwise}`
-}
-
-function closeMicrophone() {
-  stopLevel()
-  open.value?.close()
-  open.value = undefined
-  level.value = 0
-}
-
-async function start() {
-  if (busy.value || !stage.value) return
-  if (!open.value || chosen.value === SIMULATED) await use(chosen.value)
-  if (!open.value) return
+function start() {
   page.value = Math.min(1, pages.value - 1)
-  takeTime.value = 0
-  phase.value = 'counting'
-  for (count.value = 3; count.value > 0; count.value--) {
-    await new Promise((resolve) => setTimeout(resolve, 800))
-    if ((phase.value as Phase) !== 'counting') return
-  }
-  try {
-    const take = await ask(
-      client.POST('/api/lessons/{lesson}/takes', {
-        params: { path: { lesson: lesson.id.value } },
-        body: { origin: 'microphone' },
-      }),
-    )
-    recorder.value = new TakeRecorder(take.id, open.value.stream)
-    recorder.value.onTrouble = (pieces) => (unsent.value = pieces)
-    recorder.value.start()
-    open.value.begin()
-    phase.value = 'recording'
-  } catch (fault) {
-    phase.value = 'idle'
-    lesson.report(fault)
-  }
-}
-
-function pauseOrGoOn() {
-  if (phase.value === 'recording') {
-    recorder.value?.pause()
-    phase.value = 'paused'
-  } else if (phase.value === 'paused') {
-    recorder.value?.resume()
-    phase.value = 'recording'
-  }
-}
-
-async function stop() {
-  if (phase.value === 'counting') {
-    phase.value = 'idle'
-    return
-  }
-  if (!recorder.value || phase.value === 'keeping') return
-  phase.value = 'keeping'
-  try {
-    await recorder.value.finish()
-    await lesson.refresh()
-    recorder.value = undefined
-    phase.value = 'idle'
-    await router.push({ name: 'sync' })
-  } catch (fault) {
-    phase.value = 'idle'
-    await lesson.refresh()
-    lesson.report(fault)
-  }
-}
-
-async function unplugged() {
-  if (phase.value === 'recording' || phase.value === 'paused') {
-    await recorder.value?.finish()
-    recorder.value = undefined
-    phase.value = 'idle'
-    await lesson.refresh()
-    trouble.value =
-      'The microphone went away while you were recording. Everything up to then is kept as a take. Plug it in again and record the rest as a new take.'
-  }
-  closeMicrophone()
+  void take.start()
 }
 
 async function handIn(event: Event) {
@@ -207,7 +81,7 @@ async function handIn(event: Event) {
   const sound = input.files?.[0]
   if (!sound) return
   trouble.value = ''
-  phase.value = 'keeping'
+  handing.value = true
   try {
     const body = new FormData()
     body.append('sound', sound)
@@ -219,7 +93,7 @@ async function handIn(event: Event) {
     lesson.report(fault)
   } finally {
     input.value = ''
-    phase.value = 'idle'
+    handing.value = false
   }
 }
 
@@ -229,22 +103,14 @@ async function keepPace() {
   }
 }
 
-useRafFn(() => {
-  if (recorder.value) takeTime.value = recorder.value.time
-})
-useEventListener(window, 'beforeunload', (event) => {
-  if (phase.value === 'recording' || phase.value === 'paused' || phase.value === 'keeping')
-    event.preventDefault()
-})
 onBeforeRouteLeave(
   () =>
-    !(phase.value === 'recording' || phase.value === 'paused') ||
+    !running.value ||
     window.confirm('You are recording. Leave anyway? What was recorded is kept as an unfinished take.'),
 )
-onBeforeUnmount(closeMicrophone)
 useKeys({
-  r: () => void (busy.value ? stop() : start()),
-  space: pauseOrGoOn,
+  r: () => void (busy.value ? take.stop() : start()),
+  space: take.pauseOrGoOn,
   arrowright: () => (page.value = Math.min(page.value + 1, pages.value - 1)),
   arrowleft: () => (page.value = Math.max(page.value - 1, 0)),
 })
@@ -275,18 +141,18 @@ useKeys({
     </div>
     <div class="flex min-h-0 flex-col gap-4 overflow-y-auto pb-1">
       <section
-        v-for="take in unfinished"
+        v-for="broken in unfinished"
         v-show="!busy"
-        :key="take.id"
+        :key="broken.id"
         class="rounded-sheet border border-ochre bg-white px-4 py-3"
       >
-        <p class="font-bold">Take {{ take.number }} was broken off</p>
+        <p class="font-bold">Take {{ broken.number }} was broken off</p>
         <p class="text-[14px]">The window was closed while recording. What came before is here.</p>
         <button
           class="button mt-2"
           type="button"
           @click="
-            ask(client.POST('/api/takes/{take}/finish', { params: { path: { take: take.id } } })).then(
+            ask(client.POST('/api/takes/{take}/finish', { params: { path: { take: broken.id } } })).then(
               () => lesson.refresh(),
               lesson.report,
             )
@@ -296,7 +162,13 @@ useKeys({
         </button>
       </section>
       <section>
-        <Listbox :model-value="chosen" :disabled="busy" as="div" class="relative" @update:model-value="use">
+        <Listbox
+          :model-value="chosen"
+          :disabled="busy"
+          as="div"
+          class="relative"
+          @update:model-value="take.use"
+        >
           <ListboxLabel class="label">Microphone</ListboxLabel>
           <ListboxButton class="field flex items-center gap-2 text-left">
             <Mic :size="16" aria-hidden="true" /><span class="min-w-0 flex-1 truncate">{{ chosenName }}</span
@@ -324,14 +196,14 @@ useKeys({
         </Listbox>
         <div class="mt-2 flex items-center gap-3">
           <LevelMeter :level="level" :clipped="clipped" />
-          <span v-if="open" class="text-[13px] text-quiet">{{
+          <span v-if="isOpen" class="text-[13px] text-quiet">{{
             clipped ? 'too loud' : level > 0.35 ? 'good' : 'say something'
           }}</span>
           <button
             v-else-if="!busy"
             class="button min-h-[30px] px-2 text-[13px]"
             type="button"
-            @click="use(chosen)"
+            @click="take.use(chosen)"
           >
             Try it
           </button>
@@ -364,7 +236,7 @@ useKeys({
             :class="phase === 'recording' ? 'bg-signal' : 'bg-hairline'"
             aria-hidden="true"
           />
-          <span class="text-[26px] font-bold tabular-nums">{{ clock(takeTime, true) }}</span>
+          <span class="text-[26px] font-bold tabular-nums">{{ clock(time, true) }}</span>
           <span class="text-quiet">{{
             {
               counting: 'get ready',
@@ -387,26 +259,21 @@ useKeys({
           Record a take <kbd class="key text-ink">R</kbd>
         </button>
         <template v-else>
-          <button
-            v-if="phase === 'recording' || phase === 'paused'"
-            class="button min-h-[44px]"
-            type="button"
-            @click="pauseOrGoOn"
-          >
+          <button v-if="running" class="button min-h-[44px]" type="button" @click="take.pauseOrGoOn">
             {{ phase === 'paused' ? 'Go on' : 'Pause' }} <kbd class="key">Space</kbd>
           </button>
           <button
             class="button button-main min-h-[44px]"
             type="button"
             :disabled="phase === 'keeping'"
-            @click="stop"
+            @click="take.stop"
           >
             {{ phase === 'counting' ? 'Not yet' : 'Stop and keep the take' }}
             <kbd class="key text-ink">R</kbd>
           </button>
         </template>
         <label v-if="!busy" class="button cursor-pointer">
-          Hand in a sound file instead
+          {{ handing ? 'Reading the file …' : 'Hand in a sound file instead' }}
           <input
             class="sr-only"
             type="file"

@@ -1,0 +1,176 @@
+import { useEventListener, useRafFn } from '@vueuse/core'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch, type Ref } from 'vue'
+import { ask, client } from '@/api/client'
+import type { OpenLesson } from '@/api/lesson'
+import {
+  listMicrophones,
+  MicrophoneRefused,
+  NotHere,
+  openMicrophone,
+  SIMULATED,
+  watchLevel,
+  type Microphone,
+  type OpenMicrophone,
+} from './microphones'
+import { TakeRecorder } from './recorder'
+
+export type Phase = 'idle' | 'counting' | 'recording' | 'paused' | 'keeping'
+
+const COUNT_MILLISECONDS = 800
+
+/** A microphone and the take that is recorded with it: from choosing one to the kept take. */
+export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, done: () => unknown) {
+  const phase = ref<Phase>('idle')
+  const count = ref(0)
+  const time = ref(0)
+  const level = ref(0)
+  const clipped = ref(false)
+  const unsent = ref(0)
+  const trouble = ref('')
+  const microphones = ref<Microphone[]>([])
+  const chosen = ref('')
+  const open = shallowRef<OpenMicrophone>()
+  const recorder = shallowRef<TakeRecorder>()
+  let stopLevel = () => {}
+  const running = computed(() => phase.value === 'recording' || phase.value === 'paused')
+
+  async function refreshMicrophones() {
+    microphones.value = await listMicrophones(simulated.value)
+    if (!microphones.value.some((m) => m.id === chosen.value)) chosen.value = ''
+  }
+  onMounted(refreshMicrophones)
+  watch(simulated, refreshMicrophones)
+  if (navigator.mediaDevices) useEventListener(navigator.mediaDevices, 'devicechange', refreshMicrophones)
+
+  async function use(id: string) {
+    close()
+    chosen.value = id
+    trouble.value = ''
+    try {
+      open.value = await openMicrophone(id, `/api/lessons/${lesson.id.value}/simulated-microphone`)
+      stopLevel = watchLevel(open.value.stream, (now, loud) => {
+        level.value = Math.max(now, level.value * 0.85)
+        clipped.value = loud
+      })
+      const track = open.value.stream.getAudioTracks()[0]
+      track?.addEventListener('ended', unplugged)
+      await refreshMicrophones()
+      chosen.value = id || track?.getSettings().deviceId || ''
+    } catch (fault) {
+      trouble.value = whyNot(fault)
+    }
+  }
+
+  function close() {
+    stopLevel()
+    open.value?.close()
+    open.value = undefined
+    level.value = 0
+  }
+
+  async function start() {
+    if (phase.value !== 'idle') return
+    if (!open.value || chosen.value === SIMULATED) await use(chosen.value)
+    if (!open.value) return
+    time.value = 0
+    phase.value = 'counting'
+    for (count.value = 3; count.value > 0; count.value--) {
+      await new Promise((resolve) => setTimeout(resolve, COUNT_MILLISECONDS))
+      if ((phase.value as Phase) !== 'counting') return
+    }
+    try {
+      const path = { lesson: lesson.id.value }
+      const body = { origin: 'microphone' }
+      const take = await ask(client.POST('/api/lessons/{lesson}/takes', { params: { path }, body }))
+      recorder.value = new TakeRecorder(take.id, open.value.stream)
+      recorder.value.onTrouble = (pieces) => (unsent.value = pieces)
+      recorder.value.start()
+      open.value.begin()
+      phase.value = 'recording'
+    } catch (fault) {
+      end()
+      lesson.report(fault)
+    }
+  }
+
+  function pauseOrGoOn() {
+    if (phase.value === 'recording') {
+      recorder.value?.pause()
+      phase.value = 'paused'
+    } else if (phase.value === 'paused') {
+      recorder.value?.resume()
+      phase.value = 'recording'
+    }
+  }
+
+  async function stop() {
+    if (phase.value === 'counting') return end()
+    if (!running.value || !recorder.value) return
+    phase.value = 'keeping'
+    try {
+      await recorder.value.finish()
+      await lesson.refresh()
+      end()
+      await done()
+    } catch (fault) {
+      end()
+      await lesson.refresh()
+      lesson.report(fault)
+    }
+  }
+
+  async function unplugged() {
+    if (running.value) {
+      phase.value = 'keeping'
+      await recorder.value?.finish().catch(lesson.report)
+      end()
+      await lesson.refresh()
+      trouble.value =
+        'The microphone went away while you were recording. Everything up to then is kept as a take. ' +
+        'Plug it in again and record the rest as a new take.'
+    }
+    close()
+  }
+
+  function end() {
+    recorder.value = undefined
+    phase.value = 'idle'
+  }
+
+  useRafFn(() => {
+    if (recorder.value) time.value = recorder.value.time
+  })
+  useEventListener(window, 'beforeunload', (event) => {
+    if (running.value || phase.value === 'keeping') event.preventDefault()
+  })
+  onBeforeUnmount(close)
+
+  return {
+    phase,
+    count,
+    time,
+    level,
+    clipped,
+    unsent,
+    trouble,
+    microphones,
+    chosen,
+    isOpen: computed(() => open.value !== undefined),
+    running,
+    busy: computed(() => phase.value !== 'idle'),
+    use,
+    start,
+    stop,
+    pauseOrGoOn,
+    note: (what: string, detail: string) => recorder.value?.note(what, detail),
+  }
+}
+
+function whyNot(fault: unknown): string {
+  const otherwise = 'or hand in a sound file. Your lesson is kept as it is.'
+  if (fault instanceof MicrophoneRefused)
+    return `The browser may not use the microphone. Allow it in the address bar, then choose it again, ${otherwise}`
+  if (fault instanceof NotHere)
+    return `Browsers give the microphone to https pages only. Open Word Trail on the computer it runs on, ${otherwise}`
+  return `No microphone answers. Plug one in and choose it again, ${otherwise}`
+}
