@@ -12,10 +12,10 @@ from statistics import median
 
 from wordtrail.core.align.values import Labelled
 
-WIDEST = 14
+WIDEST = 40
 """Spoken words that may be missing in one gap."""
 
-SHORTEST_SHARE, LONGEST_SHARE = 0.55, 1.6
+SHORTEST_SHARE, LONGEST_SHARE = 0.6, 1.5
 """How long the gap may be, as a part of what its words should take."""
 
 USUAL_SECONDS_PER_LETTER = 0.075
