@@ -197,6 +197,14 @@ class DemoTest(ApiTest):
         self.assertAlmostEqual(after["trail"]["visits"][number]["start"], visit["start"] + 0.05)
         self.assertEqual((after["trim_start"], after["trim_end"], after["trimmed_by_hand"]), (2, 50, True))
 
+    def test_only_a_take_of_this_lesson_can_count(self) -> None:
+        other = next(one for one in self.client.get("/api/lessons").json["lessons"] if "Rain" in one["title"])
+        take = self.client.get(f"/api/lessons/{other['id']}").json["counting_take"]
+        for wrong in (take, "none"):
+            command = {"kind": "choose take", "take": wrong}
+            body = {"revision": self.view["revision"], "command": command}
+            self.assert_problem(self.client.post(f"/api/lessons/{self.view['id']}/commands", json=body), 404)
+
     def test_the_student_side(self) -> None:
         link = self.client.post(f"/api/lessons/{self.view['id']}/link").json
         token = link["url"].rsplit("/", 1)[1]

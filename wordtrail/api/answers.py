@@ -33,7 +33,6 @@ class Passphrase(BaseModel):
 class Settings(BaseModel):
     school: str
     teacher: str
-    simulated_narrator: bool
     simulated_microphone: bool
     locked: bool
     public_url: str

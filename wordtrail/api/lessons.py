@@ -13,6 +13,7 @@ from wordtrail.api.views import current_trail, job_view, lesson_view, link_url, 
 from wordtrail.core.edit.edit_list import trimmed_ends
 from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.lesson.commands import ChooseTake
 from wordtrail.core.lesson.model import USUAL_RATE, Lesson
 from wordtrail.core.pace.guide import pace_guide
 from wordtrail.core.text.intake import passage_from_text
@@ -20,7 +21,7 @@ from wordtrail.core.trail.checks import figures, places_to_check
 from wordtrail.core.trail.mending import mended
 from wordtrail.jobs.lesson_work import showing
 from wordtrail.jobs.queue import VIDEO
-from wordtrail.store.lessons import add_lesson, all_lessons, change, get_lesson, remove_lesson, walk
+from wordtrail.store.lessons import add_lesson, all_lessons, change, get_lesson, names_of, remove_lesson, walk
 from wordtrail.store.sharing import open_link, withdraw_link
 from wordtrail.store.takes import get_take, trail_of
 
@@ -43,11 +44,12 @@ class TakeQuery(BaseModel):
 def settings() -> Response:
     """How this Word Trail was started, and whether it asks for a passphrase."""
     where = context()
+    with where.workspace.database.session() as session:
+        school, teacher = names_of(session, where.workspace.owner)
     return answer(
         answers.Settings(
-            school="Larkmoor School",
-            teacher="Room 6",
-            simulated_narrator=True,
+            school=school,
+            teacher=teacher,
             simulated_microphone=where.simulated_microphone,
             locked=is_locked(),
             public_url=where.public_url,
@@ -113,6 +115,8 @@ def change_lesson(path: LessonPath, body: answers.Change) -> Response:
     """Change a lesson's document. 409 when `revision` is not the newest."""
     where = context().workspace
     with where.database.session() as session:
+        if isinstance(body.command, ChooseTake) and get_take(session, body.command.take).lesson_id != path.lesson:
+            raise NotFound("take")
         view = lesson_view(session, change(session, where.owner, path.lesson, body.revision, body.command))
     return answer(view)
 

@@ -10,6 +10,7 @@ from wordtrail.api import answers
 from wordtrail.api.context import answer, context
 from wordtrail.core.errors import NothingToShow
 from wordtrail.jobs.lesson_work import Showing, kept_sound, showing
+from wordtrail.store.lessons import names_of
 from wordtrail.store.sharing import lesson_behind
 from wordtrail.store.takes import get_take
 
@@ -33,10 +34,13 @@ def _show(token: str) -> tuple[Showing, bool]:
 def student_stage(path: TokenPath) -> Response:
     """The lesson behind a link, as a stage."""
     show, simulated = _show(path.token)
+    where = context().workspace
+    with where.database.session() as session:
+        _, room = names_of(session, where.owner)
     return answer(
         answers.StudentStage(
             title=show.lesson.title,
-            room="Room 6",
+            room=room,
             layout=show.layout,
             sheet=show.sheet,
             simulated_narrator=simulated,

@@ -16,7 +16,7 @@ from wordtrail.jobs.take_work import hills
 from wordtrail.media.decode import decode
 from wordtrail.media.level import RATE, levelled
 from wordtrail.standins.passages import BEES_MAP, BEES_MAP_CREDITS, RAIN, RAIN_CREDITS
-from wordtrail.store.lessons import add_lesson
+from wordtrail.store.lessons import add_lesson, name_owner
 from wordtrail.store.takes import TakeFiles, begin_take, keep_trail
 from wordtrail.workspace import Workspace
 
@@ -99,6 +99,7 @@ def install(workspace: Workspace) -> bool:
     if workspace.blobs.exists(MARKER):
         return False
     with workspace.database.session() as session:
+        name_owner(session, workspace.owner, "Larkmoor School", "Room 6")
         for demo in LESSONS:
             _install(session, workspace, demo)
     workspace.blobs.write(MARKER, b"")

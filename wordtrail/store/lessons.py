@@ -36,17 +36,28 @@ class KeptLesson:
     changed_at: float
 
 
-def first_owner(session: Session, school: str = "Larkmoor School", teacher: str = "Room 6") -> Owner:
-    """The one teacher of a single-teacher installation; made when there is none."""
+def first_owner(session: Session) -> Owner:
+    """The one teacher of a single-teacher installation; made, without a name, when there is none."""
     row = session.scalars(select(Teacher).order_by(Teacher.id)).first()
     if row is None:
-        house = School(name=school)
+        house = School(name="")
         session.add(house)
         session.flush()
-        row = Teacher(school_id=house.id, name=teacher)
+        row = Teacher(school_id=house.id, name="")
         session.add(row)
         session.flush()
     return Owner(row.school_id, row.id)
+
+
+def name_owner(session: Session, owner: Owner, school: str, teacher: str) -> None:
+    """Give a school and its teacher (or class) their names."""
+    session.get_one(School, owner.school).name = school
+    session.get_one(Teacher, owner.teacher).name = teacher
+
+
+def names_of(session: Session, owner: Owner) -> tuple[str, str]:
+    """The names of a school and its teacher; empty where none was given."""
+    return session.get_one(School, owner.school).name, session.get_one(Teacher, owner.teacher).name
 
 
 def add_lesson(session: Session, owner: Owner, lesson: Lesson, unit: str = "") -> KeptLesson:

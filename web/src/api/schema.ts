@@ -527,8 +527,6 @@ export interface components {
             school: string;
             /** Teacher */
             teacher: string;
-            /** Simulated Narrator */
-            simulated_narrator: boolean;
             /** Simulated Microphone */
             simulated_microphone: boolean;
             /** Locked */

@@ -75,7 +75,11 @@ useKeys({
         <h1 class="text-[18px] font-bold">{{ stage.title }}</h1>
         <p class="text-quiet">{{ pageNote }}</p>
         <p class="ml-auto text-quiet">
-          {{ stage.simulated_narrator ? 'read by a simulated narrator · ' : '' }}{{ stage.room }}
+          {{
+            [stage.simulated_narrator ? 'read by a simulated narrator' : '', stage.room]
+              .filter(Boolean)
+              .join(' · ')
+          }}
         </p>
       </header>
       <main class="relative min-h-0 flex-1">

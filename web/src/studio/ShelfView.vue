@@ -9,6 +9,10 @@ import { NEXT_DEEDS, STEP_NAMES } from '@/parts/words'
 
 type Lesson = Schemas['ShelfLesson']
 const shelf = useQuery({ queryKey: ['shelf'], queryFn: () => ask(client.GET('/api/lessons')), retry: 1 })
+const settings = useQuery({ queryKey: ['settings'], queryFn: () => ask(client.GET('/api/settings')) })
+const whose = computed(() =>
+  [settings.data.value?.school, settings.data.value?.teacher].filter(Boolean).join(' · '),
+)
 const problem = computed(() => (shelf.error.value ? Problem.of(shelf.error.value) : undefined))
 const units = computed(() => {
   const groups = new Map<string, Lesson[]>()
@@ -29,7 +33,7 @@ const TRAIL = Array.from({ length: 5 }, (_, i) => {
   <div class="mx-auto max-w-[1180px] px-6 py-6">
     <header class="flex items-center gap-4">
       <BrandMark />
-      <span class="text-quiet">Larkmoor School · Room 6</span>
+      <span class="text-quiet">{{ whose }}</span>
       <RouterLink class="button button-main ml-auto" :to="{ name: 'new' }"
         ><Plus :size="18" aria-hidden="true" />Start a new lesson</RouterLink
       >

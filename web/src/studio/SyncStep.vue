@@ -92,7 +92,7 @@ watch(
 
 function choose(place: Place) {
   chosen.value = place
-  player.seek(Math.max(0, place.start - 0.01))
+  player.seek(place.start + 0.005)
   nextTick(() =>
     list.value
       ?.querySelector(`[data-visit="${place.word}@${place.found}"]`)
