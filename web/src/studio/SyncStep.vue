@@ -343,11 +343,20 @@ useKeys({
       <TakeList v-if="view!.takes.length > 1" />
     </aside>
   </div>
-  <section v-else-if="!job" class="sheet flex flex-1 flex-col items-center justify-center gap-2 text-center">
-    <p class="text-[18px] font-bold">There is no reading to look at yet.</p>
-    <p class="text-quiet">
-      Record the passage, or hand in a sound file. Then every word’s moment is found here.
-    </p>
-    <RouterLink class="button button-main mt-3" :to="{ name: 'record' }">Go to Record</RouterLink>
+  <section v-else class="sheet flex flex-1 flex-col items-center justify-center gap-2 text-center">
+    <template v-if="job">
+      <p class="text-[18px] font-bold">Every word of your reading is being found.</p>
+      <p class="max-w-[480px] text-quiet">
+        It takes about a quarter of the time you read. Then each line stands here with its sound under it, and
+        you can listen, look and mend.
+      </p>
+    </template>
+    <template v-else>
+      <p class="text-[18px] font-bold">There is no reading to look at yet.</p>
+      <p class="text-quiet">
+        Record the passage, or hand in a sound file. Then every word’s moment is found here.
+      </p>
+      <RouterLink class="button button-main mt-3" :to="{ name: 'record' }">Go to Record</RouterLink>
+    </template>
   </section>
 </template>
