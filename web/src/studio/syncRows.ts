@@ -34,8 +34,6 @@ export interface Place {
   why: string
 }
 
-const UNSURE = 0.5
-
 /** Rows in the order in which they were said. `found` of a mended visit is where the ear had it. */
 export function rowsOf(
   stage: Schemas['Stage'],
@@ -44,6 +42,7 @@ export function rowsOf(
   printed: ReadonlyMap<string, string>,
 ): Row[] {
   const trail = view.trail
+  const doubted = new Set(view.checks.map((check) => `${check.word}@${check.found}`))
   const places = placesOf(stage.layout)
   const rows: Row[] = []
   const lineOf = (visit: Visit) => {
@@ -62,7 +61,7 @@ export function rowsOf(
       start: visit.start,
       end: visit.end,
       found: visit.found ?? visit.start,
-      sure: (visit.confidence ?? 1) >= UNSURE,
+      sure: !doubted.has(`${visit.word}@${visit.found ?? visit.start}`),
       slip:
         trail.slips!.find((slip) => slip.word === visit.word && Math.abs(slip.start - visit.start) < 0.3)
           ?.kind ?? '',
