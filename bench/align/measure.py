@@ -44,8 +44,6 @@ class Result:
     errors: np.ndarray
     false_lights: int
     lights: int
-    left_out_found: int
-    left_out: int
     false_slips: int
     seconds: float
     took: float
@@ -66,16 +64,16 @@ def measure(narration: Narration, passage: Passage) -> Result:
         for p, start in visits
         if p not in narration.untimed
     )
-    found, false_slips = _slips(trail, narration, place)
+    false_slips = len(_slipped(trail, place) - set(narration.left_out))
     return Result(
-        narration.name, len(narration.truth), np.array(errors), false_lights, len(visits), found,
-        len(narration.left_out), false_slips, len(narration.samples) / RATE, took,
+        narration.name, len(narration.truth), np.array(errors), false_lights, len(visits),
+        false_slips, len(narration.samples) / RATE, took,
     )  # fmt: skip
 
 
-def _slips(trail: Trail, narration: Narration, place: dict[str, int]) -> tuple[int, int]:
-    said = {place[s.word] for s in trail.slips if s.kind is not SlipKind.SAID_TWICE}
-    return len(said & set(narration.left_out)), len(said - set(narration.left_out))
+def _slipped(trail: Trail, place: dict[str, int]) -> set[int]:
+    """Places reported as left out or misread."""
+    return {place[s.word] for s in trail.slips if s.kind is not SlipKind.SAID_TWICE}
 
 
 def narrations() -> list[tuple[Narration, Passage]]:

@@ -95,6 +95,19 @@ class ScreensTest(unittest.TestCase):
         page.get_by_role("link", name=re.compile("^Record")).click()
         expect(page.get_by_text("Take 1", exact=True)).to_be_visible()
 
+    def test_stopped_work_can_be_taken_up_again(self) -> None:
+        page = self.page()
+        page.goto(f"{self.address}/lesson/{self.fresh(page, 'Rain on a tin roof, ping, ping, ping.')}/record")
+        with tempfile.TemporaryDirectory() as folder:
+            sound = Path(folder) / "rain.m4a"
+            sound.write_bytes((files("wordtrail.standins") / "demo" / "rain.m4a").read_bytes())
+            page.get_by_label("Hand in a sound file instead").set_input_files(sound)
+        page.get_by_role("button", name="Stop this work").click()
+        expect(page.get_by_role("alert")).to_contain_text("The take is kept")
+        page.get_by_role("button", name="Find its words").click()
+        expect(page.get_by_text("8 of 8")).to_be_visible(timeout=60_000)
+        expect(page.get_by_role("alert")).to_be_hidden()
+
     def test_a_closed_tab_loses_at_most_the_last_two_seconds(self) -> None:
         page = self.page()
         lesson = self.fresh(page)

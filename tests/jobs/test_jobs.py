@@ -16,9 +16,8 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.jobs.queue import ALIGN, VIDEO, Queue, perform
 from wordtrail.jobs.supervisor import Supervisor
-from wordtrail.jobs.take_work import hills
 from wordtrail.media.decode import decode
-from wordtrail.media.level import RATE
+from wordtrail.media.level import RATE, hills
 from wordtrail.standins.demo_world import install
 from wordtrail.standins.passages import RAIN
 from wordtrail.store.jobs import add_job, ask_to_stop, get_job

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import io
+from collections.abc import Callable
 
 import segno
 from flask import Response, send_file
@@ -52,7 +53,7 @@ def take_hills(path: TakePath) -> Response:
     return _take_file(path.take, lambda files: files.hills, "application/octet-stream")
 
 
-def _take_file(take: str, key, mimetype: str) -> Response:  # type: ignore[no-untyped-def]
+def _take_file(take: str, key: Callable[[TakeFiles], str], mimetype: str) -> Response:
     where = context().workspace
     with where.database.session() as session:
         files = TakeFiles(get_take(session, take, where.owner).id)

@@ -2,22 +2,19 @@
 
 from __future__ import annotations
 
-import numpy as np
-
 from wordtrail.core.align.aligner import align, script_of
 from wordtrail.core.align.stretches import stretches_of_sound
 from wordtrail.core.align.values import RATE as ALIGN_RATE
 from wordtrail.core.align.values import Progress
 from wordtrail.core.errors import SilentSound
 from wordtrail.media.decode import Samples, decode
-from wordtrail.media.level import RATE, levelled
+from wordtrail.media.level import RATE, hills, levelled
 from wordtrail.media.sound import write_m4a
 from wordtrail.store.lessons import get_lesson
 from wordtrail.store.takes import TakeFiles, get_take, keep_trail
 from wordtrail.workspace import Workspace
 
 READING_FILE, LISTENING_COPY = "Reading the recording", "Making the copy you listen to"
-HILL_SECONDS = 0.02
 
 
 def align_take(workspace: Workspace, take_id: str, report: Progress) -> None:
@@ -47,15 +44,6 @@ def align_take(workspace: Workspace, take_id: str, report: Progress) -> None:
         row = get_take(session, take_id)
         keep_trail(session, row, trail)
         row.fault = ""
-
-
-def hills(samples: Samples) -> bytes:
-    """The height of the sound every 20 ms, 0 to 255, as the square root of its loudest sample (48 000
-    samples a second in)."""
-    step = int(RATE * HILL_SECONDS)
-    count = len(samples) // step
-    peaks = np.abs(samples[: count * step].reshape(count, step)).max(axis=1) if count else np.zeros(0)
-    return bytes((np.sqrt(np.clip(peaks, 0, 1)) * 255).astype(np.uint8))
 
 
 def _keep_length(workspace: Workspace, take_id: str, seconds: float) -> None:

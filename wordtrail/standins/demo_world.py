@@ -12,9 +12,8 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import MarkKind
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.formats import trail_json
-from wordtrail.jobs.take_work import hills
 from wordtrail.media.decode import decode
-from wordtrail.media.level import RATE, levelled
+from wordtrail.media.level import RATE, hills, levelled
 from wordtrail.standins.passages import BEES_MAP, BEES_MAP_CREDITS, RAIN, RAIN_CREDITS
 from wordtrail.store.lessons import add_lesson, name_owner
 from wordtrail.store.takes import TakeFiles, begin_take, keep_trail

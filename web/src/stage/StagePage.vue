@@ -27,12 +27,11 @@ const props = withDefaults(
     /** Words can be chosen. */
     choosable?: boolean
     chosen?: ReadonlySet<string>
-    guided?: string
     label?: string
   }>(),
-  { sheet: undefined, waited: 0, chosen: undefined, guided: '', label: 'Page of the passage' },
+  { sheet: undefined, waited: 0, chosen: undefined, label: 'Page of the passage' },
 )
-const emit = defineEmits<{ choose: [word: string, extend: boolean]; hover: [word: string] }>()
+const emit = defineEmits<{ choose: [word: string, extend: boolean] }>()
 
 const TEXT_EDGE = 1300
 const page = computed(() => props.layout.pages[props.state.page] ?? props.layout.pages[0]!)
@@ -40,10 +39,6 @@ const look = computed(() => props.layout.look!)
 const places = computed(() => placesOf(props.layout))
 const stone = computed(() => {
   const place = places.value.get(props.state.lit)
-  return place && place.page === props.state.page ? stoneOf(place.box, look.value) : undefined
-})
-const guide = computed(() => {
-  const place = places.value.get(props.guided)
   return place && place.page === props.state.page ? stoneOf(place.box, look.value) : undefined
 })
 const read = computed(() => {
@@ -168,20 +163,6 @@ function choose(event: MouseEvent, word: string) {
       stroke="var(--color-lake)"
       stroke-width="3"
     />
-    <rect
-      v-if="guide"
-      data-guide
-      :x="guide.x"
-      :y="guide.y"
-      :width="guide.width"
-      :height="guide.height"
-      :rx="guide.radius"
-      fill="none"
-      stroke="var(--color-moss-half)"
-      stroke-width="4"
-      stroke-dasharray="0.01 10"
-      stroke-linecap="round"
-    />
     <g v-if="stone" data-stone :data-word="state.lit">
       <rect
         :x="stone.x"
@@ -260,7 +241,6 @@ function choose(event: MouseEvent, word: string) {
         :height="box.size * 1.7"
         fill="transparent"
         @click="choose($event, box.word)"
-        @pointerenter="emit('hover', box.word)"
       />
     </g>
     <slot :page="page" :places="places" />

@@ -121,5 +121,3 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
     },
   }
 }
-
-export type Player = ReturnType<typeof usePlayer>

@@ -22,7 +22,11 @@ const view = lesson.view
 const take = computed(() => view.value!.counting_take)
 const takeView = computed(() => view.value!.takes.find((one) => one.id === take.value))
 const job = computed(() => lesson.activeJob('align'))
-const failedTake = computed(() => view.value!.takes.findLast((one) => one.fault && one.state === 'kept'))
+/** The newest take, when its words were not found: something went wrong, or the work was stopped. */
+const wordless = computed(() => {
+  const newest = view.value!.takes.findLast((one) => one.state === 'kept')
+  return newest && (newest.fault || !newest.has_trail) ? newest : undefined
+})
 const stage = useStage(
   lesson.id,
   computed(() => [view.value?.revision, job.value?.id ?? '']),
@@ -89,6 +93,11 @@ watch(
     list.value?.querySelector('[data-lit=true]')?.scrollIntoView({ block: 'nearest', behavior: 'smooth' })
   },
 )
+
+async function findWords(id: string) {
+  await ask(client.POST('/api/takes/{take}/align', { params: { path: { take: id } } })).catch(lesson.report)
+  await lesson.refresh()
+}
 
 function choose(place: Place) {
   chosen.value = place
@@ -176,24 +185,16 @@ useKeys({
     </button>
   </section>
   <section
-    v-else-if="failedTake"
+    v-else-if="wordless"
     role="alert"
     class="mb-3 flex items-center gap-4 rounded-sheet border border-signal bg-signal-pale px-4 py-3"
   >
     <p class="flex-1">
-      <strong>Take {{ failedTake.number }}:</strong> {{ failedTake.fault }}
+      <strong>Take {{ wordless.number }}:</strong>
+      {{ wordless.fault || 'Its words have not been found yet. The take is kept.' }}
     </p>
-    <button
-      class="button"
-      type="button"
-      @click="
-        ask(client.POST('/api/takes/{take}/align', { params: { path: { take: failedTake.id } } })).then(
-          () => lesson.refresh(),
-          lesson.report,
-        )
-      "
-    >
-      Try again
+    <button class="button" type="button" @click="findWords(wordless.id)">
+      {{ wordless.fault ? 'Try again' : 'Find its words' }}
     </button>
   </section>
 
@@ -322,6 +323,15 @@ useKeys({
             {{ trail.data.value.trail.unread!.length }}
           </dd>
         </dl>
+        <button
+          v-if="figures && figures.read < figures.words && !job"
+          class="button mt-2 w-full"
+          type="button"
+          title="For words that were added to the passage after this take was aligned"
+          @click="findWords(take)"
+        >
+          Find the words again
+        </button>
         <p v-if="takeView.origin === 'simulated narrator'" class="mt-2 text-[13px] text-quiet">
           The voice in this take is a simulated narrator.
         </p>
@@ -351,7 +361,7 @@ useKeys({
         you can listen, look and mend.
       </p>
     </template>
-    <template v-else>
+    <template v-else-if="!wordless">
       <p class="text-[18px] font-bold">There is no reading to look at yet.</p>
       <p class="text-quiet">
         Record the passage, or hand in a sound file. Then every word’s moment is found here.

@@ -15,7 +15,7 @@ export interface StripVisit {
 }
 
 export type Row =
-  | { kind: 'line'; key: string; start: number; end: number; number: string; visits: StripVisit[] }
+  | { kind: 'line'; key: string; start: number; end: number; visits: StripVisit[] }
   | {
       kind: 'talk' | 'pause' | 'missing'
       key: string
@@ -75,7 +75,6 @@ export function rowsOf(
         key: `line${index}`,
         start: visit.start,
         end: visit.end,
-        number: '',
         visits: [strip],
       })
     }

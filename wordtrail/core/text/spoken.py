@@ -11,8 +11,6 @@ from functools import lru_cache
 
 import inflect
 
-from wordtrail.core.text.model import Passage
-
 _ABBREVIATIONS = {
     "mr.": "mister", "mrs.": "missus", "ms.": "miz", "dr.": "doctor", "prof.": "professor",
     "st.": "saint", "mt.": "mount", "jr.": "junior", "sr.": "senior", "vs.": "versus",
@@ -53,11 +51,6 @@ def spoken_form(printed: str) -> tuple[str, ...]:
             return tuple(_ABBREVIATIONS[candidate].split())
     bare = _EDGES.sub("", lowered)
     return tuple(_said(bare).replace("-", " ").replace(",", "").split())
-
-
-def spoken_words(passage: Passage) -> tuple[tuple[str, tuple[str, ...]], ...]:
-    """(word id, what is said) for every word of the passage in reading order."""
-    return tuple((word.id, spoken_form(word.text)) for word in passage.words)
 
 
 def _said(bare: str) -> str:
