@@ -10,7 +10,8 @@ import sys
 import tempfile
 from pathlib import Path
 
-from wordtrail.core.align.aligner import align, script_of
+from wordtrail.core.align.aligner import align
+from wordtrail.core.align.script import script_of
 from wordtrail.core.align.values import RATE
 from wordtrail.core.errors import NotFound, WordTrailError
 from wordtrail.core.text.intake import passage_from_text

@@ -1,139 +1,168 @@
-"""`./run bench align`: share of word starts within 100 ms, median error, false lights, slips, speed.
+"""`./run bench align`: starts, false lights, slips, confidence and speed on narrations with known times.
 
-The voice is a formant synthesiser: take the figures as what they are. A human voice is harder in
-some ways and easier in others.
+Most voices are a formant synthesiser's, the others are built from recordings: take the figures as
+what they are. A human voice is harder in some ways and easier in others.
 """
 
 from __future__ import annotations
 
+import argparse
+import sys
 import time
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
 import numpy as np
 
-from bench.align.narrations import Narration, Read, Silence, Step, Talk, narrate
-from wordtrail.core.align.aligner import align, script_of
+from bench.align.narrations import Narration
+from bench.align.situations import long_take, narrations
+from wordtrail.core.align.aligner import align
+from wordtrail.core.align.script import script_of
 from wordtrail.core.align.values import RATE
-from wordtrail.core.text.intake import passage_from_text
-from wordtrail.core.text.model import Passage
 from wordtrail.core.trail.model import SlipKind, Trail
-from wordtrail.standins.passages import BEES_MAP, RAIN
 
-KNOWN = ("en-us", "en-gb")
-"""Voices whose accent the recogniser's model was made for, or near to it."""
-
-TALK = [
-    "Okay everybody, today we are going to read something new together.",
-    "Ooh, I wonder what she will do next.",
-    "Look at this picture for a moment. What do you notice?",
-    "That is a good word to remember, let's say it again later.",
-]
-
-NAMES = """Old Mr. Ferngarrow kept a lantern at Zibbly Mill. Every night Quillan and Osha Marrowby climbed
-the hill to light it. In 1868 the wind blew it out 25 times.
-
-“Don't worry,” said Osha. “The ships of Larkmoor know the way—they have Tamsin Dorrick.”"""
+CLOSE, SAID = 0.1, 0.5
+"""Seconds from the truth within which a start is right, and a lit word is really being said."""
 
 
 @dataclass(frozen=True)
 class Result:
-    """The figures of one narration."""
+    """The figures of one narration. `confidences` and `off` have one entry for each visit whose true
+    time is known."""
 
     name: str
-    words: int
+    voice: str
     errors: np.ndarray
-    false_lights: int
+    false_lights: list[tuple[str, float]]
     lights: int
-    false_slips: int
+    slips: int
+    slips_found: int
+    false_slips: list[tuple[str, str, float]]
+    confidences: np.ndarray
+    off: np.ndarray
     seconds: float
     took: float
+    missed: list[tuple[str, float, float]]
 
 
-def measure(narration: Narration, passage: Passage) -> Result:
+def measure(narration: Narration) -> Result:
     """Align a narration and hold the trail against its truth."""
+    words = narration.passage.words
     begun = time.perf_counter()
-    trail = align(narration.samples, script_of(passage.words))
+    trail = align(narration.samples, script_of(words))
     took = time.perf_counter() - begun
-    place = {word.id: index for index, word in enumerate(passage.words)}
-    visits = [(place[visit.word], visit.start) for visit in trail.visits]
-    errors = [
-        min((abs(start - at) for p, start in visits if p == word), default=np.inf) for word, at in narration.truth
+    place = {word.id: index for index, word in enumerate(words)}
+    visits = [(place[visit.word], visit.start, visit.confidence) for visit in trail.visits]
+
+    def apart(pairs: Iterable[tuple[int, float]], word: int, at: float) -> float:
+        return min((abs(start - at) for p, start in pairs if p == word), default=np.inf)
+
+    lit = [(p, start) for p, start, _ in visits]
+    errors = np.array([apart(lit, word, at) for word, at in narration.truth])
+    timed = {word for word, _ in narration.truth}
+    false_lights = [
+        (words[p].text, start) for p, start in lit if apart(narration.said, p, start) > (SAID if p in timed else 3.0)
     ]
-    false_lights = sum(
-        min((abs(start - at) for word, at in narration.truth if word == p), default=np.inf) > 0.5
-        for p, start in visits
-        if p not in narration.untimed
-    )
-    false_slips = len(_slipped(trail, place) - set(narration.left_out))
+    known = [(apart(narration.truth, p, start), sure) for p, start, sure in visits if p in timed]
+    found, false = _slips(narration, trail, place)
     return Result(
-        narration.name, len(narration.truth), np.array(errors), false_lights, len(visits),
-        false_slips, len(narration.samples) / RATE, took,
+        narration.name, narration.voice, errors, false_lights, len(visits),
+        len(narration.left_out | narration.misread), found, false,
+        np.array([sure for _, sure in known]), np.array([off for off, _ in known]),
+        len(narration.samples) / RATE, took,
+        [(words[p].text, at, e) for (p, at), e in zip(narration.truth, errors, strict=True) if e > CLOSE],
     )  # fmt: skip
 
 
-def _slipped(trail: Trail, place: dict[str, int]) -> set[int]:
-    """Places reported as left out or misread."""
-    return {place[s.word] for s in trail.slips if s.kind is not SlipKind.SAID_TWICE}
+def _slips(narration: Narration, trail: Trail, place: dict[str, int]) -> tuple[int, list[tuple[str, str, float]]]:
+    """How many of the slips were found, as what they are, and those that were none."""
+    truth = {SlipKind.LEFT_OUT: narration.left_out, SlipKind.MISREAD: narration.misread}
+    found: set[int] = set()
+    false = []
+    for slip in trail.slips:
+        if slip.kind is SlipKind.SAID_TWICE:
+            continue
+        at = place[slip.word]
+        if at in truth[slip.kind]:
+            found.add(at)
+        elif at not in narration.left_out | narration.misread:
+            false.append((narration.passage.words[at].text, f"{slip.kind} {slip.heard}".strip(), slip.start))
+    return len(found), false
 
 
-def narrations() -> list[tuple[Narration, Passage]]:
-    """The narrations of issue size: each of the things a teacher does, in several voices."""
-    bees, rain = passage_from_text(BEES_MAP), passage_from_text(RAIN)
-    names = passage_from_text(NAMES)
-    made = []
-    for voice, speed in (("en-us", 130), ("en-gb", 140), ("en-gb-scotland", 120), ("en-029", 150)):
-        for passage, title in ((bees, "bees"), (rain, "rain"), (names, "names")):
-            made.append(
-                (
-                    narrate(f"{title} · plain · {voice}", passage, [Read(0, len(passage.words) - 1)], voice, speed),
-                    passage,
-                )
-            )
-            steps = _lively(passage)
-            made.append((narrate(f"{title} · lively · {voice}", passage, steps, voice, speed), passage))
-    return made
+def main(arguments: Sequence[str]) -> None:
+    """Print a table of all situations and of them together, and one of confidence."""
+    options = argparse.ArgumentParser()
+    options.add_argument("--only", default="", help="situations whose name holds this")
+    options.add_argument("--each", type=int, default=3, help="narrations of each situation")
+    options.add_argument("--show", action="store_true", help="every wrong word")
+    options.add_argument("--long", action="store_true", help="the 45-minute take as well")
+    chosen = options.parse_args(arguments)
+    print(_HEAD)
+    results: dict[str, list[Result]] = {}
+    for narration in narrations(chosen.each):
+        if chosen.only in narration.name:
+            result = measure(narration)
+            results.setdefault(narration.name, []).append(result)
+            if chosen.show:
+                _print_wrong(result)
+    if chosen.long:
+        results["a take of 6,000 words"] = [measure(long_take())]
+    for name, some in results.items():
+        print(_row(name, some))
+    every = [result for some in results.values() for result in some]
+    print("\nby voice")
+    for voice in sorted({result.voice for result in every}):
+        print(_row(voice, [result for result in every if result.voice == voice]))
+    print(_row("\nall together", every))
+    _print_confidence(every)
 
 
-def _lively(passage: Passage) -> list[Step]:
-    """Talk before, between and after; a sentence begun twice; 20 s of silence; one read again."""
-    sentences: dict[int, list[int]] = {}
-    for index, word in enumerate(passage.words):
-        sentences.setdefault(word.sentence, []).append(index)
-    spans = [(places[0], places[-1]) for places in sentences.values()]
-    steps: list[Step] = [Talk(TALK[0])]
-    for number, (first, last) in enumerate(spans):
-        if number == 2:
-            steps += [Talk(TALK[1]), Silence(20)]
-        if number == 3 and last - first > 4:
-            steps.append(Read(first, first + 2))
-        steps.append(Read(first, last))
-        if number == 4:
-            steps += [Talk(TALK[2]), Read(*spans[1])]
-    return [*steps, Talk(TALK[3])]
-
-
-def main() -> None:
-    """Print a table of all narrations and of them together."""
-    print(f"{'narration':34}{'words':>6}{'≤100 ms':>9}{'median':>9}{'95 %':>8}{'false':>7}{'slips+':>7}{'× real':>8}")
-    results = [measure(narration, passage) for narration, passage in narrations()]
-    for result in results:
-        print(_row(result.name, [result]))
-    for name, known in (("American and British voices", True), ("accents the model does not know", False)):
-        print(_row(name, [result for result in results if (result.name.split(" · ")[-1] in KNOWN) is known]))
-    print(_row("all together", results))
+_HEAD = (
+    f"{'situation':32}{'words':>6}{'≤100 ms':>9}{'median':>9}{'95 %':>8}{'true lights':>13}"
+    f"{'slips':>8}{'false':>7}{'× real':>8}"
+)
 
 
 def _row(name: str, results: list[Result]) -> str:
     errors = np.concatenate([result.errors for result in results])
     finite = errors[np.isfinite(errors)]
+    lights = sum(r.lights for r in results)
     return (
-        f"{name:34}{sum(r.words for r in results):6}{100 * np.mean(errors <= 0.1):8.1f}%"
+        f"{name:32}{len(errors):6}{100 * np.mean(errors <= CLOSE):8.2f}%"
         f"{1000 * np.median(finite):6.0f} ms{1000 * np.percentile(finite, 95):5.0f} ms"
-        f"{100 * sum(r.false_lights for r in results) / sum(r.lights for r in results):6.1f}%"
-        f"{sum(r.false_slips for r in results):7}"
+        f"{100 * (1 - sum(len(r.false_lights) for r in results) / lights):12.2f}%"
+        f"{sum(r.slips_found for r in results):4}/{sum(r.slips for r in results):<3}"
+        f"{sum(len(r.false_slips) for r in results):7}"
         f"{sum(r.seconds for r in results) / sum(r.took for r in results):8.1f}"
     )
 
 
+def _print_wrong(result: Result) -> None:
+    print(f"— {result.name} · {result.voice}")
+    for text, at, error in result.missed:
+        print(f"    not lit in time: {text!r} said at {at:.2f}" + (f", {error:.2f} s off" if error < 5 else ""))
+    for text, at in result.false_lights:
+        print(f"    lit, not said:   {text!r} at {at:.2f}")
+    for text, kind, at in result.false_slips:
+        print(f"    no slip:         {text!r} {kind} at {at:.2f}")
+    if result.slips_found < result.slips:
+        print(f"    slips not found: {result.slips - result.slips_found} of {result.slips}")
+
+
+def _print_confidence(results: list[Result]) -> None:
+    sure = np.concatenate([r.confidences for r in results])
+    wrong = np.concatenate([r.off for r in results]) > CLOSE
+    print("\nconfidence        words    right (≤ 100 ms)")
+    for low, high in ((0.9, 1.01), (0.7, 0.9), (0.5, 0.7), (0.0, 0.5)):
+        among = (sure >= low) & (sure < high)
+        if among.any():
+            print(f"{low:.1f} to {min(high, 1.0):.1f} {int(among.sum()):14}{100 * (1 - wrong[among].mean()):14.2f}%")
+    if wrong.any():
+        print(
+            f"of {int(wrong.sum())} words wrong by more than 100 ms, {100 * np.mean(sure[wrong] < 0.5):.0f} % are below 0.5"
+        )
+
+
 if __name__ == "__main__":
-    main()
+    main(sys.argv[1:])

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from wordtrail.core.align.aligner import align, script_of
+from wordtrail.core.align.aligner import align
+from wordtrail.core.align.script import script_of
 from wordtrail.core.align.stretches import stretches_of_sound
 from wordtrail.core.align.values import RATE as ALIGN_RATE
 from wordtrail.core.align.values import Progress

@@ -13,7 +13,8 @@ from pathlib import Path
 import numpy as np
 import numpy.typing as npt
 
-from wordtrail.core.align.aligner import align, script_of
+from wordtrail.core.align.aligner import align
+from wordtrail.core.align.script import script_of
 from wordtrail.core.align.values import RATE as ALIGN_RATE
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.formats import trail_json

@@ -2,198 +2,237 @@
 
 from __future__ import annotations
 
-import os
-import threading
-import time
-from collections.abc import Iterable, Sequence
-from concurrent.futures import ProcessPoolExecutor, as_completed
-from dataclasses import dataclass
-from multiprocessing import get_context
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass, replace
 
-from wordtrail.core.align.bridges import bridged
-from wordtrail.core.align.labels import labelled
-from wordtrail.core.align.language import arpa_model
-from wordtrail.core.align.recognise import Recogniser, cut, dictionary_text
-from wordtrail.core.align.slips import asides, left_out, misread, said_twice
+import numpy as np
+
+from wordtrail.core.align.confidence import confidence, doubt
+from wordtrail.core.align.hearsay import words_in
+from wordtrail.core.align.listening import heard_over
+from wordtrail.core.align.path import Fit, Path, Talked, fit_of, path_of
+from wordtrail.core.align.readings import Reading, readings_of
+from wordtrail.core.align.repair import repaired
+from wordtrail.core.align.route import Route, route_of
+from wordtrail.core.align.slips import Heard, Replaced, judged, left_out, replaced, said_twice
+from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.stretches import grouped, sound_ends, stretches_of_sound
-from wordtrail.core.align.talk import TALK_WORDS
-from wordtrail.core.align.timing import Run, as_heard, fluent_runs, in_order, timed
-from wordtrail.core.align.values import RATE, Heard, Labelled, Progress, Samples, ScriptWord, Stretch, Timed
+from wordtrail.core.align.timing import LAST_PHONE, timed
+from wordtrail.core.align.values import RATE, Forgetful, Memory, Progress, Samples, ScriptWord, Stretch, Timed
+from wordtrail.core.align.voice import heard_for, learned
 from wordtrail.core.errors import PassageNotRead, SilentSound
-from wordtrail.core.text.model import Word
-from wordtrail.core.text.spoken import spoken_form
-from wordtrail.core.trail.model import Trail, Visit
-
-FEWEST_FOUND = 3
-LEAST_EXACT = 0.08
-"""A take in which under 8 % of the heard words are the passage's own, or fewer than three, is not a
-reading of it."""
-
-FEWEST_UNPROVED = 6
-"""Heard words that are believed to be a reading although the forced alignment finds no room for them."""
+from wordtrail.core.speech.phone_model import Matrix
+from wordtrail.core.speech.phones import relations
+from wordtrail.core.trail.model import UNSURE_BELOW, Aside, Doubt, Slip, SlipKind, Trail, Visit
 
 LISTENING, MATCHING, TIMING = "Listening", "Finding your place in the text", "Setting the times"
 
+FEWEST_FOUND = 3
+LEAST_READ = 0.04
+"""A take of whose sounds under 4 % are the passage's, or in which fewer than three words are, is not a
+reading of it."""
 
-def script_of(words: Iterable[Word]) -> tuple[ScriptWord, ...]:
-    """The words of a script that can be heard (a word without a spoken form cannot)."""
-    spoken = ((word, spoken_form(word.text)) for word in words)
-    return tuple(ScriptWord(word.id, said, word.sentence) for word, said in spoken if said)
+FEWEST_SOUNDS = 3
+"""Sounds that are at least an aside; fewer are a cough or a click."""
+
+ASIDE_GAP = 1.0
+"""Seconds between two pieces of talk at which they are two asides."""
+
+LONGEST_REPLACED = 1.5
+
+
+@dataclass(frozen=True, slots=True)
+class Explained:
+    """What each stage saw, for whoever wants to understand a word."""
+
+    route: tuple[ScriptWord, ...]
+    stretches: tuple[Stretch, ...]
+    frames: Frames
+    fit: Fit
+    path: Path
+    readings: tuple[Reading, ...]
+    talk: tuple[Talked, ...]
+    heard: tuple[Heard, ...]
+    timed: tuple[Timed, ...]
+    voice: Matrix
+    trail: Trail
 
 
 def align(
-    samples: Samples, script: Sequence[ScriptWord], progress: Progress = lambda step, share: None, cores: int = 2
+    samples: Samples,
+    script: Sequence[ScriptWord],
+    progress: Progress = lambda step, share: None,
+    cores: int = 2,
+    memory: Memory | None = None,
 ) -> Trail:
     """The trail of a take: mono samples at 16 000 a second, and the script in reading order.
 
     Raises SilentSound where nothing is heard and PassageNotRead where it is something else.
-    `progress` gets the step and its share done and may raise to stop.
+    `progress` gets the step and its share done and may raise to stop; what `memory` has kept of an
+    earlier try is not worked out again.
     """
+    return explained(samples, script, progress, cores, memory).trail
+
+
+def explained(
+    samples: Samples,
+    script: Sequence[ScriptWord],
+    progress: Progress = lambda step, share: None,
+    cores: int = 2,
+    memory: Memory | None = None,
+) -> Explained:
+    """The trail of a take, with what each stage saw on the way."""
     stretches = stretches_of_sound(samples)
     if not stretches:
         raise SilentSound
-    spoken = _Spoken.of(script)
-    heard = _heard(samples, grouped(stretches), spoken.words, progress, cores)
-    progress(MATCHING, 0.0)
-    labels = labelled(heard, spoken.words, spoken.sentence_starts)
-    _assert_read(labels)
-    labels = bridged(labels, spoken.words)
-    words, labels = _timed(samples, labels, spoken.words, progress)
-    visits = _visits(words, spoken.owner)
-    start, end = sound_ends(stretches)
-    missing, unread = left_out(script, visits)
-    slips = (*missing, *misread(words, spoken.owner, spoken.words), *said_twice(visits))
-    return Trail(
-        visits=visits,
-        slips=tuple(sorted(slips, key=lambda slip: slip.start)),
-        asides=asides(labels),
-        unread=unread,
-        seconds=round(len(samples) / RATE, 4),
-        sound_start=round(start, 3),
-        sound_end=round(end, 3),
+    sayable = tuple(word for word in script if word.ways)
+    route = _route(sayable)
+
+    def hopeless(frames: Frames) -> bool:
+        fit = fit_of(frames, relations())
+        return not readings_of(path_of(fit, route), frames, fit)[0]
+
+    frames = heard_over(
+        samples, grouped(stretches), lambda share: progress(LISTENING, share), cores, memory or Forgetful(), hopeless
     )
+    path, readings, talk, fit, voice = _followed(frames, route, lambda share: progress(MATCHING, share))
+    _assert_read(readings, talk, fit)
+    readings, talk = (tuple(some) for some in repaired(readings, talk, frames, fit, sayable, route))
+    heard = [word for reading in readings for word in judged(reading, frames, fit, sayable)]
+    kept = _without_left_out(readings, heard)
+    times = timed(kept, frames, samples, [word.ways for word in sayable], lambda share: progress(TIMING, share), cores)
+    heard = sorted((word for word in heard if not word.left_out), key=lambda word: word.said.first)
+    instead = replaced(Path(path.said, talk), kept, fit, sayable)
+    trail = _trail(script, sayable, frames, fit, talk, heard, times, instead)
+    start, end = sound_ends(stretches)
+    trail = replace(trail, seconds=round(len(samples) / RATE, 4), sound_start=round(start, 3), sound_end=round(end, 3))
+    return Explained(sayable, stretches, frames, fit, path, readings, talk, tuple(heard), tuple(times), voice, trail)
 
 
-@dataclass(frozen=True, slots=True)
-class _Spoken:
-    """The script as spoken words, each with the script word it belongs to."""
-
-    words: tuple[str, ...]
-    owner: tuple[ScriptWord, ...]
-    sentence_starts: tuple[int, ...]
-
-    @classmethod
-    def of(cls, script: Sequence[ScriptWord]) -> _Spoken:
-        pairs = [(said, word) for word in script for said in word.spoken]
-        sentences = [word.sentence for _, word in pairs]
-        starts = tuple(i for i, s in enumerate(sentences) if i == 0 or s != sentences[i - 1])
-        return cls(tuple(said for said, _ in pairs), tuple(word for _, word in pairs), starts)
+def _route(script: Sequence[ScriptWord]) -> Route:
+    starts = [i for i, word in enumerate(script) if i == 0 or word.sentence != script[i - 1].sentence]
+    return route_of([word.ways for word in script], starts)
 
 
-def _heard(
-    samples: Samples, groups: Sequence[Stretch], spoken: Sequence[str], progress: Progress, cores: int
-) -> list[Heard]:
-    model = arpa_model(spoken, TALK_WORDS)
-    dictionary = dictionary_text((*spoken, *TALK_WORDS))
-    total = sum(group.end - group.start for group in groups)
-    found: dict[int, list[Heard]] = {}
-    progress(LISTENING, 0.0)
-    if cores < 2 or len(groups) < 2:
-        recogniser = Recogniser(model, dictionary)
-        for index, group in enumerate(groups):
-            found[index] = recogniser.words(cut(samples, group), group.start)
-            progress(LISTENING, _seconds(groups, found) / total)
-    else:
-        with ProcessPoolExecutor(cores, get_context("spawn"), _start_recogniser, (model, dictionary)) as pool:
-            waiting = {
-                pool.submit(_recognise, cut(samples, group), group.start): index for index, group in enumerate(groups)
-            }
-            try:
-                for done in as_completed(waiting):
-                    found[waiting[done]] = done.result()
-                    progress(LISTENING, _seconds(groups, found) / total)
-            except BaseException:
-                pool.shutdown(wait=False, cancel_futures=True)
-                raise
-    return [word for index in sorted(found) for word in found[index]]
+def _followed(
+    frames: Frames, route: Route, progress: Callable[[float], None]
+) -> tuple[Path, tuple[Reading, ...], tuple[Talked, ...], Fit, Matrix]:
+    """The path, found twice: the second time knowing the voice."""
+    expectation = relations()
+    fit = fit_of(frames, expectation)
+    path = path_of(fit, route, lambda share: progress(0.5 * share))
+    readings, talk = readings_of(path, frames, fit)
+    voice = learned(expectation, heard_for(readings, frames, route))
+    fit = fit_of(frames, voice)
+    path = path_of(fit, route, lambda share: progress(0.5 + 0.5 * share))
+    readings, talk = readings_of(path, frames, fit)
+    return path, readings, talk, fit, voice
 
 
-def _seconds(groups: Sequence[Stretch], found: dict[int, list[Heard]]) -> float:
-    return sum(groups[index].end - groups[index].start for index in found)
-
-
-_recogniser: Recogniser | None = None
-
-
-def _start_recogniser(model: str, dictionary: str) -> None:
-    global _recogniser
-    _end_with(os.getppid())
-    _recogniser = Recogniser(model, dictionary)
-
-
-def _end_with(parent: int) -> None:
-    """End this process when its parent dies (a killed worker must not leave recognisers behind)."""
-
-    def watch() -> None:
-        while os.getppid() == parent:
-            time.sleep(1.0)
-        os._exit(1)
-
-    threading.Thread(target=watch, daemon=True).start()
-
-
-def _recognise(samples: Samples, offset: float) -> list[Heard]:
-    assert _recogniser is not None
-    return _recogniser.words(samples, offset)
-
-
-def _assert_read(labels: Sequence[Labelled]) -> None:
-    exact = sum(label.place is not None and label.exact for label in labels)
-    if exact < FEWEST_FOUND or exact < LEAST_EXACT * len(labels):
+def _assert_read(readings: Sequence[Reading], talk: Sequence[Talked], fit: Fit) -> None:
+    words = sum(len(reading.said) for reading in readings)
+    read = sum(len(said.states) for reading in readings for said in reading.said)
+    talked = sum(int(fit.new_sound[t.first : t.last + 1].sum()) for t in talk)
+    if words < FEWEST_FOUND or read < LEAST_READ * (read + talked):
         raise PassageNotRead
 
 
-def _timed(
-    samples: Samples, labels: Sequence[Labelled], spoken: Sequence[str], progress: Progress
-) -> tuple[tuple[Timed, ...], tuple[Labelled, ...]]:
-    """Spoken words with their times, and the labels without those that the sound gave the lie: a few
-    words that the model of the script suggested, and that cannot be aligned, are talk."""
-    runs = fluent_runs(labels)
-    edges = [(label.heard.start, label.heard.end) for label in labels]
-    words: list[Timed] = []
-    doubted: set[Labelled] = set()
-    for index, run in enumerate(runs):
-        found = timed(run, samples, spoken, _limits(run, edges))
-        if found is None and len(run.labels) < FEWEST_UNPROVED:
-            doubted.update(run.labels)
+def _without_left_out(readings: Sequence[Reading], heard: Sequence[Heard]) -> list[Reading]:
+    gone = {id(word.said) for word in heard if word.left_out}
+    kept = (Reading(tuple(said for said in reading.said if id(said) not in gone)) for reading in readings)
+    return [reading for reading in kept if reading.said]
+
+
+def _trail(
+    script: Sequence[ScriptWord],
+    route: Sequence[ScriptWord],
+    frames: Frames,
+    fit: Fit,
+    talk: Sequence[Talked],
+    heard: Sequence[Heard],
+    times: Sequence[Timed],
+    instead: Sequence[Replaced],
+) -> Trail:
+    visits, slips = [], []
+    by_start = sorted(zip(heard, _in_path_order(heard, times), strict=True), key=lambda pair: pair[1].start)
+    for word, time in by_start:
+        own = route[time.word]
+        sure = confidence(word, time)
+        why = doubt(word, time, own) if sure < UNSURE_BELOW else Doubt.NONE
+        visits.append(Visit(own.id, round(time.start, 3), round(time.end, 3), sure, doubt=why))
+        if word.otherwise:
+            slips.append(Slip(SlipKind.MISREAD, own.id, round(time.start, 3), round(time.end, 3), word.otherwise))
+    for one in instead:
+        more, wrong = _in_their_place(one, route, frames, fit)
+        visits += more
+        slips += wrong
+    visits += _placed(script, visits)
+    visits.sort(key=lambda visit: visit.start)
+    missing, unread = left_out(script, visits)
+    every = sorted((*slips, *missing, *said_twice(visits)), key=lambda slip: slip.start)
+    taken = {one.talked for one in instead}
+    asides = _asides(
+        [t for t in talk if not any(t.first >= o.first and t.last <= o.last for o in taken)], frames, fit, script
+    )
+    return Trail(tuple(visits), tuple(every), asides, unread)
+
+
+def _in_path_order(heard: Sequence[Heard], times: Sequence[Timed]) -> list[Timed]:
+    """The time of each heard word: both are in order of the take, word for word."""
+    waiting: dict[int, list[Timed]] = {}
+    for time in times:
+        waiting.setdefault(time.word, []).append(time)
+    return [waiting[word.said.word].pop(0) for word in heard]
+
+
+def _in_their_place(
+    one: Replaced, route: Sequence[ScriptWord], frames: Frames, fit: Fit
+) -> tuple[list[Visit], list[Slip]]:
+    """Words that light where something else was said instead of them, and their slips."""
+    start = float(frames.at[one.talked.first])
+    end = float(frames.at[one.talked.last]) + LAST_PHONE
+    said = words_in(fit, one.talked, (word.text.lower() for word in route))
+    edges = np.linspace(start, end, len(one.words) + 1)
+    visits, slips = [], []
+    for index, word in enumerate(one.words):
+        begins, ends = round(float(edges[index]), 3), round(float(edges[index + 1]), 3)
+        visits.append(Visit(route[word].id, begins, ends, 0.4, doubt=Doubt.OTHERWISE))
+        slips.append(Slip(SlipKind.MISREAD, route[word].id, begins, ends, said))
+    return visits, slips
+
+
+def _placed(script: Sequence[ScriptWord], visits: Sequence[Visit]) -> list[Visit]:
+    """Visits of words for which no sound is known, between their neighbours."""
+    place = {word.id: index for index, word in enumerate(script)}
+    silent = {index for index, word in enumerate(script) if not word.ways}
+    found = []
+    ordered = sorted(visits, key=lambda visit: visit.start)
+    for before, after in zip(ordered, ordered[1:], strict=False):
+        between = range(place[before.word] + 1, place[after.word])
+        if between and all(index in silent for index in between):
+            edges = np.linspace(before.end, max(after.start, before.end + 0.02), len(between) + 1)
+            found += [
+                Visit(script[index].id, round(float(a), 3), round(float(b), 3), 0.1, doubt=Doubt.PLACED)
+                for index, a, b in zip(between, edges, edges[1:], strict=False)
+            ]
+    return found
+
+
+def _asides(talk: Sequence[Talked], frames: Frames, fit: Fit, script: Sequence[ScriptWord]) -> tuple[Aside, ...]:
+    """Talk put together where it is hardly parted, with what it roughly said."""
+    joined: list[Talked] = []
+    for one in talk:
+        if joined and frames.at[one.first] - frames.at[joined[-1].last] <= ASIDE_GAP:
+            joined[-1] = Talked(joined[-1].first, one.last)
         else:
-            words += found or as_heard(run)
-        progress(TIMING, (index + 1) / len(runs))
-    return in_order(words), tuple(Labelled(label.heard, None) if label in doubted else label for label in labels)
-
-
-def _limits(run: Run, edges: Sequence[tuple[float, float]]) -> tuple[float, float]:
-    before = max((end for _, end in edges if end <= run.start), default=0.0)
-    after = min((start for start, _ in edges if start >= run.end), default=float("inf"))
-    return before, after
-
-
-def _visits(words: Sequence[Timed], owner: Sequence[ScriptWord]) -> tuple[Visit, ...]:
-    """Spoken words put together to the printed words they belong to ("eighteen" + "sixty" + "eight"
-    is one visit of "1868")."""
-    readings: list[list[Timed]] = []
-    for word in words:
-        last = readings[-1][-1] if readings else None
-        if last and last.place < word.place and owner[last.place].id == owner[word.place].id:
-            readings[-1].append(word)
-        else:
-            readings.append([word])
+            joined.append(one)
+    texts = {word.text.strip(".,;:!?“”\"'()").lower() for word in script}
     return tuple(
-        Visit(
-            word=owner[reading[0].place].id,
-            start=round(reading[0].start, 3),
-            end=round(reading[-1].end, 3),
-            confidence=min(word.confidence for word in reading),
+        Aside(
+            round(max(0.0, float(frames.at[one.first])), 3),
+            round(float(frames.at[one.last]) + LAST_PHONE, 3),
+            words_in(fit, one, texts),
         )
-        for reading in readings
+        for one in joined
+        if int(fit.new_sound[one.first : one.last + 1].sum()) >= FEWEST_SOUNDS
     )

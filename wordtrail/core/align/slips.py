@@ -1,21 +1,159 @@
-"""Slips, asides and unread words, once every spoken word has its time."""
+"""Slips, decided on the sound: read as printed, left out, or something else."""
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
 from itertools import groupby, pairwise
 
-from wordtrail.core.align.timing import sounds_read
-from wordtrail.core.align.values import Labelled, ScriptWord, Timed
-from wordtrail.core.trail.model import Aside, Slip, SlipKind, Visit
+from wordtrail.core.align.hypotheses import cost_of, greedy, one_sound_off, other_endings, word_said
+from wordtrail.core.align.path import Fit, Path, Said, Talked
+from wordtrail.core.align.readings import Reading
+from wordtrail.core.align.sounds import Frames
+from wordtrail.core.align.values import ScriptWord, Sounds
+from wordtrail.core.trail.model import Slip, SlipKind, Visit
 
 HALF = 0.5
 """The part of a sentence that must have been read for its missing words to be slips."""
 
-TALK_GAP = 1.0
-"""Seconds between two aside words at which they are two asides."""
+SUSPICIOUS = 1.6
+"""What the sounds of a word lose before other hypotheses are tried at all."""
+
+LEFT_OUT_MARGIN, LEFT_OUT_EACH = 3.0, 1.5
+"""By how much "left out" must be cheaper than "read as printed", and what each sound of the word must
+lose on the mean: neighbours like to swallow some of them. A word of one sound ("a") is never missed
+so: readers swallow it as well."""
+
+ENDING_MARGIN, OTHER_MARGIN, GUESSED_MARGIN = 3.2, 5.0, 8.0
+"""By how much the same word with another ending, or quite another word, must be cheaper than the
+printed one; more where the way to say the printed word was only guessed."""
 
 SAID_TWICE_WITHIN = 1.5
+
+SHORTEST_SHARE, LONGEST_SHARE = 0.4, 1.9
+"""How many sounds, of those its words should have, talk between two words of a sentence must have to
+stand in the place of the words left out there."""
+
+MOST_REPLACED = 3
+
+_MARKS = ".,;:!?“”\"'’‘()[]…"
+
+
+@dataclass(frozen=True, slots=True)
+class Heard:
+    """What the sound says about a word on the path: `otherwise` is empty where it was read as
+    printed, else what was said; `left_out` where nothing was. `margin` is by how much the printed
+    word is the better hypothesis."""
+
+    said: Said
+    margin: float
+    otherwise: str = ""
+    left_out: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Replaced:
+    """Words of the route in whose place something else was said, in the frames of `talked`."""
+
+    words: tuple[int, ...]
+    talked: Talked
+
+
+def judged(reading: Reading, frames: Frames, fit: Fit, route: Sequence[ScriptWord]) -> list[Heard]:
+    """What the sound says about every word of a reading."""
+    said = reading.said
+    result = []
+    for index, word in enumerate(said):
+        if word.cost + word.missed < SUSPICIOUS:
+            result.append(Heard(word, SUSPICIOUS))
+            continue
+        before = said[index - 1] if index else None
+        after = said[index + 1] if index + 1 < len(said) else None
+        result.append(_judged(word, before, after, frames, fit, route))
+    return result
+
+
+def _judged(
+    word: Said, before: Said | None, after: Said | None, frames: Frames, fit: Fit, route: Sequence[ScriptWord]
+) -> Heard:
+    printed = route[word.word]
+    first, head = _anchor_before(word, before, frames, route)
+    last, tail = _anchor_after(word, after, frames, route)
+
+    def cost(middle: Sounds) -> float:
+        return cost_of(fit, first, last, (*head, *middle, *tail))
+
+    as_printed = min(cost(way) for way in printed.ways)
+    nothing = cost(())
+    poor = as_printed > LEFT_OUT_EACH * word.phones and word.phones > 1
+    if (before or after) and poor and nothing + LEFT_OUT_MARGIN < as_printed:
+        return Heard(word, nothing - as_printed, left_out=True)
+    best, other, needed = _best_other(printed, greedy(fit, first + len(head), last - len(tail)), cost)
+    margin = best - as_printed
+    if margin + needed < 0:
+        return Heard(word, margin, otherwise=other)
+    return Heard(word, min(margin, nothing - as_printed))
+
+
+def _best_other(printed: ScriptWord, heard: Sounds, cost: Callable[[Sounds], float]) -> tuple[float, str, float]:
+    """The cheapest word that is not the printed one, what it is, and the margin it needs."""
+    needed = GUESSED_MARGIN if printed.guessed else OTHER_MARGIN
+    choices: list[tuple[float, str, float]] = [(float("inf"), "", needed)]
+    if not printed.guessed:
+        endings = other_endings(printed.text.strip(_MARKS), printed.ways)
+        choices += [(cost(way), word, ENDING_MARGIN) for way, word in endings.items()]
+    others = {way: word for own in printed.ways[:2] for way, word in one_sound_off(own).items()}
+    if word_said(heard):
+        others[heard] = word_said(heard)
+    choices += [(cost(way), word, needed) for way, word in others.items() if way not in printed.ways]
+    return min(choices, key=lambda choice: choice[0] + choice[2])
+
+
+def _anchor_before(word: Said, before: Said | None, frames: Frames, route: Sequence[ScriptWord]) -> tuple[int, Sounds]:
+    """The first frame of the word's place, and the phone before it that belongs to its neighbour."""
+    if before is not None and frames.at[word.first] - frames.at[before.last] < 0.4:
+        return before.last, _way(before, route)[-1:]
+    first = word.first
+    while first > 0 and frames.at[word.first] - frames.at[first - 1] < 0.15:
+        first -= 1
+    return first, ()
+
+
+def _anchor_after(word: Said, after: Said | None, frames: Frames, route: Sequence[ScriptWord]) -> tuple[int, Sounds]:
+    if after is not None and frames.at[after.first] - frames.at[word.last] < 0.4:
+        return after.first, _way(after, route)[:1]
+    last = word.last
+    end = after.first if after is not None else len(frames)
+    while (
+        last + 1 < end
+        and frames.at[last + 1] - frames.at[last] < 0.15
+        and frames.at[last + 1] - frames.at[word.last] < 0.25
+    ):
+        last += 1
+    return last, ()
+
+
+def _way(said: Said, route: Sequence[ScriptWord]) -> Sounds:
+    return next((way for way in route[said.word].ways if len(way) == said.phones), route[said.word].ways[0])
+
+
+def replaced(path: Path, readings: Sequence[Reading], fit: Fit, route: Sequence[ScriptWord]) -> list[Replaced]:
+    """Words left out between two that were read, where something else was said instead of them."""
+    found = []
+    for early, late in pairwise(readings):
+        before, after = early.said[-1], late.said[0]
+        missing = range(before.word + 1, after.word)
+        if not 0 < len(missing) <= MOST_REPLACED or route[before.word].sentence != route[after.word].sentence:
+            continue
+        between = [t for t in path.talked if before.last < t.first < after.first]
+        if not between:
+            continue
+        talked = Talked(between[0].first, between[-1].last)
+        sounds = int(fit.new_sound[talked.first : talked.last + 1].sum())
+        expected = sum(len(route[word].ways[0]) for word in missing)
+        if SHORTEST_SHARE * expected <= sounds <= LONGEST_SHARE * expected + 1:
+            found.append(Replaced(tuple(missing), talked))
+    return found
 
 
 def left_out(script: Sequence[ScriptWord], visits: Sequence[Visit]) -> tuple[tuple[Slip, ...], tuple[str, ...]]:
@@ -44,15 +182,6 @@ def _first_moment(sentence: list[ScriptWord], first_visit: dict[str, Visit]) -> 
     return min(first_visit[word.id].start for word in sentence if word.id in first_visit)
 
 
-def misread(timed: Sequence[Timed], owner: Sequence[ScriptWord], script: Sequence[str]) -> tuple[Slip, ...]:
-    """Words in whose place clearly something else was heard."""
-    return tuple(
-        Slip(SlipKind.MISREAD, owner[word.place].id, word.start, word.end, word.heard)
-        for word in timed
-        if word.heard and not sounds_read(word.heard, script[word.place])
-    )
-
-
 def said_twice(visits: Sequence[Visit]) -> tuple[Slip, ...]:
     """Words said again right after they were said ("the the")."""
     return tuple(
@@ -60,20 +189,3 @@ def said_twice(visits: Sequence[Visit]) -> tuple[Slip, ...]:
         for first, again in pairwise(visits)
         if first.word == again.word and again.start - first.end <= SAID_TWICE_WITHIN
     )
-
-
-def asides(labels: Sequence[Labelled]) -> tuple[Aside, ...]:
-    """Runs of heard words that are not in the script, with what the recogniser made of them."""
-    found: list[Aside] = []
-    previous: Labelled | None = None
-    for label in labels:
-        if label.place is None:
-            heard = label.heard
-            joins = previous is not None and previous.place is None
-            if joins and heard.start - found[-1].end <= TALK_GAP:
-                last = found[-1]
-                found[-1] = Aside(last.start, round(heard.end, 3), f"{last.heard} {heard.word}")
-            else:
-                found.append(Aside(round(heard.start, 3), round(heard.end, 3), heard.word))
-        previous = label
-    return tuple(found)

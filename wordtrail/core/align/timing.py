@@ -1,134 +1,173 @@
-"""From labelled words to spoken words with their times, by forced alignment of each fluent run."""
+"""Final times: two witnesses for the start of every word.
+
+The path says when the network named the word's first phone (40 ms coarse, never far off). The
+forced alignment says it to 10 ms, but now and then loses its way, in accents that its model does
+not know more often. Where they agree, the forced alignment's time counts; where they lie somewhat
+apart, the middle, which is near enough to either; where they lie far apart, the path's. After a rest a third one is asked: the moment at which the sound itself begins.
+"""
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from collections.abc import Callable, Sequence
+from concurrent.futures import ThreadPoolExecutor
 from itertools import pairwise
+from queue import SimpleQueue
 
-from wordtrail.core.align.bridges import WIDEST
-from wordtrail.core.align.labels import alike
-from wordtrail.core.align.recognise import cut, dictionary_text, forced
-from wordtrail.core.align.values import Labelled, Samples, Stretch, Timed
+import numpy as np
+import numpy.typing as npt
 
-ROOM = 0.18
+from wordtrail.core.align.forced import Aligner, cut
+from wordtrail.core.align.path import Said
+from wordtrail.core.align.readings import Reading
+from wordtrail.core.align.sounds import Frames
+from wordtrail.core.align.stretches import loudness_by_frame, voice_threshold
+from wordtrail.core.align.values import Samples, Sounds, Stretch, Timed
+
+AGREE = 0.08
+"""Seconds within which the two witnesses mean the same start."""
+
+HALFWAY = 0.15
+"""Seconds up to which the middle of the two is near enough to both."""
+
+ONSET_NEAR = 0.06
+"""Seconds from the onset of sound after a rest within which a witness tells of that onset."""
+
+ONSET_BEFORE, ONSET_AFTER, QUIET_BEFORE_ONSET = 0.4, 0.1, 0.12
+"""Where an onset is looked for around a start, and how long it must have been quiet before."""
+
+REST = 0.35
+"""Seconds between the last phone of a word and the first of the next at which a run is parted."""
+
+LONGEST_RUN = 12.0
+"""Seconds at which a run is parted at its widest gap."""
+
+ROOM_BEFORE, ROOM_AFTER = 0.25, 0.45
 """Seconds around a run in which its first and last word may reach out."""
 
-LONGEST_REST = 1.2
-"""Seconds of rest inside a run at which it is parted in two."""
-
-UNALIGNED = 0.4
-"""Confidence in a word that the recogniser heard and the forced alignment did not find."""
-
-REST_EACH_MISSED = 0.6
-"""Seconds by which that rest may be longer for each word missed in it."""
-
-SHORTEST_WORD = 0.12
-"""Seconds that each word the recogniser missed must have room for, to be looked for at all."""
+LAST_PHONE = 0.14
+"""Seconds that a word's last phone lasts where nothing else tells."""
 
 
-@dataclass(frozen=True, slots=True)
-class Run:
-    """Heard words that go forward through the script without a jump or an aside between, and the
-    places to be timed: those heard, and missed ones that there is room for."""
-
-    labels: tuple[Labelled, ...]
-    places: tuple[int, ...]
-
-    @property
-    def start(self) -> float:
-        """Where its first heard word begins."""
-        return self.labels[0].heard.start
-
-    @property
-    def end(self) -> float:
-        """Where its last heard word ends."""
-        return self.labels[-1].heard.end
+SOONER = {
+    **dict.fromkeys(("S", "SH", "F", "TH", "CH"), 0.022),
+    **dict.fromkeys(("AH", "IH", "AE", "ER", "EH", "AA"), -0.015),
+}
+"""Seconds by which a sound begins before the network's usual lag says, or (minus) after it: it waits
+longer to be sure of a hiss than of a vowel."""
 
 
-def fluent_runs(labels: Sequence[Labelled]) -> tuple[Run, ...]:
-    """The runs of `labels` in the order in which they were said."""
-    runs: list[list[Labelled]] = []
-    before: Labelled | None = None
-    for label in labels:
-        if label.place is not None:
-            if before is not None and _goes_on(before, label):
-                runs[-1].append(label)
-            else:
-                runs.append([label])
-        before = label
-    return tuple(Run(tuple(run), _places(run)) for run in runs)
+def breath_groups(reading: Reading, frames: Frames) -> list[tuple[Said, ...]]:
+    """The words of a reading, parted where the voice rests and where they would be too many."""
+    groups: list[list[Said]] = [[reading.said[0]]]
+    for before, word in pairwise(reading.said):
+        rests = frames.at[word.first] - frames.at[before.last] >= REST
+        long = frames.at[word.first] - frames.at[groups[-1][0].first] > LONGEST_RUN
+        if rests or long:
+            groups.append([word])
+        else:
+            groups[-1].append(word)
+    return [tuple(group) for group in groups]
 
 
-def _goes_on(before: Labelled, label: Labelled) -> bool:
-    if before.place is None or label.place is None:
-        return False
-    rest = label.heard.start - before.heard.end
-    missed = label.place - before.place - 1
-    return 0 <= missed <= WIDEST and rest <= LONGEST_REST + REST_EACH_MISSED * missed
+def timed(
+    readings: Sequence[Reading],
+    frames: Frames,
+    samples: Samples,
+    ways: Sequence[Sequence[Sounds]],
+    progress: Callable[[float], None] = lambda share: None,
+    cores: int = 2,
+) -> list[Timed]:
+    """Every word of the readings with its final time, in order."""
+    groups = [group for reading in readings for group in breath_groups(reading, frames)]
+    windows = _windows(groups, frames, len(samples) / 16_000)
+    begins = onsets(samples)
+    free: SimpleQueue[Aligner] = SimpleQueue()
+    for _ in range(cores):
+        free.put(Aligner(ways))
+
+    def align(index: int) -> list[Timed]:
+        aligner = free.get()
+        try:
+            group, window = groups[index], windows[index]
+            found = aligner.times(cut(samples, window), [said.word for said in group], window.start)
+        finally:
+            free.put(aligner)
+        return _agreed(group, frames, found, ways, begins)
+
+    words: list[Timed] = []
+    with ThreadPoolExecutor(cores) as pool:
+        try:
+            for index, some in enumerate(pool.map(align, range(len(groups)))):
+                words += some
+                progress((index + 1) / len(groups))
+        except BaseException:
+            pool.shutdown(wait=False, cancel_futures=True)
+            raise
+    return in_order(words)
 
 
-def _places(run: list[Labelled]) -> tuple[int, ...]:
-    """The places of a run. Words missed between two found neighbours are among them when there is
-    time for them between the two; the forced alignment then finds where."""
-    places = [run[0].place or 0]
-    for before, after in pairwise(run):
-        low, high = before.place or 0, after.place or 0
-        missed = high - low - 1
-        room = after.heard.start - before.heard.end
-        if missed and room / missed >= SHORTEST_WORD:
-            places += range(low + 1, high)
-        places.append(high)
-    return tuple(places)
+def _windows(groups: Sequence[Sequence[Said]], frames: Frames, seconds: float) -> list[Stretch]:
+    """Where each group is looked for: a little wider than it, and never into its neighbours."""
+    windows = []
+    for index, group in enumerate(groups):
+        begin, end = float(frames.at[group[0].first]), float(frames.at[group[-1].last])
+        low = frames.at[groups[index - 1][-1].last] + 0.05 if index else 0.0
+        high = frames.at[groups[index + 1][0].first] if index + 1 < len(groups) else seconds
+        windows.append(
+            Stretch(
+                max(0.0, min(begin - 0.02, max(low, begin - ROOM_BEFORE))),
+                min(seconds, max(end + LAST_PHONE, min(high, end + ROOM_AFTER))),
+            )
+        )
+    return windows
 
 
-def timed(run: Run, samples: Samples, script: Sequence[str], limits: tuple[float, float]) -> tuple[Timed, ...] | None:
-    """Every place of `run` with its time, or None where the sound does not admit the run's words.
-
-    `limits` are the end of what was heard before the run and the start of what was heard after it;
-    the alignment never reaches over them.
-    """
-    start = max(run.start - ROOM, min(limits[0], run.start), 0.0)
-    end = max(min(run.end + ROOM, limits[1]), run.end)
-    words = [script[place] for place in run.places]
-    found = forced(cut(samples, Stretch(start, end)), words, start, dictionary_text(words))
-    if found is None:
-        return None
-    by_place = {label.place: label for label in run.labels}
-    result = []
-    for place, word in zip(run.places, found, strict=True):
-        label = by_place.get(place)
-        heard = "" if label is None or label.exact else label.heard.word
-        result.append(Timed(place, word.start, word.end, _confidence(label, word.start), heard))
-    return tuple(result)
+def onsets(samples: Samples) -> npt.NDArray[np.float64]:
+    """The moments (seconds) at which sound begins after quiet."""
+    loudness = loudness_by_frame(samples)
+    loud = loudness > voice_threshold(loudness)
+    quiet = round(QUIET_BEFORE_ONSET / 0.01)
+    before = np.convolve(loud, np.ones(quiet), mode="full")[: len(loud)] - loud
+    return np.flatnonzero(loud & (before == 0)) * 0.01
 
 
-def as_heard(run: Run) -> tuple[Timed, ...]:
-    """The recogniser's own times for the words of a run that could not be aligned."""
-    return tuple(
-        Timed(label.place or 0, label.heard.start, label.heard.end, UNALIGNED, "" if label.exact else label.heard.word)
-        for label in run.labels
-    )
+def _agreed(
+    group: Sequence[Said],
+    frames: Frames,
+    found: Sequence[Stretch] | None,
+    ways: Sequence[Sequence[Sounds]],
+    begins: npt.NDArray[np.float64],
+) -> list[Timed]:
+    words = []
+    for index, said in enumerate(group):
+        named = float(frames.at[said.first]) - SOONER.get(ways[said.word][0][0], 0.0)
+        ended = float(frames.at[said.last]) + LAST_PHONE
+        if found is None:
+            words.append(Timed(said.word, named, ended, None))
+            continue
+        forced = found[index].start
+        near = begins[(begins > named - ONSET_BEFORE) & (begins < named + ONSET_AFTER)]
+        words.append(Timed(said.word, start_of(forced, named, near), found[index].end, abs(forced - named)))
+    return words
 
 
-def _confidence(label: Labelled | None, start: float) -> float:
-    """How sure a time is: the recogniser and the forced alignment agreed on the word, on when, and
-    the recogniser had no rival for it."""
-    if label is None:
-        return 0.35
-    apart = abs(label.heard.start - start)
-    agreement = 1.0 if apart <= 0.06 else 0.8 if apart <= 0.15 else 0.4
-    certainty = 0.55 + 0.45 * label.heard.probability
-    return round(agreement * certainty * (1.0 if label.exact else 0.45), 3)
+def start_of(forced: float, named: float, near: npt.NDArray[np.float64]) -> float:
+    """The start of a word, from when the forced alignment finds it, when the path named it, and the
+    onsets of sound `near` it."""
+    apart = abs(forced - named)
+    if apart <= AGREE:
+        return forced
+    for witness in (forced, named):
+        if len(near) and np.abs(near - witness).min() <= ONSET_NEAR:
+            return witness
+    return (forced + named) / 2 if apart <= HALFWAY else named
 
 
-def sounds_read(heard: str, printed: str) -> bool:
-    """Whether a word heard in another's place is near enough to be that word, badly caught."""
-    return alike(heard, printed) >= 0.75
-
-
-def in_order(words: Sequence[Timed]) -> tuple[Timed, ...]:
-    """Timed words that do not overlap: an end that reaches into the next start is cut there."""
+def in_order(words: Sequence[Timed]) -> list[Timed]:
+    """Timed words in order of their starts whose ends lie behind their starts and do not overlap."""
     ordered = sorted(words, key=lambda word: word.start)
-    cut_ends = [replace(a, end=max(a.start + 0.01, min(a.end, b.start))) for a, b in pairwise(ordered)]
-    return (*cut_ends, *ordered[-1:])
+    limits = [later.start for later in ordered[1:]] + [float("inf")]
+    return [
+        Timed(word.word, word.start, max(word.start + 0.01, min(word.end, limit)), word.apart)
+        for word, limit in zip(ordered, limits, strict=True)
+    ]

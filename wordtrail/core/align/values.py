@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import dataclass
+from typing import Protocol
 
 import numpy as np
 import numpy.typing as npt
@@ -16,14 +17,41 @@ Samples = npt.NDArray[np.float32]
 Progress = Callable[[str, float], None]
 """Called with what is being done and how far it is (0 to 1); may raise to stop the work."""
 
+Sounds = tuple[str, ...]
+"""One way to say a word: ARPABET phones."""
+
+
+class Memory(Protocol):
+    """Where finished pieces of long work are kept, so that it can go on after a crash."""
+
+    def get(self, name: str) -> bytes | None:
+        """What was kept under `name`."""
+
+    def put(self, name: str, content: bytes) -> None:
+        """Keep `content` under `name`."""
+
+
+class Forgetful:
+    """A memory that keeps nothing: every piece is worked out anew."""
+
+    def get(self, name: str) -> bytes | None:
+        """Nothing."""
+        return None
+
+    def put(self, name: str, content: bytes) -> None:
+        """Let go of it."""
+
 
 @dataclass(frozen=True, slots=True)
 class ScriptWord:
-    """A word of the script with what is said for it (at least one spoken word)."""
+    """A word of the script, the ways to say it (none: it can only be placed by its neighbours), and
+    its sentence, counted through the script. `guessed`: no dictionary knows how it is said."""
 
     id: str
-    spoken: tuple[str, ...]
+    ways: tuple[Sounds, ...]
     sentence: int
+    text: str = ""
+    guessed: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,31 +63,11 @@ class Stretch:
 
 
 @dataclass(frozen=True, slots=True)
-class Heard:
-    """A word as recognised, with its posterior probability."""
-
-    word: str
-    start: float
-    end: float
-    probability: float
-
-
-@dataclass(frozen=True, slots=True)
-class Labelled:
-    """A heard word and its place among the spoken words of the script; None: an aside. `exact` is
-    false where something else was heard in that place."""
-
-    heard: Heard
-    place: int | None
-    exact: bool = True
-
-
-@dataclass(frozen=True, slots=True)
 class Timed:
-    """A spoken word of the script with its time by forced alignment."""
+    """A word of the route with its final time. `apart`: seconds between the two witnesses of its
+    start (the path, and the forced alignment); None where there was only one."""
 
-    place: int
+    word: int
     start: float
     end: float
-    confidence: float
-    heard: str = ""
+    apart: float | None

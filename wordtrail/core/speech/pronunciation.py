@@ -65,6 +65,11 @@ def pronunciations(word: str) -> tuple[Sounds, ...]:
     return (guessed,) if guessed else ()
 
 
+def entries() -> dict[str, tuple[Sounds, ...]]:
+    """The whole dictionary: each word with its ways to say it."""
+    return _dictionary()
+
+
 def in_dictionary(word: str) -> bool:
     """Whether `word` needs no guessing."""
     return word in _dictionary()

@@ -53,6 +53,12 @@ def spoken_form(printed: str) -> tuple[str, ...]:
     return tuple(_said(bare).replace("-", " ").replace(",", "").split())
 
 
+def spoken_forms(printed: str) -> tuple[tuple[str, ...], ...]:
+    """All the ways in which readers say a printed piece, the likeliest first."""
+    form = spoken_form(printed)
+    return (form,) if form else ()
+
+
 def _said(bare: str) -> str:
     if not bare:
         return ""

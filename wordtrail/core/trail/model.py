@@ -9,6 +9,24 @@ UNSURE_BELOW = 0.5
 """Visits with less confidence are shown as "listen to this one"."""
 
 
+class Doubt(StrEnum):
+    """Why a word's light is not sure."""
+
+    NONE = ""
+    WHEN = "when"
+    """It was said, but where it begins is unclear."""
+    FAINT = "faint"
+    """It was too soft, too fast or too blurred to be timed closely."""
+    UNLIKE = "unlike"
+    """What was heard is not much like the word."""
+    GUESSED = "guessed"
+    """No dictionary knows how it is said."""
+    OTHERWISE = "otherwise"
+    """Another word was heard in its place."""
+    PLACED = "placed"
+    """It cannot be heard at all and was placed between its neighbours."""
+
+
 @dataclass(frozen=True, slots=True)
 class Visit:
     """One reading of one word. `confidence` goes from 0 to 1. `found` is where the ear found the start
@@ -19,6 +37,7 @@ class Visit:
     end: float
     confidence: float = 1.0
     found: float | None = None
+    doubt: Doubt = Doubt.NONE
 
     @property
     def mended(self) -> bool:

@@ -1,0 +1,38 @@
+"""What a room and a microphone do to a voice."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from wordtrail.core.align.values import RATE
+
+
+def pink_noise(samples: np.ndarray, decibels_below: float = 20.0, seed: int = 4) -> np.ndarray:
+    """`samples` with pink noise so far below the voice (both as root mean square, silence left out)."""
+    count = len(samples)
+    spectrum = np.fft.rfft(np.random.default_rng(seed).normal(0, 1, count))
+    pink = np.fft.irfft(spectrum / np.sqrt(np.maximum(np.arange(len(spectrum)), 1)), count)
+    voice = np.sqrt(np.mean(samples[np.abs(samples) > 0.05 * np.abs(samples).max()] ** 2))
+    return np.asarray(samples + pink * (voice * 10 ** (-decibels_below / 20) / np.sqrt(np.mean(pink**2))), np.float32)
+
+
+def echo(samples: np.ndarray, seconds: float = 0.35) -> np.ndarray:
+    """`samples` in a bare classroom: a tail of noise that falls by 60 dB in so many seconds."""
+    t = np.arange(int(seconds * RATE)) / RATE
+    tail = np.random.default_rng(8).normal(0, 1, len(t)) * 10 ** (-3 * t / seconds)
+    tail *= 0.6 / np.sqrt(np.sum(tail**2))
+    tail[0] = 1.0
+    size = len(samples) + len(tail)
+    return np.asarray(
+        np.fft.irfft(np.fft.rfft(samples, size) * np.fft.rfft(tail, size), size)[: len(samples)], np.float32
+    )
+
+
+def clipped(samples: np.ndarray) -> np.ndarray:
+    """`samples` recorded four times too loud."""
+    return np.clip(samples * (4.0 / np.abs(samples).max()), -1.0, 1.0).astype(np.float32)
+
+
+def quiet(samples: np.ndarray) -> np.ndarray:
+    """`samples` at a hundredth of full scale, in 16 bits."""
+    return (np.round(samples * (0.01 / np.abs(samples).max()) * 32767) / 32767).astype(np.float32)
