@@ -97,7 +97,7 @@ def explained(
     )
     path, readings, talk, fit, voice = _followed(frames, route, lambda share: progress(MATCHING, share))
     _assert_read(readings, talk, fit)
-    readings, talk = (tuple(some) for some in repaired(readings, talk, frames, fit, sayable, route))
+    readings, talk = repaired(readings, talk, frames, fit, sayable, route)
     heard = [word for reading in readings for word in judged(reading, frames, fit, sayable)]
     kept = _without_left_out(readings, heard)
     times = timed(kept, frames, samples, [word.ways for word in sayable], lambda share: progress(TIMING, share), cores)

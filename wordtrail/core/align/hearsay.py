@@ -11,7 +11,7 @@ from functools import lru_cache
 import numpy as np
 import numpy.typing as npt
 
-from wordtrail.core.align.path import Costs, Fit, Search, Talked, path_of
+from wordtrail.core.align.path import JUMPED, Costs, Fit, Search, Talked, path_of
 from wordtrail.core.align.route import Route, route_of
 from wordtrail.core.align.talk import TALK_WORDS
 from wordtrail.core.speech.pronunciation import pronunciations
@@ -25,9 +25,10 @@ class AnyOrder(Search):
 
     def entries(self, ends: Costs, talk: Costs, rest: float) -> tuple[Costs, npt.NDArray[np.uint8], int]:
         """Every word is entered from the cheapest end, at one price."""
-        _, code, jump_from = self.jumps(ends, talk, 0.0)
+        _, jump_from = self.jumps(ends, talk, 0.0)
         cheapest = min(float(ends.min()), float(talk.min()))
-        return np.full(self.route.words, cheapest + WORD, np.float32), code, jump_from
+        words = self.route.words
+        return np.full(words, cheapest + WORD, np.float32), np.full(words, JUMPED, np.uint8), jump_from
 
 
 @lru_cache(maxsize=4)

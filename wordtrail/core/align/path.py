@@ -13,11 +13,12 @@ so that memory does not grow with the take times the script.
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass
 
 import numpy as np
 import numpy.typing as npt
+from numpy.lib.stride_tricks import sliding_window_view
 
 from wordtrail.core.align.route import Route
 from wordtrail.core.align.sounds import Frames
@@ -43,6 +44,9 @@ LEAVE_OUT, LEAVE_OUT_EACH, MOST_LEFT_OUT = 5.4, 0.6, 6
 AGAIN, AGAIN_EACH, FURTHEST_AGAIN = 3.0, 0.15, 8
 """Price of beginning again: with the word just said, and for each word further back."""
 
+AGAIN_AFTER_TALK = 0.5
+"""Price of the first instead, when there was talk between."""
+
 MISSED = 2.6
 """Price of a phone of a word that is not heard."""
 
@@ -56,12 +60,33 @@ ABOUT = 0.7
 """How much worse than at its best a phone may be heard where it is taken to begin."""
 
 BLOCK = 256
+"""Frames between two checkpoints."""
+
+MOST_KEPT = 60_000_000
+"""Bytes of pointers back that are kept; a longer way makes them anew, block by block."""
+
 _FAR = np.float32(1e9)
 
 _STAY, _NEXT_PHONE, _OVER_A_PHONE = 0, 1, 2
-_ON, _LEFT_OUT, _AGAIN = 0, 1, 1 + MOST_LEFT_OUT
-_FROM_TALK = _AGAIN + FURTHEST_AGAIN + 1
-_JUMPED = 2 * _FROM_TALK
+
+_FURTHEST_ON = MOST_LEFT_OUT + 1
+_OFFSETS = _FURTHEST_ON + FURTHEST_AGAIN + 1
+"""A word is entered from the `_FURTHEST_ON` words before it up to `FURTHEST_AGAIN` words behind it."""
+
+JUMPED = 2 * _OFFSETS
+
+
+def _prices_in(rested: bool) -> Costs:
+    """What it costs to go on with a word: (2, offsets), straight from another word and from the talk
+    after that; the offset 0 is the furthest before it."""
+    on = [LEAVE_OUT + LEAVE_OUT_EACH * count for count in range(MOST_LEFT_OUT, 0, -1)]
+    again = np.array([AGAIN_EACH * back for back in range(FURTHEST_AGAIN + 1)]) + 0.5 * JUMP_AFTER_REST * rested
+    straight = [*on, 0.0, *(again + AGAIN)]
+    in_talk = np.array([*on, 0.0, *(again + AGAIN_AFTER_TALK)]) + RESUME
+    return np.array([straight, in_talk], np.float32)
+
+
+_PRICES = (_prices_in(False), _prices_in(True))
 
 
 @dataclass(frozen=True, slots=True)
@@ -158,15 +183,20 @@ class Search:
     def __init__(self, route: Route, fit: Fit) -> None:
         self.route, self.fit = route, fit
         states = len(route.phone)
-        self.first = route.within == 0
-        self.second = route.within == 1
-        self.word = route.word
         last = np.zeros(states, dtype=bool)
         last[route.ways_last] = True
         self.inside = ~last
         self.ways_word = route.word[route.ways_first]
         self.short = route.ways_first == route.ways_last
         self.jump = JUMP + JUMP_INTO_SENTENCE * route.into_sentence.astype(np.float32)
+        self._before = np.full(route.words + _OFFSETS - 1, _FAR, np.float32)
+        self._before_in_talk = self._before.copy()
+        self._around = [sliding_window_view(held, _OFFSETS) for held in (self._before, self._before_in_talk)]
+        self._ways_in = np.empty((route.words, 2, _OFFSETS), np.float32)
+        self._every_word = np.arange(route.words)
+        self.first_states = np.flatnonzero(route.within == 0)
+        self.second_states = np.flatnonzero(route.within == 1)
+        self.firsts_word, self.seconds_word = route.word[self.first_states], route.word[self.second_states]
 
     def beginning(self) -> _State:
         talk = np.full(self.route.words + 1, _FAR, np.float32)
@@ -183,14 +213,13 @@ class Search:
         entry, code, jump_from = self.entries(ends, state.talk, rest)
         enter = fit.enter[frame][route.phone]
         stay = fit.stay[frame][route.phone]
-        by_word = entry[self.word]
         one = np.empty_like(phones)
         one[1:] = phones[:-1]
-        one[self.first] = by_word[self.first]
-        two = np.full_like(phones, _FAR)
+        one[self.first_states] = entry[self.firsts_word]
+        two = np.empty_like(phones)
         two[2:] = phones[:-2]
-        two[self.second] = by_word[self.second]
-        two[self.first] = _FAR
+        two[self.second_states] = entry[self.seconds_word]
+        two[self.first_states] = _FAR
         two += np.float32(MISSED)
         moved = np.minimum(one, two)
         pointer = np.where(two < one, np.uint8(_OVER_A_PHONE), np.uint8(_NEXT_PHONE))
@@ -224,41 +253,28 @@ class Search:
         """The cheapest way into each word, its code, and where a jump comes from (a word, or talk
         after one, counted from `words` on)."""
         words = self.route.words
-        cost, code, jump_from = self.jumps(ends, talk, rest)
-        rested = np.float32(JUMP_AFTER_REST if rest >= REST else 0.0)
-
-        def offer(offered: Costs, into: slice, label: int) -> None:
-            better = offered < cost[into]
-            cost[into][better] = offered[better]
-            code[into][better] = label
-
-        for base, source, price in ((0, ends, 0.0), (_FROM_TALK, talk[1:], RESUME)):
-            offer(source[:-1] + np.float32(price), slice(1, None), base + _ON)
-            for count in range(1, min(MOST_LEFT_OUT, words - 2) + 1):
-                offer(
-                    source[: -1 - count] + np.float32(price + LEAVE_OUT + LEAVE_OUT_EACH * count),
-                    slice(1 + count, None), base + _LEFT_OUT + count - 1,
-                )  # fmt: skip
-            begin = np.float32(price + (AGAIN if base == 0 else 0.5) + rested * 0.5)
-            for back in range(min(FURTHEST_AGAIN, words - 1) + 1):
-                offer(
-                    source[back:] + (begin + np.float32(AGAIN_EACH * back)),
-                    slice(0, words - back),
-                    base + _AGAIN + back,
-                )
-        offer(talk[:1] + np.float32(RESUME), slice(0, 1), _FROM_TALK + _ON)
+        self._before[_FURTHEST_ON : _FURTHEST_ON + words] = ends
+        self._before_in_talk[_FURTHEST_ON - 1 : _FURTHEST_ON + words] = talk
+        rested = bool(rest >= REST)
+        for source, around in enumerate(self._around):
+            np.add(around, _PRICES[rested][source], out=self._ways_in[:, source])
+        flat = self._ways_in.reshape(words, -1)
+        code = flat.argmin(axis=1).astype(np.uint8)
+        cost = flat[self._every_word, code]
+        jump, jump_from = self.jumps(ends, talk, rest)
+        jumped = jump < cost
+        cost[jumped] = jump[jumped]
+        code[jumped] = JUMPED
         return cost, code, jump_from
 
-    def jumps(self, ends: Costs, talk: Costs, rest: float) -> tuple[Costs, npt.NDArray[np.uint8], int]:
-        """The price of going on with each word from the cheapest place of all."""
-        jump_from = int(np.argmin(ends))
+    def jumps(self, ends: Costs, talk: Costs, rest: float) -> tuple[Costs, int]:
+        """The price of going on with each word from the cheapest place of all, and that place."""
+        jump_from = int(ends.argmin())
         cheapest = ends[jump_from]
-        talked = int(np.argmin(talk))
+        talked = int(talk.argmin())
         if talk[talked] < cheapest:
             cheapest, jump_from = talk[talked], self.route.words + talked
-        rested = np.float32(JUMP_AFTER_REST if rest >= REST else 0.0)
-        cost = (self.jump + (cheapest + rested)).astype(np.float32)
-        return cost, np.full(self.route.words, _JUMPED, np.uint8), jump_from
+        return self.jump + np.float32(cheapest + (JUMP_AFTER_REST if rest >= REST else 0.0)), jump_from
 
 
 def path_of(
@@ -273,13 +289,35 @@ def path_of(
         return Path((), ())
     search = rules(route, fit)
     state = search.beginning()
+    keep = count * (len(route.phone) + 10 * route.words) <= MOST_KEPT
+    forth = 1.0 if keep else 0.5
     saved: list[_State] = []
+    pointers: list[_Pointers] = []
     for frame in range(count):
         if frame % BLOCK == 0:
             saved.append(state.copy())
-            progress(0.5 * frame / count)
-        state, _ = search.step(state, frame)
-    return _put_together(search, _backwards(search, state, saved, count, progress))
+            progress(forth * frame / count)
+        state, pointer = search.step(state, frame)
+        if keep:
+            pointers.append(pointer)
+
+    def pointers_of(block: int) -> list[_Pointers]:
+        if keep:
+            return pointers[block * BLOCK : (block + 1) * BLOCK]
+        progress(1.0 - forth * block / len(saved))
+        return _made_anew(search, saved[block], range(block * BLOCK, min(count, (block + 1) * BLOCK)))
+
+    path = _put_together(search, _backwards(search, state, len(saved), pointers_of, count))
+    progress(1.0)
+    return path
+
+
+def _made_anew(search: Search, state: _State, frames: Iterable[int]) -> list[_Pointers]:
+    pointers = []
+    for frame in frames:
+        state, pointer = search.step(state, frame)
+        pointers.append(pointer)
+    return pointers
 
 
 @dataclass(frozen=True, slots=True)
@@ -293,7 +331,7 @@ class _Visited:
 
 
 def _backwards(
-    search: Search, final: _State, saved: list[_State], count: int, progress: Callable[[float], None]
+    search: Search, final: _State, blocks: int, pointers_of: Callable[[int], list[_Pointers]], count: int
 ) -> Iterator[_Visited | Talked]:
     route = search.route
     ends, way = search.ends(final.phones)
@@ -301,13 +339,8 @@ def _backwards(
     in_talk = final.talk[best_talk] <= ends[best_word]
     state = int(way[best_word])
     talk, talk_ended = best_talk, count - 1
-    for block in range(len(saved) - 1, -1, -1):
-        pointers: list[_Pointers] = []
-        now = saved[block]
-        for frame in range(block * BLOCK, min(count, (block + 1) * BLOCK)):
-            now, pointer = search.step(now, frame)
-            pointers.append(pointer)
-        progress(1.0 - 0.5 * block / len(saved))
+    for block in range(blocks - 1, -1, -1):
+        pointers = pointers_of(block)
         for offset in range(len(pointers) - 1, -1, -1):
             pointer, frame = pointers[offset], block * BLOCK + offset
             if in_talk:
@@ -338,16 +371,10 @@ def _backwards(
 
 def _origin(code: int, word: int, jump_from: int, words: int) -> tuple[int, bool]:
     """The word (or the talk, counted from 0 before the first word) that an entry came from."""
-    if code == _JUMPED:
+    if code == JUMPED:
         return (jump_from - words, True) if jump_from >= words else (jump_from, False)
-    in_talk = code >= _FROM_TALK
-    kind = code - _FROM_TALK if in_talk else code
-    if kind == _ON:
-        before = word - 1
-    elif kind < _AGAIN:
-        before = word - 1 - (kind - _LEFT_OUT + 1)
-    else:
-        before = word + (kind - _AGAIN)
+    in_talk, offset = divmod(code, _OFFSETS)
+    before = word - _FURTHEST_ON + offset
     return (before + 1, True) if in_talk else (before, False)
 
 

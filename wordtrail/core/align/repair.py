@@ -35,7 +35,7 @@ def repaired(
     fit: Fit,
     script: Sequence[ScriptWord],
     route: Route,
-) -> tuple[list[Reading], list[Talked]]:
+) -> tuple[tuple[Reading, ...], tuple[Talked, ...]]:
     """The readings, longer by the words found in the talk beside them, and the talk that is left."""
     left = list(talk)
     whole: list[Reading] = []
@@ -51,7 +51,7 @@ def repaired(
                 said = (*said, *found)
                 left = [t for t in left if not sound.first <= t.first <= sound.last]
         whole.append(Reading(said))
-    return whole, left
+    return tuple(whole), tuple(left)
 
 
 def _same_breath(beside: Sequence[Talked], frames: Frames) -> Talked:
