@@ -8,6 +8,7 @@ from dataclasses import dataclass, field
 import numpy as np
 
 from bench.align.voices import say
+from wordtrail.core.align.readings import QUOTATION
 from wordtrail.core.align.values import RATE
 from wordtrail.core.text.model import Passage
 from wordtrail.core.text.spoken import spoken_form
@@ -90,7 +91,9 @@ def narrate(
             case Noise(kind, gap):
                 piece = noise_of(kind)
             case Talk(text, gap):
-                piece = say(text.split(), voice, words_per_minute + 15).sound
+                spoken = say(text.split(), voice, words_per_minute + 15)
+                piece = spoken.sound
+                told.said += [(place, now + start) for place, start in quoted(text.split(), spoken.starts, passage)]
             case Read():
                 gap = step.gap
                 piece = _read(step, told, voice, words_per_minute, now)
@@ -120,9 +123,10 @@ def _read(step: Read, told: Narration, voice: str, words_per_minute: int, now: f
     at = now
     for some, said in groups:
         spoken = say(said, voice, rate, step.pitch)
-        known = [start for start in spoken.starts if start is not None]
+        nearest = 0.0
         for place, start in zip(some, spoken.starts, strict=True):
-            told.said.append((place, at + (start if start is not None else known[0] if known else 0.0)))
+            nearest = nearest if start is None else start
+            told.said.append((place, at + nearest))
             if start is not None:
                 told.truth.append((place, at + start))
         piece = spoken.sound
@@ -131,6 +135,35 @@ def _read(step: Read, told: Narration, voice: str, words_per_minute: int, now: f
         pieces.append(piece)
         at += len(piece) / RATE
     return np.concatenate(pieces) if pieces else np.zeros(0, np.float32)
+
+
+def quoted(
+    talk: Sequence[str], starts: Sequence[float | None], passage: Passage
+) -> list[tuple[int, float]]:
+    """Words of the passage that are said in `talk`, three or more in their order, and when: they are a
+    reading by our own definition, wherever they stand."""
+    script = [_bare(word.text) for word in passage.words]
+    spoken = [_bare(word) for word in talk]
+    found: set[tuple[int, float]] = set()
+    for begin in range(len(spoken)):
+        for place in range(len(script)):
+            count = 0
+            while (
+                begin + count < len(spoken)
+                and place + count < len(script)
+                and spoken[begin + count] == script[place + count]
+            ):
+                count += 1
+            if count >= QUOTATION:
+                nearest = 0.0
+                for n in range(count):
+                    nearest = starts[begin + n] or nearest
+                    found.add((place + n, nearest))
+    return sorted(found, key=lambda pair: pair[1])
+
+
+def _bare(text: str) -> str:
+    return text.strip(".,;:!?“”\"'’‘()").lower()
 
 
 def noise_of(kind: str) -> np.ndarray:

@@ -21,7 +21,7 @@ import numpy.typing as npt
 from numpy.lib.stride_tricks import sliding_window_view
 
 from wordtrail.core.align.route import Route
-from wordtrail.core.align.sounds import Frames
+from wordtrail.core.align.sounds import FRAME_SECONDS, Frames
 from wordtrail.core.speech.phone_model import Matrix
 
 Costs = npt.NDArray[np.float32]
@@ -52,6 +52,12 @@ MISSED = 2.6
 
 REST, REST_INSIDE_WORD, MOST_FOR_REST = 0.25, 3.5, 6.0
 """Seconds that are a rest; price of each second of rest inside a word, and the most it costs."""
+
+ECHO = 1.0
+"""Price of hearing a phone once more than it stands in the word."""
+
+NOTHING_LESS = 1.0
+"""What the network's "no new sound" counts: it says so too often where words stand alone."""
 
 SURE = 0.01
 """Probability below which a phone's fit gets no worse."""
@@ -148,12 +154,15 @@ def fit_of(frames: Frames, taken_for: Matrix) -> Fit:
     """The fit of every phone to every frame. `taken_for` (39, 39) tells how far the phone of a row is
     answered by hearing the phone of a column."""
     answered = np.minimum(frames.phones @ taken_for.T, 1.0)
-    best = np.maximum(frames.phones.max(axis=1), frames.none)[:, None] + SURE
+    loudest = frames.phones.max(axis=1)
+    none = frames.none * np.float32(NOTHING_LESS)
+    best = np.maximum(loudest, none)[:, None] + SURE
     enter = np.maximum(np.log(best / (answered + SURE)), 0.0)
-    stay = np.minimum(enter, np.log(best / (frames.none[:, None] + SURE)))
-    loudest = np.where(frames.phones.max(axis=1) > frames.none, frames.phones.argmax(axis=1), -1)
-    new = (loudest >= 0) & (loudest != np.concatenate([[-1], loudest[:-1]]))
     rest = np.diff(frames.at, prepend=frames.at[:1])
+    named = np.where(loudest > none, frames.phones.argmax(axis=1), -1)
+    goes_on = (named == np.concatenate([[-1], named[:-1]])) & (rest < 1.5 * FRAME_SECONDS)
+    new = (named >= 0) & ~goes_on
+    stay = np.minimum(enter + np.float32(ECHO) * new[:, None], np.log(best / (none[:, None] + SURE)))
     return Fit(enter.astype(np.float32), np.maximum(stay, 0).astype(np.float32), new, rest)
 
 
