@@ -53,10 +53,10 @@ MISSED = 2.6
 REST, REST_INSIDE_WORD, MOST_FOR_REST = 0.25, 3.5, 6.0
 """Seconds that are a rest; price of each second of rest inside a word, and the most it costs."""
 
-ECHO = 1.0
+ECHO = 2.0
 """Price of hearing a phone once more than it stands in the word."""
 
-NOTHING_LESS = 1.0
+NOTHING_LESS = 0.3
 """What the network's "no new sound" counts: it says so too often where words stand alone."""
 
 SURE = 0.01
