@@ -19,7 +19,7 @@ from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.stretches import grouped, sound_ends, stretches_of_sound
 from wordtrail.core.align.timing import LAST_PHONE, timed
 from wordtrail.core.align.values import RATE, Forgetful, Memory, Progress, Samples, ScriptWord, Stretch, Timed
-from wordtrail.core.align.voice import heard_for, learned
+from wordtrail.core.align.voice import heard_for, learned, talk_price
 from wordtrail.core.errors import PassageNotRead, SilentSound
 from wordtrail.core.speech.phone_model import Matrix
 from wordtrail.core.speech.phones import relations
@@ -124,7 +124,7 @@ def _followed(
     readings, talk = readings_of(path, frames, fit)
     voice = learned(expectation, heard_for(readings, frames, route))
     fit = fit_of(frames, voice)
-    path = path_of(fit, route, lambda share: progress(0.5 + 0.5 * share))
+    path = path_of(fit, route, lambda share: progress(0.5 + 0.5 * share), talk_price(readings))
     readings, talk = readings_of(path, frames, fit)
     return path, readings, talk, fit, voice
 

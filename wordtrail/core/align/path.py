@@ -189,8 +189,8 @@ class _Pointers:
 class Search:
     """One step after another through the frames; `entries` holds the rules of the script."""
 
-    def __init__(self, route: Route, fit: Fit) -> None:
-        self.route, self.fit = route, fit
+    def __init__(self, route: Route, fit: Fit, talk: float = TALK) -> None:
+        self.route, self.fit, self.talk = route, fit, talk
         states = len(route.phone)
         last = np.zeros(states, dtype=bool)
         last[route.ways_last] = True
@@ -236,7 +236,7 @@ class Search:
         kept = phones + stay
         pointer[kept <= moved] = _STAY
         np.minimum(kept, moved, out=moved)
-        price = np.float32(TALK if fit.new_sound[frame] else 0.0)
+        price = np.float32(self.talk if fit.new_sound[frame] else 0.0)
         fallen = state.talk.copy()
         begun = ends + np.float32(INTO_TALK)
         from_word = begun < fallen[1:]
@@ -290,13 +290,15 @@ def path_of(
     fit: Fit,
     route: Route,
     progress: Callable[[float], None] = lambda share: None,
+    talk: float = TALK,
     rules: type[Search] = Search,
 ) -> Path:
-    """The likeliest path through `route`, given how its phones fit the frames of a take."""
+    """The likeliest path through `route`, given how its phones fit the frames of a take, and the
+    price of each sound of `talk`."""
     count = len(fit.enter)
     if not count or not route.words:
         return Path((), ())
-    search = rules(route, fit)
+    search = rules(route, fit, talk)
     state = search.beginning()
     keep = count * (len(route.phone) + 10 * route.words) <= MOST_KEPT
     forth = 1.0 if keep else 0.5

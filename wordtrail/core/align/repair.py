@@ -24,7 +24,7 @@ MOST_WORDS = 8
 SHORTEST_SHARE, LONGEST_SHARE = 0.45, 1.6
 """How many sounds there may be for each phone that is missing."""
 
-POOREST_FIT = 2.0
+POOREST_FIT = 3.0
 """What the missing words may lose on the mean for each phone, missed ones with it."""
 
 

@@ -7,11 +7,11 @@ Nothing of this leaves the machine.
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 
 import numpy as np
 
-from wordtrail.core.align.path import SURE, Said
+from wordtrail.core.align.path import SURE, TALK, Said
 from wordtrail.core.align.readings import Reading
 from wordtrail.core.align.route import Route
 from wordtrail.core.align.sounds import Frames
@@ -20,6 +20,10 @@ from wordtrail.core.speech.phones import PHONES
 
 BELIEF = 12.0
 """How many hearings of a phone the general expectation is worth."""
+
+USUAL_FIT, DEARER, TALK_LIMITS = 0.2, 0.9, (1.0, 1.6)
+"""The mean fit of readings at which talk has its usual price, by how much it goes up with it, and its
+limits."""
 
 SURE_WORDS, SURE_FIT = 5, 1.2
 """Only readings of so many words, whose sounds lose no more than this on the mean, are learned from."""
@@ -37,6 +41,14 @@ def heard_for(readings: Iterable[Reading], frames: Frames, route: Route) -> Matr
                 if heard.sum() > SURE:
                     counts[route.phone[state]] += heard / heard.sum()
     return counts
+
+
+def talk_price(readings: Sequence[Reading]) -> float:
+    """What each sound of talk costs for this voice: the worse its readings fit, the dearer it must be
+    not to read on."""
+    fits = [reading.fit for reading in readings if len(reading.said) >= SURE_WORDS]
+    mean = float(np.mean(fits)) if fits else USUAL_FIT
+    return float(np.clip(TALK + DEARER * (mean - USUAL_FIT), *TALK_LIMITS))
 
 
 def entered(said: Said) -> Iterable[tuple[int, int]]:
