@@ -3,7 +3,10 @@
 The path says when the network named the word's first phone (40 ms coarse, never far off). The
 forced alignment says it to 10 ms, but now and then loses its way, in accents that its model does
 not know more often. Where they agree, the forced alignment's time counts; where they lie somewhat
-apart, the middle, which is near enough to either; where they lie far apart, the path's. After a rest a third one is asked: the moment at which the sound itself begins.
+apart, the middle, which is near enough to either; where they lie far apart, the path's. After a
+rest a third one decides between them: the moment at which the sound itself begins.
+
+The limits were read off a table of both witnesses' errors by how far they lie apart (docs/align.md).
 """
 
 from __future__ import annotations
@@ -22,18 +25,21 @@ from wordtrail.core.align.readings import Reading
 from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.stretches import loudness_by_frame, voice_threshold
 from wordtrail.core.align.values import Samples, Sounds, Stretch, Timed
+from wordtrail.core.speech.phones import VOWELS
 
-AGREE = 0.08
+AGREE = 0.04
 """Seconds within which the two witnesses mean the same start."""
 
-HALFWAY = 0.15
-"""Seconds up to which the middle of the two is near enough to both."""
+HALFWAY, HALFWAY_TO_VOWEL = 0.15, 0.06
+"""Seconds up to which the middle of the two is near enough to both; less for a word that begins with
+a vowel, into which the sound before it runs on."""
 
-ONSET_NEAR = 0.06
-"""Seconds from the onset of sound after a rest within which a witness tells of that onset."""
+ONSET_NEAR, ONSET_FURTHEST = 0.06, 0.16
+"""Seconds from the onset of sound after a rest up to which the forced alignment means the same start,
+and up to which the path's start confirms the onset."""
 
-ONSET_BEFORE, ONSET_AFTER, QUIET_BEFORE_ONSET = 0.4, 0.1, 0.12
-"""Where an onset is looked for around a start, and how long it must have been quiet before."""
+ONSET_AFTER, QUIET_BEFORE_ONSET = 0.08, 0.12
+"""How long after a start its onset may still come, and how long it must have been quiet before."""
 
 REST = 0.35
 """Seconds between the last phone of a word and the first of the next at which a run is parted."""
@@ -50,10 +56,12 @@ LAST_PHONE = 0.14
 
 SOONER = {
     **dict.fromkeys(("S", "SH", "F", "TH", "CH"), 0.022),
-    **dict.fromkeys(("AH", "IH", "AE", "ER", "EH", "AA"), -0.015),
+    **dict.fromkeys(("AE", "EH", "AO", "P"), 0.02),
+    "K": 0.015,
+    **dict.fromkeys(("AH", "IH", "ER", "AA"), -0.015),
 }
 """Seconds by which a sound begins before the network's usual lag says, or (minus) after it: it waits
-longer to be sure of a hiss than of a vowel."""
+longer to be sure of a hiss than of a lax vowel."""
 
 
 def breath_groups(reading: Reading, frames: Frames) -> list[tuple[Said, ...]]:
@@ -143,24 +151,31 @@ def _agreed(
         named = float(frames.at[said.first]) - SOONER.get(ways[said.word][0][0], 0.0)
         ended = float(frames.at[said.last]) + LAST_PHONE
         if found is None:
-            words.append(Timed(said.word, named, ended, None))
+            onset = _onset(named, begins) if index == 0 else None
+            words.append(Timed(said.word, named if onset is None else onset, ended, None))
             continue
         forced = found[index].start
-        near = begins[(begins > named - ONSET_BEFORE) & (begins < named + ONSET_AFTER)]
-        words.append(Timed(said.word, start_of(forced, named, near), found[index].end, abs(forced - named)))
+        onset = _onset(named, begins) if index == 0 else None
+        start = start_of(forced, named, onset, ways[said.word][0][0] in VOWELS)
+        words.append(Timed(said.word, start, found[index].end, abs(forced - named)))
     return words
 
 
-def start_of(forced: float, named: float, near: npt.NDArray[np.float64]) -> float:
-    """The start of a word, from when the forced alignment finds it, when the path named it, and the
-    onsets of sound `near` it."""
+def _onset(named: float, begins: npt.NDArray[np.float64]) -> float | None:
+    """The last onset of sound that the path's start confirms."""
+    near = begins[(begins >= named - ONSET_FURTHEST) & (begins <= named + ONSET_AFTER)]
+    return float(near[-1]) if len(near) else None
+
+
+def start_of(forced: float, named: float, onset: float | None, vowel: bool) -> float:
+    """The start of a word, from when the forced alignment finds it, when the path named it, the
+    `onset` of sound where there was quiet before, and whether it begins with a vowel."""
+    if onset is not None:
+        return forced if abs(forced - onset) <= ONSET_NEAR else onset
     apart = abs(forced - named)
     if apart <= AGREE:
         return forced
-    for witness in (forced, named):
-        if len(near) and np.abs(near - witness).min() <= ONSET_NEAR:
-            return witness
-    return (forced + named) / 2 if apart <= HALFWAY else named
+    return (forced + named) / 2 if apart <= (HALFWAY_TO_VOWEL if vowel else HALFWAY) else named
 
 
 def in_order(words: Sequence[Timed]) -> list[Timed]:
