@@ -7,8 +7,10 @@ readings of the same sounds are compared, not reading with talk.
 
 from __future__ import annotations
 
+from collections import defaultdict
 from collections.abc import Iterable, Sequence
 from functools import lru_cache
+from os.path import commonprefix
 
 import numpy as np
 import numpy.typing as npt
@@ -17,13 +19,23 @@ from wordtrail.core.align.path import Fit
 from wordtrail.core.align.values import Sounds
 from wordtrail.core.speech.common import rank
 from wordtrail.core.speech.phones import NUMBER, PHONES
-from wordtrail.core.speech.pronunciation import pronunciations
+from wordtrail.core.speech.pronunciation import entries, pronunciations
 
 MISSED = 4.6
 """Price of a phone of which there is no trace."""
 
 EXTRA = 3.0
 """Price of a sound that belongs to no phone of the hypothesis."""
+
+ALIKE_LETTERS = 3
+"""Letters that two forms of a word begin with."""
+
+_SPELLED_ENDINGS = frozenset(
+    "e s es 's d ed ing er r est st ly y ies ied ier iest ily en n ning ned ner ting ted ter ping ped per ging ged".split()
+) | {""}
+
+LONGEST_WORD = 10
+"""Sounds of the longest words that are tried as something else."""
 
 _ENDINGS = tuple(
     tuple(ending.split())
@@ -122,28 +134,62 @@ def word_said(sounds: Sounds) -> str:
 
 def other_endings(text: str, ways: Iterable[Sounds]) -> dict[Sounds, str]:
     """The same word with another ending, or with none ("dances" → "dance", "dancing"), as it is said
-    and spelled."""
-    found: dict[Sounds, str] = {}
-    for sounds in ways:
-        stems = {sounds} | {sounds[: -len(e)] for e in _ENDINGS if sounds[-len(e) :] == e and len(sounds) > len(e) + 1}
-        for stem in stems:
-            for changed in (stem, *((*stem, *ending) for ending in _ENDINGS)):
-                word = word_said(changed)
-                if word and word[:2] == text[:2].lower():
-                    found[changed] = word
-    return {way: word for way, word in found.items() if way not in set(ways)}
+    and spelled. `text` is lower case and bare."""
+    own = set(ways)
+    stems = own | {way[: -len(end)] for way in own for end in _ENDINGS if _ends_in(way, end)}
+    said = {(*stem, *end) for stem in stems for end in ((), *_ENDINGS)} - own
+    return {
+        way: word
+        for word in _beginning_with().get(text[:ALIKE_LETTERS], ())
+        if _another_ending(text, word)
+        for way in pronunciations(word)
+        if way in said
+    }
 
 
-def one_sound_off(sounds: Sounds) -> dict[Sounds, str]:
-    """Common words that differ from `sounds` in one phone, or have one more or one less."""
-    found: dict[Sounds, str] = {}
-    for at in range(len(sounds) + 1):
-        before, after = sounds[:at], sounds[at + 1 :]
-        for phone in PHONES:
-            for changed in ((*before, phone, *sounds[at:]), (*before, phone, *after)):
-                word = word_said(changed)
-                if word:
-                    found[changed] = word
-        if word := word_said((*before, *after)):
-            found[(*before, *after)] = word
-    return {way: word for way, word in found.items() if way != sounds}
+def _another_ending(text: str, word: str) -> bool:
+    """Whether two spellings differ in nothing but their ending ("carry", "carried")."""
+    shared = commonprefix([text, word])
+    return text[len(shared) :] in _SPELLED_ENDINGS and word[len(shared) :] in _SPELLED_ENDINGS
+
+
+def _ends_in(way: Sounds, end: Sounds) -> bool:
+    return way[-len(end) :] == end and len(way) > len(end) + 1
+
+
+@lru_cache(maxsize=1)
+def _beginning_with() -> dict[str, list[str]]:
+    """All words of the dictionary by their first letters."""
+    words: dict[str, list[str]] = defaultdict(list)
+    for word in entries():
+        words[word[:ALIKE_LETTERS]].append(word)
+    return words
+
+
+@lru_cache(maxsize=4096)
+def nearest(heard: Sounds, count: int = 12) -> dict[Sounds, str]:
+    """The common words whose sounds are the fewest changes from `heard` (Levenshtein, 1966), at most
+    half of its length."""
+    ways, packed, lengths = _packed_words()
+    before = np.broadcast_to(np.arange(packed.shape[1] + 1, dtype=np.int8), (len(ways), packed.shape[1] + 1))
+    for row, phone in enumerate(heard, 1):
+        changed = before[:, :-1] + (packed != NUMBER[phone])
+        now = np.empty_like(before)
+        now[:, 0] = row
+        np.minimum(changed, before[:, 1:] + 1, out=now[:, 1:])
+        for column in range(1, now.shape[1]):
+            np.minimum(now[:, column], now[:, column - 1] + 1, out=now[:, column])
+        before = now
+    distance = before[np.arange(len(ways)), lengths]
+    best = np.argsort(distance, kind="stable")[:count]
+    return {ways[index]: word_said(ways[index]) for index in best if 2 * distance[index] <= len(heard) + 1}
+
+
+@lru_cache(maxsize=1)
+def _packed_words() -> tuple[list[Sounds], npt.NDArray[np.int8], npt.NDArray[np.intp]]:
+    """The ways to say common words, commonest first, as numbers in rows, and their lengths."""
+    ways = [way for way in _common_words() if len(way) <= LONGEST_WORD]
+    packed = np.full((len(ways), LONGEST_WORD), -1, np.int8)
+    for row, way in enumerate(ways):
+        packed[row, : len(way)] = [NUMBER[phone] for phone in way]
+    return ways, packed, np.array([len(way) for way in ways])

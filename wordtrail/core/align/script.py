@@ -24,6 +24,7 @@ def script_of(
             continue
         own = (respelled or {}).get(word.text, ())
         ways = tuple(dict.fromkeys((*own, *(way for form in forms for way in _ways(form)))))[:MOST_WAYS]
+        ways = tuple(dict.fromkeys((*ways, *map(_run_together, ways))))[:MOST_WAYS]
         guessed = not own and not all(in_dictionary(said) for said in forms[0])
         script.append(ScriptWord(word.id, ways, word.sentence, word.text, guessed))
     return tuple(script)
@@ -33,3 +34,8 @@ def _ways(form: tuple[str, ...]) -> list[Sounds]:
     """The ways to say several spoken words one after another."""
     choices = [pronunciations(said)[: MOST_WAYS if len(form) == 1 else 1] for said in form]
     return [tuple(sound for part in parts for sound in part) for parts in product(*choices)] if all(choices) else []
+
+
+def _run_together(way: Sounds) -> Sounds:
+    """The same with "w" and a short vowel as the one sound that it often becomes ("one" in a hurry)."""
+    return ("OW", *way[2:]) if way[:3] == ("W", "AH", "N") else way

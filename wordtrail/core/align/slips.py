@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
 from itertools import groupby, pairwise
 
-from wordtrail.core.align.hypotheses import cost_of, greedy, one_sound_off, other_endings, word_said
+from wordtrail.core.align.hypotheses import cost_of, greedy, nearest, other_endings
 from wordtrail.core.align.path import Fit, Path, Said, Talked
 from wordtrail.core.align.readings import Reading
 from wordtrail.core.align.sounds import Frames
@@ -17,7 +17,7 @@ HALF = 0.5
 """The part of a sentence that must have been read for its missing words to be slips."""
 
 SUSPICIOUS = 1.6
-"""What the sounds of a word lose before other hypotheses are tried at all."""
+"""What the sounds of a word lose, where none of them is missing, before other hypotheses are tried."""
 
 LEFT_OUT_MARGIN, LEFT_OUT_EACH = 3.0, 1.5
 """By how much "left out" must be cheaper than "read as printed", and what each sound of the word must
@@ -64,7 +64,7 @@ def judged(reading: Reading, frames: Frames, fit: Fit, route: Sequence[ScriptWor
     said = reading.said
     result = []
     for index, word in enumerate(said):
-        if word.cost + word.missed < SUSPICIOUS:
+        if word.cost < SUSPICIOUS and not word.missed:
             result.append(Heard(word, SUSPICIOUS))
             continue
         before = said[index - 1] if index else None
@@ -88,23 +88,24 @@ def _judged(
     poor = as_printed > LEFT_OUT_EACH * word.phones and word.phones > 1
     if (before or after) and poor and nothing + LEFT_OUT_MARGIN < as_printed:
         return Heard(word, nothing - as_printed, left_out=True)
-    best, other, needed = _best_other(printed, greedy(fit, first + len(head), last - len(tail)), cost)
+    heard = (greedy(fit, first + len(head), last - len(tail)), greedy(fit, first, last - len(tail)))
+    best, other, needed = _best_other(printed, heard, cost)
     margin = best - as_printed
     if margin + needed < 0:
         return Heard(word, margin, otherwise=other)
     return Heard(word, min(margin, nothing - as_printed))
 
 
-def _best_other(printed: ScriptWord, heard: Sounds, cost: Callable[[Sounds], float]) -> tuple[float, str, float]:
+def _best_other(
+    printed: ScriptWord, heard: Iterable[Sounds], cost: Callable[[Sounds], float]
+) -> tuple[float, str, float]:
     """The cheapest word that is not the printed one, what it is, and the margin it needs."""
     needed = GUESSED_MARGIN if printed.guessed else OTHER_MARGIN
     choices: list[tuple[float, str, float]] = [(float("inf"), "", needed)]
     if not printed.guessed:
-        endings = other_endings(printed.text.strip(_MARKS), printed.ways)
+        endings = other_endings(printed.text.strip(_MARKS).lower(), printed.ways)
         choices += [(cost(way), word, ENDING_MARGIN) for way, word in endings.items()]
-    others = {way: word for own in printed.ways[:2] for way, word in one_sound_off(own).items()}
-    if word_said(heard):
-        others[heard] = word_said(heard)
+    others = {way: word for sounds in heard for way, word in nearest(sounds).items()}
     choices += [(cost(way), word, needed) for way, word in others.items() if way not in printed.ways]
     return min(choices, key=lambda choice: choice[0] + choice[2])
 
