@@ -150,13 +150,20 @@ def _left_out(passage: Passage) -> list[Step]:
     return steps
 
 
+_WRONG = {
+    "garden": "gate path, dances dance, counts count, beans greens, supper dinner, fetches fetched, tall big, "
+    "rabbits rabbit, morning evening",
+    "moon": "light heat, falls fell, travels moves, whole full, seems seem, planted plant, farmers people, "
+    "warm wide, eggs babies",
+    "bees": "finds find, field garden, dances danced, straight long, points point, dark cold, dancer dancers, "
+    "second minute, sisters brothers, together tomorrow",
+}
+"""What is said instead of which word: some near, some far."""
+
+
 def _misread(passage: Passage) -> list[Step]:
-    """ "Garden": some words near, some far."""
-    wrong = {
-        _place(passage, "gate"): "path", _place(passage, "dances"): "dance", _place(passage, "counts"): "count",
-        _place(passage, "beans"): "greens", _place(passage, "supper"): "dinner", _place(passage, "fetches"): "fetched",
-        _place(passage, "tall"): "big", _place(passage, "rabbits"): "rabbit", _place(passage, "morning"): "evening",
-    }  # fmt: skip
+    name = next(name for name, text in (("garden", GARDEN), ("moon", MOON), ("bees", BEES)) if text is passage)
+    wrong = {_place(passage, pair.split()[0]): pair.split()[1] for pair in _WRONG[name].split(", ")}
     return [Read(a, b, instead={p: w for p, w in wrong.items() if a <= p <= b}) for a, b in _spans(passage)]
 
 
@@ -230,7 +237,7 @@ _SITUATIONS: tuple[tuple[str, Callable[[Passage], list[Step]], tuple[Passage, ..
     ("out of order", _out_of_order, (BEES, MOON)),
     ("some read, the rest retold", _retold, (GARDEN,)),
     ("left out", _left_out, (BEES, MOON, GARDEN)),
-    ("misread", _misread, (GARDEN,)),
+    ("misread", _misread, (GARDEN, MOON, BEES)),
     ("said twice", _twice, (BEES, MOON)),
     ("um, cough, page, bell", _noises, (GARDEN, BEES)),
     ("silences to 60 s", _silences, (MOON,)),

@@ -102,7 +102,7 @@ def explained(
     kept = _without_left_out(readings, heard)
     times = timed(kept, frames, samples, [word.ways for word in sayable], lambda share: progress(TIMING, share), cores)
     heard = sorted((word for word in heard if not word.left_out), key=lambda word: word.said.first)
-    instead = replaced(Path(path.said, talk), kept, fit, sayable)
+    instead = replaced(kept, talk, frames, fit, sayable)
     trail = _trail(script, sayable, frames, fit, talk, heard, times, instead)
     start, end = sound_ends(stretches)
     trail = replace(trail, seconds=round(len(samples) / RATE, 4), sound_start=round(start, 3), sound_end=round(end, 3))
@@ -189,7 +189,8 @@ def _in_their_place(
     one: Replaced, route: Sequence[ScriptWord], frames: Frames, fit: Fit
 ) -> tuple[list[Visit], list[Slip]]:
     """Words that light where something else was said instead of them, and their slips."""
-    start = float(frames.at[one.talked.first])
+    first = one.talked.first + int(np.argmax(fit.new_sound[one.talked.first : one.talked.last + 1]))
+    start = float(frames.at[first])
     end = float(frames.at[one.talked.last]) + LAST_PHONE
     said = words_in(fit, one.talked, (word.text.lower() for word in route))
     edges = np.linspace(start, end, len(one.words) + 1)

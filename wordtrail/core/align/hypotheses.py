@@ -138,13 +138,11 @@ def other_endings(text: str, ways: Iterable[Sounds]) -> dict[Sounds, str]:
     own = set(ways)
     stems = own | {way[: -len(end)] for way in own for end in _ENDINGS if _ends_in(way, end)}
     said = {(*stem, *end) for stem in stems for end in ((), *_ENDINGS)} - own
-    return {
-        way: word
-        for word in _beginning_with().get(text[:ALIKE_LETTERS], ())
-        if _another_ending(text, word)
-        for way in pronunciations(word)
-        if way in said
-    }
+    commonest_last = sorted(
+        (word for word in _beginning_with().get(text[:ALIKE_LETTERS], ()) if _another_ending(text, word)),
+        key=lambda word: -rank().get(word, len(rank())),
+    )
+    return {way: word for word in commonest_last for way in pronunciations(word) if way in said}
 
 
 def _another_ending(text: str, word: str) -> bool:

@@ -41,6 +41,9 @@ JUMP, JUMP_INTO_SENTENCE, JUMP_AFTER_REST = 5.5, 1.5, -1.0
 LEAVE_OUT, LEAVE_OUT_EACH, MOST_LEFT_OUT = 5.4, 0.6, 6
 """Price of leaving words out at all, and for each of them; more are a jump."""
 
+SAY_INSTEAD = 2.6
+"""Price of the first where something was said in their place."""
+
 AGAIN, AGAIN_EACH, FURTHEST_AGAIN = 3.0, 0.15, 8
 """Price of beginning again: with the word just said, and for each word further back."""
 
@@ -85,10 +88,10 @@ JUMPED = 2 * _OFFSETS
 def _prices_in(rested: bool) -> Costs:
     """What it costs to go on with a word: (2, offsets), straight from another word and from the talk
     after that; the offset 0 is the furthest before it."""
-    on = [LEAVE_OUT + LEAVE_OUT_EACH * count for count in range(MOST_LEFT_OUT, 0, -1)]
+    left_out = np.array([LEAVE_OUT_EACH * count for count in range(MOST_LEFT_OUT, 0, -1)])
     again = np.array([AGAIN_EACH * back for back in range(FURTHEST_AGAIN + 1)]) + 0.5 * JUMP_AFTER_REST * rested
-    straight = [*on, 0.0, *(again + AGAIN)]
-    in_talk = np.array([*on, 0.0, *(again + AGAIN_AFTER_TALK)]) + RESUME
+    straight = [*(left_out + LEAVE_OUT), 0.0, *(again + AGAIN)]
+    in_talk = np.array([*(left_out + SAY_INSTEAD), 0.0, *(again + AGAIN_AFTER_TALK)]) + RESUME
     return np.array([straight, in_talk], np.float32)
 
 

@@ -11,6 +11,7 @@ from wordtrail.core.align.path import Fit, Path, Said, Talked
 from wordtrail.core.align.readings import Reading
 from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.values import ScriptWord, Sounds
+from wordtrail.core.speech.common import rank
 from wordtrail.core.trail.model import Slip, SlipKind, Visit
 
 HALF = 0.5
@@ -24,9 +25,13 @@ LEFT_OUT_MARGIN, LEFT_OUT_EACH = 3.0, 1.5
 lose on the mean: neighbours like to swallow some of them. A word of one sound ("a") is never missed
 so: readers swallow it as well."""
 
-ENDING_MARGIN, OTHER_MARGIN, GUESSED_MARGIN = 3.2, 5.0, 8.0
+ENDING_MARGIN, OTHER_MARGIN, COMMON_MARGIN, GUESSED_MARGIN = 2.3, 5.0, 7.0, 8.0
 """By how much the same word with another ending, or quite another word, must be cheaper than the
-printed one; more where the way to say the printed word was only guessed."""
+printed one; more where it is one of the commonest, which are hardly ever said in full, and where
+the way to say it was only guessed."""
+
+COMMONEST = 100
+"""How many words are the commonest."""
 
 SAID_TWICE_WITHIN = 1.5
 
@@ -34,7 +39,14 @@ SHORTEST_SHARE, LONGEST_SHARE = 0.4, 1.9
 """How many sounds, of those its words should have, talk between two words of a sentence must have to
 stand in the place of the words left out there."""
 
+MORE_SOUNDS = 4
+"""How many sounds more than that a word may have, since it is another one."""
+
+AT_ONCE = 0.4
+"""Seconds after a word within which something said instead of the next one begins."""
+
 MOST_REPLACED = 3
+"""Words in whose place something else can be said."""
 
 _MARKS = ".,;:!?“”\"'’‘()[]…"
 
@@ -100,10 +112,12 @@ def _best_other(
     printed: ScriptWord, heard: Iterable[Sounds], cost: Callable[[Sounds], float]
 ) -> tuple[float, str, float]:
     """The cheapest word that is not the printed one, what it is, and the margin it needs."""
-    needed = GUESSED_MARGIN if printed.guessed else OTHER_MARGIN
+    text = printed.text.strip(_MARKS).lower()
+    common = rank().get(text, COMMONEST) < COMMONEST
+    needed = GUESSED_MARGIN if printed.guessed else COMMON_MARGIN if common else OTHER_MARGIN
     choices: list[tuple[float, str, float]] = [(float("inf"), "", needed)]
     if not printed.guessed:
-        endings = other_endings(printed.text.strip(_MARKS).lower(), printed.ways)
+        endings = other_endings(text, printed.ways)
         choices += [(cost(way), word, ENDING_MARGIN) for way, word in endings.items()]
     others = {way: word for sounds in heard for way, word in nearest(sounds).items()}
     choices += [(cost(way), word, needed) for way, word in others.items() if way not in printed.ways]
@@ -138,23 +152,41 @@ def _way(said: Said, route: Sequence[ScriptWord]) -> Sounds:
     return next((way for way in route[said.word].ways if len(way) == said.phones), route[said.word].ways[0])
 
 
-def replaced(path: Path, readings: Sequence[Reading], fit: Fit, route: Sequence[ScriptWord]) -> list[Replaced]:
-    """Words left out between two that were read, where something else was said instead of them."""
+def replaced(
+    readings: Sequence[Reading], talk: Sequence[Talked], frames: Frames, fit: Fit, route: Sequence[ScriptWord]
+) -> list[Replaced]:
+    """Words that were not read, up to the next word that was or to the end of their sentence, where
+    something else of about their length was said instead of them."""
     found = []
-    for early, late in pairwise(readings):
-        before, after = early.said[-1], late.said[0]
-        missing = range(before.word + 1, after.word)
-        if not 0 < len(missing) <= MOST_REPLACED or route[before.word].sentence != route[after.word].sentence:
+    following: Sequence[Reading | None] = [*readings[1:], None]
+    for early, late in zip(readings, following, strict=True):
+        between = [t for t in talk if early.last < t.first and (late is None or t.last < late.first)]
+        missing = _not_read(early.said[-1].word, late.said[0].word if late else len(route), route)
+        if not between or not 0 < len(missing) <= MOST_REPLACED:
             continue
-        between = [t for t in path.talked if before.last < t.first < after.first]
-        if not between:
-            continue
-        talked = Talked(between[0].first, between[-1].last)
-        sounds = int(fit.new_sound[talked.first : talked.last + 1].sum())
+        said = Talked(between[0].first, between[-1].last)
+        if route[missing[-1]].sentence != route[min(missing[-1] + 1, len(route) - 1)].sentence or late is None:
+            said = Talked(said.first, _breath(said, frames))
+        sounds = int(fit.new_sound[said.first : said.last + 1].sum())
         expected = sum(len(route[word].ways[0]) for word in missing)
-        if SHORTEST_SHARE * expected <= sounds <= LONGEST_SHARE * expected + 1:
-            found.append(Replaced(tuple(missing), talked))
+        at_once = frames.at[said.first] - frames.at[early.last] <= AT_ONCE
+        if at_once and SHORTEST_SHARE * expected <= sounds <= LONGEST_SHARE * expected + MORE_SOUNDS:
+            found.append(Replaced(tuple(missing), said))
     return found
+
+
+def _not_read(before: int, after: int, route: Sequence[ScriptWord]) -> list[int]:
+    """The words between two places of the route, up to the end of the sentence of the first."""
+    sentence = route[before].sentence
+    return [word for word in range(before + 1, after) if route[word].sentence == sentence]
+
+
+def _breath(said: Talked, frames: Frames) -> int:
+    """The last frame of talk before the voice rests."""
+    last = said.first
+    while last < said.last and frames.at[last + 1] - frames.at[last] <= AT_ONCE:
+        last += 1
+    return last
 
 
 def left_out(script: Sequence[ScriptWord], visits: Sequence[Visit]) -> tuple[tuple[Slip, ...], tuple[str, ...]]:
