@@ -195,7 +195,7 @@ def _silences(passage: Passage) -> list[Step]:
 
 
 def _slow(passage: Passage) -> list[Step]:
-    return [Read(0, min(40, len(passage.words) - 1), one_by_one=0.35, words_per_minute=80)]
+    return [Read(a, b, one_by_one=0.35, words_per_minute=80) for a, b in _spans(passage)[:5]]
 
 
 def _stretched(passage: Passage) -> list[Step]:

@@ -6,22 +6,39 @@ from wordtrail.core.align.slips import Heard
 from wordtrail.core.align.values import ScriptWord, Timed
 from wordtrail.core.trail.model import Doubt
 
-_BY_AGREEMENT = ((0.03, 0.99), (0.05, 0.97), (0.08, 0.91), (0.12, 0.55), (0.25, 0.45))
+_BY_AGREEMENT = ((0.03, 0.99), (0.06, 0.97), (0.09, 0.85), (0.16, 0.48))
 """Up to how many seconds the two witnesses of a start lie apart, and how sure that makes it."""
 
-FAR_APART, ONE_WITNESS = 0.3, 0.7
+FAR_APART, ONE_WITNESS = 0.4, 0.49
 
-_BY_FIT = ((0.6, 1.0), (1.2, 0.97), (2.0, 0.75), (3.0, 0.5))
-"""Up to how much the word's sounds lose on the mean, and what that leaves of the sureness."""
+AGREEING = 0.06
+"""Seconds up to which the two witnesses agree."""
 
-ILL_FITTING, MISREAD = 0.35, 0.4
+_BY_FIT_AGREEING = ((1.2, 1.0), (2.0, 0.95))
+_BY_FIT = ((0.6, 1.0), (1.2, 0.8), (2.0, 0.6))
+"""Up to how much the word's sounds lose on the mean, and what that leaves of the sureness, where the
+witnesses agree and where they do not."""
+
+ILL_FITTING_AGREEING, ILL_FITTING = 0.7, 0.4
+
+LONELY, LONELY_WORDS = 0.4, 2
+"""What is left of the sureness in a reading of one or two words."""
+
+MISREAD = 0.4
+"""The most that a misread word is sure."""
 
 
 def confidence(heard: Heard, timed: Timed) -> float:
     """From 0 to 1. The tables are set on narrations with known times (docs/align.md): of the words
     given 0.9 or more, at least 99 in 100 start within 100 ms of the truth."""
     sure = ONE_WITNESS if timed.apart is None else _upto(_BY_AGREEMENT, timed.apart, FAR_APART)
-    sure *= _upto(_BY_FIT, heard.said.cost / heard.said.phones, ILL_FITTING)
+    fit = heard.said.cost / heard.said.phones
+    if timed.apart is not None and timed.apart <= AGREEING:
+        sure *= _upto(_BY_FIT_AGREEING, fit, ILL_FITTING_AGREEING)
+    else:
+        sure *= _upto(_BY_FIT, fit, ILL_FITTING)
+    if heard.among <= LONELY_WORDS:
+        sure *= LONELY
     return round(min(sure, MISREAD) if heard.otherwise else sure, 3)
 
 
@@ -31,7 +48,7 @@ def doubt(heard: Heard, timed: Timed, word: ScriptWord) -> Doubt:
         return Doubt.OTHERWISE
     if heard.said.cost / heard.said.phones > _BY_FIT[1][0]:
         return Doubt.GUESSED if word.guessed else Doubt.UNLIKE
-    return Doubt.FAINT if timed.apart is None else Doubt.WHEN
+    return Doubt.FAINT if timed.apart is None or heard.among <= LONELY_WORDS else Doubt.WHEN
 
 
 def _upto(table: tuple[tuple[float, float], ...], value: float, beyond: float) -> float:

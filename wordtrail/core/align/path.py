@@ -35,7 +35,7 @@ INTO_TALK = 2.5
 RESUME = 0.5
 """Price of reading on after talk with the word that comes next."""
 
-JUMP, JUMP_INTO_SENTENCE, JUMP_AFTER_REST = 5.5, 1.5, -1.0
+JUMP, JUMP_INTO_SENTENCE, JUMP_AFTER_REST = 5.0, 0.8, -1.0
 """Price of going on anywhere in the script; in the middle of a sentence; after a rest."""
 
 LEAVE_OUT, LEAVE_OUT_EACH, MOST_LEFT_OUT = 5.4, 0.6, 6

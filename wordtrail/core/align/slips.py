@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import groupby, pairwise
 
 from wordtrail.core.align.hypotheses import cost_of, greedy, nearest, other_endings
@@ -55,12 +55,13 @@ _MARKS = ".,;:!?“”\"'’‘()[]…"
 class Heard:
     """What the sound says about a word on the path: `otherwise` is empty where it was read as
     printed, else what was said; `left_out` where nothing was. `margin` is by how much the printed
-    word is the better hypothesis."""
+    word is the better hypothesis; `among` counts the words of its reading."""
 
     said: Said
     margin: float
     otherwise: str = ""
     left_out: bool = False
+    among: int = 1
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,12 +77,11 @@ def judged(reading: Reading, frames: Frames, fit: Fit, route: Sequence[ScriptWor
     said = reading.said
     result = []
     for index, word in enumerate(said):
-        if word.cost < SUSPICIOUS and not word.missed:
-            result.append(Heard(word, SUSPICIOUS))
-            continue
         before = said[index - 1] if index else None
         after = said[index + 1] if index + 1 < len(said) else None
-        result.append(_judged(word, before, after, frames, fit, route))
+        plain = word.cost < SUSPICIOUS and not word.missed
+        heard = Heard(word, SUSPICIOUS) if plain else _judged(word, before, after, frames, fit, route)
+        result.append(replace(heard, among=len(said)))
     return result
 
 
