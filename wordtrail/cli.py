@@ -10,14 +10,15 @@ import sys
 import tempfile
 from pathlib import Path
 
-from wordtrail.core.align.aligner import align
+from wordtrail.core.align.aligner import Explained, explained
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.values import RATE
 from wordtrail.core.errors import NotFound, WordTrailError
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.text.model import Passage
-from wordtrail.formats import trail_json, webvtt
+from wordtrail.formats import explanation_json, trail_json, webvtt
 from wordtrail.media.decode import decode
+from wordtrail.media.path_picture import pictures
 from wordtrail.store.documents import from_json, to_json
 from wordtrail.workspace import Workspace, open_workspace
 
@@ -66,6 +67,9 @@ def _parser() -> argparse.ArgumentParser:
     aligning.add_argument("passage", type=Path, help="a text (.txt) or a passage (.json)")
     aligning.add_argument("audio", type=Path)
     aligning.add_argument("-o", "--output", type=Path, required=True)
+    aligning.add_argument(
+        "--explain", type=Path, metavar="OUT_DIR", help="write what each stage saw, and a picture of the path"
+    )
     aligning.set_defaults(run=_align)
     rendering = commands.add_parser("render", help="make the video of a lesson")
     rendering.add_argument("lesson", help="a lesson's id or title")
@@ -148,10 +152,21 @@ def _align(options: argparse.Namespace) -> None:
     def progress(step: str, share: float) -> None:
         print(f"\r{step} {share:4.0%}   ", end="", file=sys.stderr, flush=True)
 
-    trail = align(samples, script_of(passage.words), progress)
+    found = explained(samples, script_of(passage.words), progress)
     print(file=sys.stderr)
-    text = trail_json.write(trail, passage.words, take=options.audio.name)
+    text = trail_json.write(found.trail, passage.words, take=options.audio.name)
     options.output.write_text(text, encoding="utf-8")
+    if options.explain:
+        _explain(found, passage, options)
+
+
+def _explain(found: Explained, passage: Passage, options: argparse.Namespace) -> None:
+    folder: Path = options.explain
+    folder.mkdir(parents=True, exist_ok=True)
+    for name, stage in explanation_json.write(found, passage.words, take=options.audio.name).items():
+        (folder / name).write_text(stage, encoding="utf-8")
+    for number, picture in enumerate(pictures(found.trail, passage.words), 1):
+        (folder / f"path-{number:02d}.png").write_bytes(picture)
 
 
 def _passage(path: Path) -> Passage:

@@ -160,7 +160,8 @@ def _print_confidence(results: list[Result]) -> None:
             print(f"{low:.1f} to {min(high, 1.0):.1f} {int(among.sum()):14}{100 * (1 - wrong[among].mean()):14.2f}%")
     if wrong.any():
         print(
-            f"of {int(wrong.sum())} words wrong by more than 100 ms, {100 * np.mean(sure[wrong] < 0.5):.0f} % are below 0.5"
+            f"of {int(wrong.sum())} words wrong by more than 100 ms, "
+            f"{100 * np.mean(sure[wrong] < 0.5):.0f} % are below 0.5"
         )
 
 

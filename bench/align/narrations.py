@@ -137,9 +137,7 @@ def _read(step: Read, told: Narration, voice: str, words_per_minute: int, now: f
     return np.concatenate(pieces) if pieces else np.zeros(0, np.float32)
 
 
-def quoted(
-    talk: Sequence[str], starts: Sequence[float | None], passage: Passage
-) -> list[tuple[int, float]]:
+def quoted(talk: Sequence[str], starts: Sequence[float | None], passage: Passage) -> list[tuple[int, float]]:
     """Words of the passage that are said in `talk`, three or more in their order, and when: they are a
     reading by our own definition, wherever they stand."""
     script = [_bare(word.text) for word in passage.words]

@@ -26,12 +26,16 @@ ASIDES = (
 )
 
 OPENING = (
-    "Good morning, boys and girls. I hope that you all had a lovely weekend. Before we start, let me tell you what we need today.",
-    "You will need your reading sheet, a sharp pencil, and something to mark with. If you do not have a sheet, please share with your neighbor.",
-    "Yesterday we talked about how animals work together. Who can remember what we said about ants? Yes, they follow each other.",
+    "Good morning, boys and girls. I hope that you all had a lovely weekend. Before we start, let me tell "
+    "you what we need today.",
+    "You will need your reading sheet, a sharp pencil, and something to mark with. If you do not have a "
+    "sheet, please share with your neighbor.",
+    "Yesterday we talked about how animals work together. Who can remember what we said about ants? Yes, "
+    "they follow each other.",
     "Today we are going to read a text that I really like. As we read I want you to think about one question.",
     "How do small things help each other? Put a little star next to each sentence that gives you an answer.",
-    "I will read it to you first, and you can follow along with your finger. Then we will go back and talk about it. Are you ready? Here we go.",
+    "I will read it to you first, and you can follow along with your finger. Then we will go back and "
+    "talk about it. Are you ready? Here we go.",
 )
 
 

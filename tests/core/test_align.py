@@ -11,12 +11,12 @@ import unittest
 import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
-
-from bench.align.narrations import Narration, Read, Silence, Talk, narrate
-from wordtrail.core.align.aligner import align, script_of
 from wordtrail.core.align.bridges import bridged
 from wordtrail.core.align.labels import alike, labelled
 from wordtrail.core.align.language import SEEN, arpa_model
+
+from bench.align.narrations import Narration, Read, Silence, Talk, narrate
+from wordtrail.core.align.aligner import align, script_of
 from wordtrail.core.align.slips import left_out, said_twice
 from wordtrail.core.align.stretches import grouped, sound_ends, stretches_of_sound
 from wordtrail.core.align.values import RATE, Heard, Labelled, ScriptWord, Stretch

@@ -7,10 +7,10 @@ from itertools import pairwise
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
-
-from tests.worlds import TAKE, TEXT, lesson, planned
 from wordtrail.core.align.bridges import bridged
 from wordtrail.core.align.labels import labelled
+
+from tests.worlds import TAKE, TEXT, lesson, planned
 from wordtrail.core.align.timing import fluent_runs
 from wordtrail.core.align.values import Heard
 from wordtrail.core.cues.compile import compile_cues, edit_list_of

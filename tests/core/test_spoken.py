@@ -28,7 +28,8 @@ ALSO = {
     "-er": "e r", "¾": "three fourths", "3/4": "three over four", "1/2": "a half", "2.5": "two and a half",
     "125": "one twenty five", "105": "one oh five", "9:15": "quarter past nine", "NASA": "n a s a", "°C": "degrees",
     "1868": "one thousand eight hundred sixty eight", "$4.50": "four fifty", "m": "meters", "m²": "meters squared",
-    "10–12": "ten through twelve", "2½": "two and one half", "9:00": "nine", "1,250": "one thousand two hundred and fifty",
+    "10–12": "ten through twelve", "2½": "two and one half", "9:00": "nine",
+    "1,250": "one thousand two hundred and fifty",
 }  # fmt: skip
 
 

@@ -9,7 +9,7 @@ from typing import Any
 
 from wordtrail.core.errors import WordTrailError
 from wordtrail.core.text.model import Word
-from wordtrail.core.trail.model import Aside, Slip, SlipKind, Trail, Visit
+from wordtrail.core.trail.model import Aside, Doubt, Slip, SlipKind, Trail, Visit
 
 VERSION = 1
 
@@ -24,7 +24,9 @@ def write(trail: Trail, words: Sequence[Word], *, passage: str = "", take: str =
         "words": [word.text for word in words],
         "ids": [word.id for word in words],
         "visits": [
-            {"word": place[v.word], "start": v.start, "end": v.end, "confidence": v.confidence} for v in trail.visits
+            {"word": place[v.word], "start": v.start, "end": v.end, "confidence": v.confidence}
+            | ({"doubt": str(v.doubt)} if v.doubt else {})
+            for v in trail.visits
         ],
         "skipped": [place[s.word] for s in trail.slips if s.kind is SlipKind.LEFT_OUT],
         "misread": [
@@ -60,7 +62,14 @@ def read(text: str) -> Trail:
 
 def _trail(document: dict[str, Any], ids: Sequence[str]) -> Trail:
     visits = tuple(
-        Visit(ids[v["word"]], float(v["start"]), float(v["end"]), float(v["confidence"])) for v in document["visits"]
+        Visit(
+            ids[v["word"]],
+            float(v["start"]),
+            float(v["end"]),
+            float(v["confidence"]),
+            doubt=Doubt(v.get("doubt", "")),
+        )
+        for v in document["visits"]
     )
     ends = {v.word: v.end for v in reversed(visits)}
 

@@ -2,17 +2,18 @@
 
 from __future__ import annotations
 
-from wordtrail.core.align.aligner import align
+from wordtrail.core.align.aligner import explained
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.stretches import stretches_of_sound
 from wordtrail.core.align.values import RATE as ALIGN_RATE
 from wordtrail.core.align.values import Progress
 from wordtrail.core.errors import SilentSound
+from wordtrail.jobs.ear import PieceMemory, earlier_hearings, keep_hearings
 from wordtrail.media.decode import Samples, decode
 from wordtrail.media.level import RATE, hills, levelled
 from wordtrail.media.sound import write_m4a
 from wordtrail.store.lessons import get_lesson
-from wordtrail.store.takes import TakeFiles, get_take, keep_trail
+from wordtrail.store.takes import TakeFiles, get_take, keep_trail, takes_of
 from wordtrail.workspace import Workspace
 
 READING_FILE, LISTENING_COPY = "Reading the recording", "Making the copy you listen to"
@@ -40,11 +41,21 @@ def align_take(workspace: Workspace, take_id: str, report: Progress) -> None:
     with workspace.database.session() as session:
         lesson_id = get_take(session, take_id).lesson_id
         lesson = get_lesson(session, lesson_id).lesson
-    trail = align(heard, script_of(lesson.script), report)
+        others = [row.id for row in takes_of(session, lesson_id) if row.id != take_id]
+    memory = PieceMemory(blobs, take_id)
+    found = explained(
+        heard,
+        script_of(lesson.script),
+        report,
+        memory=memory,
+        earlier=earlier_hearings(blobs, others),
+    )
+    keep_hearings(blobs, take_id, found.hearings)
     with workspace.database.session() as session:
         row = get_take(session, take_id)
-        keep_trail(session, row, trail)
+        keep_trail(session, row, found.trail)
         row.fault = ""
+    memory.clear()
 
 
 def _keep_length(workspace: Workspace, take_id: str, seconds: float) -> None:

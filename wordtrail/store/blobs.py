@@ -10,6 +10,7 @@ import errno
 import os
 import re
 import secrets
+import shutil
 from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
@@ -68,3 +69,7 @@ class Blobs:
         folder = self.path(prefix)
         names = folder.iterdir() if folder.is_dir() else ()
         return sorted(f"{prefix}/{path.name}" for path in names if not path.name.startswith("."))
+
+    def forget(self, prefix: str) -> None:
+        """Remove everything in the folder `prefix`."""
+        shutil.rmtree(self.path(prefix), ignore_errors=True)

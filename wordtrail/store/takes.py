@@ -57,6 +57,16 @@ class TakeFiles(NamedTuple):
         """The height of the sound every 20 ms, one byte each."""
         return f"takes/{self.id}/hills"
 
+    @property
+    def hearings(self) -> str:
+        """Which sounds its voice makes, for the lesson's next takes."""
+        return f"takes/{self.id}/hearings"
+
+    @property
+    def work(self) -> str:
+        """The folder of what is worked out of it piece by piece, until all is."""
+        return f"takes/{self.id}/work"
+
 
 def begin_take(session: Session, owner: Owner, lesson_id: str, origin: str) -> TakeRow:
     """A new take of a lesson, which is being recorded from now on."""

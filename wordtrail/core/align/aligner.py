@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
+from itertools import pairwise
 
 import numpy as np
 
@@ -25,7 +26,10 @@ from wordtrail.core.speech.phone_model import Matrix
 from wordtrail.core.speech.phones import relations
 from wordtrail.core.trail.model import UNSURE_BELOW, Aside, Doubt, Slip, SlipKind, Trail, Visit
 
-LISTENING, MATCHING, TIMING = "Listening", "Finding your place in the text", "Setting the times"
+LISTENING = "Listening to your voice"
+MATCHING = "Following you through the text"
+COMPARING = "Comparing what you said with what is printed"
+TIMING = "Setting the moment of every word"
 
 FEWEST_FOUND = 3
 LEAST_READ = 0.04
@@ -54,7 +58,7 @@ class Explained:
     talk: tuple[Talked, ...]
     heard: tuple[Heard, ...]
     timed: tuple[Timed, ...]
-    voice: Matrix
+    hearings: Matrix
     trail: Trail
 
 
@@ -64,14 +68,16 @@ def align(
     progress: Progress = lambda step, share: None,
     cores: int = 2,
     memory: Memory | None = None,
+    earlier: Matrix | None = None,
 ) -> Trail:
     """The trail of a take: mono samples at 16 000 a second, and the script in reading order.
 
     Raises SilentSound where nothing is heard and PassageNotRead where it is something else.
     `progress` gets the step and its share done and may raise to stop; what `memory` has kept of an
-    earlier try is not worked out again.
+    earlier try is not worked out again; `earlier` (39, 39) are the `hearings` of this voice in other
+    takes.
     """
-    return explained(samples, script, progress, cores, memory).trail
+    return explained(samples, script, progress, cores, memory, earlier).trail
 
 
 def explained(
@@ -80,6 +86,7 @@ def explained(
     progress: Progress = lambda step, share: None,
     cores: int = 2,
     memory: Memory | None = None,
+    earlier: Matrix | None = None,
 ) -> Explained:
     """The trail of a take, with what each stage saw on the way."""
     stretches = stretches_of_sound(samples)
@@ -88,17 +95,19 @@ def explained(
     sayable = tuple(word for word in script if word.ways)
     route = _route(sayable)
 
+    expectation = relations() if earlier is None else learned(relations(), earlier)
+
     def hopeless(frames: Frames) -> bool:
-        fit = fit_of(frames, relations())
+        fit = fit_of(frames, expectation)
         return not readings_of(path_of(fit, route), frames, fit)[0]
 
     frames = heard_over(
         samples, grouped(stretches), lambda share: progress(LISTENING, share), cores, memory or Forgetful(), hopeless
     )
-    path, readings, talk, fit, voice = _followed(frames, route, lambda share: progress(MATCHING, share))
+    path, readings, talk, fit, hearings = _followed(frames, route, expectation, lambda s: progress(MATCHING, s))
     _assert_read(readings, talk, fit)
     readings, talk = repaired(readings, talk, frames, fit, sayable, route)
-    heard = [word for reading in readings for word in judged(reading, frames, fit, sayable)]
+    heard = _compared(readings, frames, fit, sayable, lambda share: progress(COMPARING, share))
     kept = _without_left_out(readings, heard)
     times = timed(kept, frames, samples, [word.ways for word in sayable], lambda share: progress(TIMING, share), cores)
     heard = sorted((word for word in heard if not word.left_out), key=lambda word: word.said.first)
@@ -106,7 +115,7 @@ def explained(
     trail = _trail(script, sayable, frames, fit, talk, heard, times, instead)
     start, end = sound_ends(stretches)
     trail = replace(trail, seconds=round(len(samples) / RATE, 4), sound_start=round(start, 3), sound_end=round(end, 3))
-    return Explained(sayable, stretches, frames, fit, path, readings, talk, tuple(heard), tuple(times), voice, trail)
+    return Explained(sayable, stretches, frames, fit, path, readings, talk, tuple(heard), tuple(times), hearings, trail)
 
 
 def _route(script: Sequence[ScriptWord]) -> Route:
@@ -115,18 +124,33 @@ def _route(script: Sequence[ScriptWord]) -> Route:
 
 
 def _followed(
-    frames: Frames, route: Route, progress: Callable[[float], None]
+    frames: Frames, route: Route, expectation: Matrix, progress: Callable[[float], None]
 ) -> tuple[Path, tuple[Reading, ...], tuple[Talked, ...], Fit, Matrix]:
     """The path, found twice: the second time knowing the voice."""
-    expectation = relations()
     fit = fit_of(frames, expectation)
     path = path_of(fit, route, lambda share: progress(0.5 * share))
     readings, talk = readings_of(path, frames, fit)
-    voice = learned(expectation, heard_for(readings, frames, route))
-    fit = fit_of(frames, voice)
+    hearings = heard_for(readings, frames, route)
+    fit = fit_of(frames, learned(expectation, hearings))
     path = path_of(fit, route, lambda share: progress(0.5 + 0.5 * share), talk_price(readings))
     readings, talk = readings_of(path, frames, fit)
-    return path, readings, talk, fit, voice
+    return path, readings, talk, fit, hearings
+
+
+def _compared(
+    readings: Sequence[Reading],
+    frames: Frames,
+    fit: Fit,
+    script: Sequence[ScriptWord],
+    progress: Callable[[float], None],
+) -> list[Heard]:
+    """What the sound says about every word that was read."""
+    heard: list[Heard] = []
+    for number, reading in enumerate(readings):
+        progress(number / len(readings))
+        heard += judged(reading, frames, fit, script)
+    progress(1.0)
+    return heard
 
 
 def _assert_read(readings: Sequence[Reading], talk: Sequence[Talked], fit: Fit) -> None:
@@ -172,7 +196,11 @@ def _trail(
     every = sorted((*slips, *missing, *said_twice(visits)), key=lambda slip: slip.start)
     taken = {one.talked for one in instead}
     asides = _asides(
-        [t for t in talk if not any(t.first >= o.first and t.last <= o.last for o in taken)], frames, fit, script
+        [t for t in talk if not any(t.first >= o.first and t.last <= o.last for o in taken)],
+        [word.said.first for word in heard],
+        frames,
+        fit,
+        script,
     )
     return Trail(tuple(visits), tuple(every), asides, unread)
 
@@ -192,7 +220,7 @@ def _in_their_place(
     first = one.talked.first + int(np.argmax(fit.new_sound[one.talked.first : one.talked.last + 1]))
     start = float(frames.at[first])
     end = float(frames.at[one.talked.last]) + LAST_PHONE
-    said = words_in(fit, one.talked, (word.text.lower() for word in route))
+    said = words_in(fit, one.talked, _bare_words(route))
     edges = np.linspace(start, end, len(one.words) + 1)
     visits, slips = [], []
     for index, word in enumerate(one.words):
@@ -208,7 +236,7 @@ def _placed(script: Sequence[ScriptWord], visits: Sequence[Visit]) -> list[Visit
     silent = {index for index, word in enumerate(script) if not word.ways}
     found = []
     ordered = sorted(visits, key=lambda visit: visit.start)
-    for before, after in zip(ordered, ordered[1:], strict=False):
+    for before, after in pairwise(ordered):
         between = range(place[before.word] + 1, place[after.word])
         if between and all(index in silent for index in between):
             edges = np.linspace(before.end, max(after.start, before.end + 0.02), len(between) + 1)
@@ -219,15 +247,23 @@ def _placed(script: Sequence[ScriptWord], visits: Sequence[Visit]) -> list[Visit
     return found
 
 
-def _asides(talk: Sequence[Talked], frames: Frames, fit: Fit, script: Sequence[ScriptWord]) -> tuple[Aside, ...]:
-    """Talk put together where it is hardly parted, with what it roughly said."""
+def _bare_words(script: Sequence[ScriptWord]) -> set[str]:
+    return {word.text.strip(".,;:!?“”\"'()").lower() for word in script}
+
+
+def _asides(
+    talk: Sequence[Talked], read: Sequence[int], frames: Frames, fit: Fit, script: Sequence[ScriptWord]
+) -> tuple[Aside, ...]:
+    """Talk put together where it is hardly parted and nothing was read between (`read`: the frames in
+    which words begin), with what it roughly said."""
     joined: list[Talked] = []
     for one in talk:
-        if joined and frames.at[one.first] - frames.at[joined[-1].last] <= ASIDE_GAP:
+        near = joined and frames.at[one.first] - frames.at[joined[-1].last] <= ASIDE_GAP
+        if near and not any(joined[-1].last < frame < one.first for frame in read):
             joined[-1] = Talked(joined[-1].first, one.last)
         else:
             joined.append(one)
-    texts = {word.text.strip(".,;:!?“”\"'()").lower() for word in script}
+    texts = _bare_words(script)
     return tuple(
         Aside(
             round(max(0.0, float(frames.at[one.first])), 3),

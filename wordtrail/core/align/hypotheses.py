@@ -10,7 +10,6 @@ from __future__ import annotations
 from collections import defaultdict
 from collections.abc import Iterable, Sequence
 from functools import lru_cache
-from os.path import commonprefix
 
 import numpy as np
 import numpy.typing as npt
@@ -31,8 +30,11 @@ ALIKE_LETTERS = 3
 """Letters that two forms of a word begin with."""
 
 _SPELLED_ENDINGS = frozenset(
-    "e s es 's d ed ing er r est st ly y ies ied ier iest ily en n ning ned ner ting ted ter ping ped per ging ged".split()
-) | {""}
+    [
+        *("", "e", "s", "es", "'s", "d", "ed", "ing", "er", "r", "est", "st", "ly", "y", "en", "n"),
+        *("ies", "ied", "ier", "iest", "ily", "ning", "ned", "ner", "ting", "ted", "ter", "ping", "ped", "per"),
+    ]
+)
 
 LONGEST_WORD = 10
 """Sounds of the longest words that are tried as something else."""
@@ -147,8 +149,8 @@ def other_endings(text: str, ways: Iterable[Sounds]) -> dict[Sounds, str]:
 
 def _another_ending(text: str, word: str) -> bool:
     """Whether two spellings differ in nothing but their ending ("carry", "carried")."""
-    shared = commonprefix([text, word])
-    return text[len(shared) :] in _SPELLED_ENDINGS and word[len(shared) :] in _SPELLED_ENDINGS
+    shared = next((n for n, (a, b) in enumerate(zip(text, word, strict=False)) if a != b), min(len(text), len(word)))
+    return text[shared:] in _SPELLED_ENDINGS and word[shared:] in _SPELLED_ENDINGS
 
 
 def _ends_in(way: Sounds, end: Sounds) -> bool:

@@ -220,7 +220,8 @@ class Search:
         rest = fit.rest_before[frame]
         phones = state.phones
         if rest >= REST:
-            phones = phones + np.float32(min(MOST_FOR_REST, REST_INSIDE_WORD * rest)) * self.inside
+            price = np.float32(min(MOST_FOR_REST, REST_INSIDE_WORD * rest))
+            phones = np.where(self.inside, phones + price, phones)
         ends, way = self.ends(phones)
         entry, code, jump_from = self.entries(ends, state.talk, rest)
         enter = fit.enter[frame][route.phone]
@@ -239,12 +240,12 @@ class Search:
         kept = phones + stay
         pointer[kept <= moved] = _STAY
         np.minimum(kept, moved, out=moved)
-        price = np.float32(self.talk if fit.new_sound[frame] else 0.0)
+        talked = np.float32(self.talk if fit.new_sound[frame] else 0.0)
         fallen = state.talk.copy()
         begun = ends + np.float32(INTO_TALK)
         from_word = begun < fallen[1:]
         np.minimum(fallen[1:], begun, out=fallen[1:])
-        fallen += price
+        fallen += talked
         return _State(moved, fallen), _Pointers(pointer, code, jump_from, from_word, way)
 
     def ends(self, phones: Costs) -> tuple[Costs, npt.NDArray[np.intp]]:

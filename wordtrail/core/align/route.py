@@ -42,7 +42,12 @@ class Route:
 
 def route_of(ways: Sequence[Sequence[Sounds]], sentence_starts: Sequence[int]) -> Route:
     """The route through words that are said in `ways` (at least one each, none of them empty)."""
-    phone, word, within, firsts, lasts, first_ways = [], [], [], [], [], []
+    phone: list[int] = []
+    word: list[int] = []
+    within: list[int] = []
+    firsts: list[int] = []
+    lasts: list[int] = []
+    first_ways: list[int] = []
     for index, choices in enumerate(ways):
         first_ways.append(len(firsts))
         for sounds in choices[:MOST_WAYS]:
@@ -53,5 +58,12 @@ def route_of(ways: Sequence[Sequence[Sounds]], sentence_starts: Sequence[int]) -
             lasts.append(len(phone) - 1)
     inside = np.ones(len(ways), dtype=bool)
     inside[list(sentence_starts)] = False
-    as_places = [np.array(column, dtype=np.intp) for column in (phone, word, within, firsts, lasts, first_ways)]
-    return Route(*as_places, inside)
+    return Route(
+        phone=np.array(phone, dtype=np.intp),
+        word=np.array(word, dtype=np.intp),
+        within=np.array(within, dtype=np.intp),
+        ways_first=np.array(firsts, dtype=np.intp),
+        ways_last=np.array(lasts, dtype=np.intp),
+        words_first_way=np.array(first_ways, dtype=np.intp),
+        into_sentence=inside,
+    )

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from itertools import groupby, pairwise
 
 from wordtrail.core.align.hypotheses import cost_of, greedy, nearest, other_endings
-from wordtrail.core.align.path import Fit, Path, Said, Talked
+from wordtrail.core.align.path import Fit, Said, Talked
 from wordtrail.core.align.readings import Reading
 from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.values import ScriptWord, Sounds

@@ -46,7 +46,8 @@ def heard_in(samples: Samples, stretch: Stretch) -> Frames:
     level = float(np.sqrt(np.mean(loud**2))) if len(loud) else 1e-4
     phones, none = by_phone(phone_log_probabilities(samples[:LONGEST] * np.float32(USUAL_LEVEL / max(level, 1e-5))))
     kept = np.flatnonzero(none < NOTHING_NEW)
-    return Frames(stretch.start + kept * FRAME_SECONDS - LAG, phones[kept], none[kept])
+    at = (stretch.start - LAG + kept * FRAME_SECONDS).astype(np.float64)
+    return Frames(at, phones[kept], none[kept])
 
 
 def joined(parts: list[Frames]) -> Frames:

@@ -136,7 +136,7 @@ def onsets(samples: Samples) -> npt.NDArray[np.float64]:
     loud = loudness > voice_threshold(loudness)
     quiet = round(QUIET_BEFORE_ONSET / 0.01)
     before = np.convolve(loud, np.ones(quiet), mode="full")[: len(loud)] - loud
-    return np.flatnonzero(loud & (before == 0)) * 0.01
+    return (np.flatnonzero(loud & (before == 0)) * 0.01).astype(np.float64)
 
 
 def _agreed(

@@ -63,4 +63,5 @@ def learned(expectation: Matrix, counts: Matrix) -> Matrix:
     moved = (counts + BELIEF * expectation) / (own + BELIEF)
     moved = np.minimum(moved, 1.0).astype(np.float32)
     np.fill_diagonal(moved, 1.0)
-    return moved
+    result: Matrix = moved
+    return result

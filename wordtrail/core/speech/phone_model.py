@@ -59,7 +59,8 @@ class _Norm:
     def __call__(self, x: Matrix) -> Matrix:
         centred = x - x.mean(axis=1, keepdims=True)
         scale = np.sqrt(np.einsum("tc,tc->t", centred, centred)[:, None] / x.shape[1] + np.float32(1e-5))
-        return centred / scale * self.weight + self.bias
+        normed: Matrix = centred / scale * self.weight + self.bias
+        return normed
 
 
 @dataclass(frozen=True, slots=True)
@@ -141,7 +142,8 @@ def _log_mel(samples: npt.NDArray[np.float32], mel: Matrix) -> Matrix:
     window = np.hanning(_WINDOW + 1)[:-1].astype(np.float32)
     spectrum = np.fft.rfft(frames * window, axis=1)
     power = (spectrum.real**2 + spectrum.imag**2).astype(np.float32)
-    return np.log(np.maximum(power @ mel, np.float32(_FLOOR)))
+    levels: Matrix = np.log(np.maximum(power @ mel, np.float32(_FLOOR)))
+    return levels
 
 
 def _front(log_mel: Matrix, network: _Network) -> Matrix:
@@ -161,7 +163,8 @@ def _conformer(x: Matrix, block: _Block) -> Matrix:
 
 
 def _sigmoid(x: Matrix) -> Matrix:
-    return np.float32(0.5) * (np.tanh(np.float32(0.5) * x) + np.float32(1.0))
+    shares: Matrix = np.float32(0.5) * (np.tanh(np.float32(0.5) * x) + np.float32(1.0))
+    return shares
 
 
 def _swish(x: Matrix) -> Matrix:
@@ -170,12 +173,14 @@ def _swish(x: Matrix) -> Matrix:
 
 def _gelu(x: Matrix) -> Matrix:
     """Hendrycks & Gimpel (2016), by their approximation with tanh: within 0.001 of the exact one."""
-    return np.float32(0.5) * x * (1 + np.tanh(np.float32(0.7978845608) * (x + np.float32(0.044715) * x**3)))
+    passed: Matrix = np.float32(0.5) * x * (1 + np.tanh(np.float32(0.7978845608) * (x + np.float32(0.044715) * x**3)))
+    return passed
 
 
 def _log_softmax(x: Matrix) -> Matrix:
     x = x - x.max(axis=1, keepdims=True)
-    return x - np.log(np.exp(x).sum(axis=1, keepdims=True))
+    logs: Matrix = x - np.log(np.exp(x).sum(axis=1, keepdims=True))
+    return logs
 
 
 @lru_cache(maxsize=1)

@@ -6,12 +6,22 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from itertools import pairwise
 
-from wordtrail.core.trail.model import UNSURE_BELOW, Slip, SlipKind, Trail, Visit
+from wordtrail.core.trail.model import UNSURE_BELOW, Doubt, Slip, SlipKind, Trail, Visit
 
 LONGEST_REST_COUNTED = 2.0
 """Seconds: a longer gap between two words is not reading time (talk, a pause, a turned page)."""
 
 SAME_MOMENT = 0.3
+
+_REASONS = {
+    Doubt.NONE: "It was hard to hear where this word begins.",
+    Doubt.WHEN: "It was said, but it is hard to hear where it begins.",
+    Doubt.FAINT: "It was said too softly or too quickly to be heard well.",
+    Doubt.UNLIKE: "What was heard here is not much like the printed word.",
+    Doubt.GUESSED: "No dictionary knows how this word is said, so its sound was guessed.",
+    Doubt.OTHERWISE: "Another word was heard in its place.",
+    Doubt.PLACED: "This word could not be listened for; it was placed between its neighbors.",
+}
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,7 +53,7 @@ def places_to_check(trail: Trail, printed: Mapping[str, str]) -> tuple[Check, ..
     checks = [_of_slip(slip, trail, printed) for slip in slips if not _mended(slip, trail)]
     for visit in trail.visits:
         if visit.confidence < UNSURE_BELOW and not any(_same(slip, visit) for slip in slips):
-            why = "It was hard to hear where this word begins. Listen, and move it if it lights too early or too late."
+            why = f"{_REASONS[visit.doubt]} Listen, and move it if it lights too early or too late."
             checks.append(Check(visit.word, visit.start, visit.end, visit.found_at, why))
     return tuple(sorted(checks, key=lambda check: check.start))
 
@@ -68,9 +78,8 @@ def _of_slip(slip: Slip, trail: Trail, printed: Mapping[str, str]) -> Check:
         return Check(slip.word, slip.start, slip.end, slip.start, f"“{word}” was left out here.")
     visit = next((v for v in trail.visits if _same(slip, v)), None)
     found = visit.found_at if visit else slip.start
-    return Check(
-        slip.word, slip.start, slip.end, found, f"It sounds like “{slip.heard}”. The printed word is “{word}”."
-    )
+    sounds = f"It sounds like “{slip.heard}”." if slip.heard else "Something else was said here."
+    return Check(slip.word, slip.start, slip.end, found, f"{sounds} The printed word is “{word}”.")
 
 
 def _same(slip: Slip, visit: Visit) -> bool:
