@@ -36,6 +36,9 @@ LEAST_READ = 0.04
 """A take of whose sounds under 4 % are the passage's, or in which fewer than three words are, is not a
 reading of it."""
 
+LEARNED_FROM = 8000
+"""Frames from which the voice is learned: five minutes of speech or so."""
+
 FEWEST_SOUNDS = 3
 """Sounds that are at least an aside; fewer are a cough or a click."""
 
@@ -126,13 +129,15 @@ def _route(script: Sequence[ScriptWord]) -> Route:
 def _followed(
     frames: Frames, route: Route, expectation: Matrix, progress: Callable[[float], None]
 ) -> tuple[Path, tuple[Reading, ...], tuple[Talked, ...], Fit, Matrix]:
-    """The path, found twice: the second time knowing the voice."""
-    fit = fit_of(frames, expectation)
-    path = path_of(fit, route, lambda share: progress(0.5 * share))
-    readings, talk = readings_of(path, frames, fit)
-    hearings = heard_for(readings, frames, route)
+    """The path, found twice: the second time knowing the voice, from the beginning of the take."""
+    beginning = frames.first(LEARNED_FROM)
+    part = len(beginning) / (len(beginning) + len(frames)) if len(frames) else 0.5
+    fit = fit_of(beginning, expectation)
+    path = path_of(fit, route, lambda share: progress(part * share))
+    readings, _ = readings_of(path, beginning, fit)
+    hearings = heard_for(readings, beginning, route)
     fit = fit_of(frames, learned(expectation, hearings))
-    path = path_of(fit, route, lambda share: progress(0.5 + 0.5 * share), talk_price(readings))
+    path = path_of(fit, route, lambda share: progress(part + (1 - part) * share), talk_price(readings))
     readings, talk = readings_of(path, frames, fit)
     return path, readings, talk, fit, hearings
 

@@ -9,9 +9,8 @@ from collections.abc import Iterable
 from functools import lru_cache
 
 import numpy as np
-import numpy.typing as npt
 
-from wordtrail.core.align.path import JUMPED, Costs, Fit, Search, Talked, path_of
+from wordtrail.core.align.path import Costs, Fit, Origin, Search, Talked, path_of
 from wordtrail.core.align.route import Route, route_of
 from wordtrail.core.align.talk import TALK_WORDS
 from wordtrail.core.speech.pronunciation import pronunciations
@@ -23,12 +22,13 @@ WORD = 1.6
 class AnyOrder(Search):
     """Any word may follow any other."""
 
-    def entries(self, ends: Costs, talk: Costs, rest: float) -> tuple[Costs, npt.NDArray[np.uint8], int]:
+    def entries(self, ends: Costs, talk: Costs, rested: bool) -> Costs:
         """Every word is entered from the cheapest end, at one price."""
-        _, jump_from = self.jumps(ends, talk, 0.0)
-        cheapest = min(float(ends.min()), float(talk.min()))
-        words = self.route.words
-        return np.full(words, cheapest + WORD, np.float32), np.full(words, JUMPED, np.uint8), jump_from
+        return np.full(self.route.words, self._cheapest(ends, talk, WORD).cost, np.float32)
+
+    def entry(self, ends: Costs, talk: Costs, rested: bool, word: int) -> Origin:
+        """The same for one word."""
+        return self._cheapest(ends, talk, WORD)
 
 
 @lru_cache(maxsize=4)

@@ -7,6 +7,7 @@ from collections.abc import Callable, Sequence
 from concurrent.futures import ThreadPoolExecutor
 
 import numpy as np
+from threadpoolctl import threadpool_limits
 
 from wordtrail.core.align.forced import cut
 from wordtrail.core.align.sounds import Frames, heard_in, joined
@@ -54,7 +55,8 @@ def heard_over(
             found[index] = frames
             progress(sum(groups[i].end - groups[i].start for i in found) / total)
 
-    with ThreadPoolExecutor(cores) as pool:
+    # Each thread multiplies matrices on its own core: BLAS must not start more threads for each.
+    with threadpool_limits(1, user_api="blas"), ThreadPoolExecutor(cores) as pool:
         try:
             first = _first_groups(groups)
             if total >= LONG and len(first) < len(groups):

@@ -7,13 +7,13 @@ reading what was said costs next to nothing; talk costs a fixed price for each s
 is believed where its sounds fit better than that price, over enough sounds to pay for the way in
 and out.
 
-Pointers back are kept for one block of frames at a time and made anew on the way back (checkpoints),
-so that memory does not grow with the take times the script.
+The way back needs the costs before each frame. Of a long take they are kept for one block of frames
+at a time and made anew (checkpoints), so that memory does not grow with the take times the script.
 """
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable, Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 
 import numpy as np
@@ -72,17 +72,13 @@ BLOCK = 256
 """Frames between two checkpoints."""
 
 MOST_KEPT = 60_000_000
-"""Bytes of pointers back that are kept; a longer way makes them anew, block by block."""
+"""Bytes of costs that are kept for the way back; for a longer way they are made anew, block by block."""
 
 _FAR = np.float32(1e9)
-
-_STAY, _NEXT_PHONE, _OVER_A_PHONE = 0, 1, 2
 
 _FURTHEST_ON = MOST_LEFT_OUT + 1
 _OFFSETS = _FURTHEST_ON + FURTHEST_AGAIN + 1
 """A word is entered from the `_FURTHEST_ON` words before it up to `FURTHEST_AGAIN` words behind it."""
-
-JUMPED = 2 * _OFFSETS
 
 
 def _prices_in(rested: bool) -> Costs:
@@ -169,125 +165,174 @@ def fit_of(frames: Frames, taken_for: Matrix) -> Fit:
     return Fit(enter.astype(np.float32), np.maximum(stay, 0).astype(np.float32), new, rest)
 
 
-@dataclass
+@dataclass(frozen=True, slots=True)
 class _State:
+    """The cheapest cost of standing in each phone, and in the talk after each word (before the first
+    one: 0)."""
+
     phones: Costs
     talk: Costs
 
-    def copy(self) -> _State:
-        return _State(self.phones.copy(), self.talk.copy())
-
 
 @dataclass(frozen=True, slots=True)
-class _Pointers:
-    """Where each state was reached from in one frame."""
+class Origin:
+    """Where a word, or talk, was entered from: a word, or (`in_talk`) the talk of that number."""
 
-    phones: npt.NDArray[np.uint8]
-    entry: npt.NDArray[np.uint8]
-    jump_from: int
-    talk: npt.NDArray[np.bool_]
-    ends: npt.NDArray[np.intp]
+    cost: float
+    place: int
+    in_talk: bool
+
+
+def _further_ways(route: Route) -> list[tuple[npt.NDArray[np.intp], npt.NDArray[np.intp]]]:
+    """For the second, third, … way to say a word: the words that have it, and those ways."""
+    counts = np.diff(route.words_first_way, append=len(route.ways_first))
+    having = [np.flatnonzero(counts > number) for number in range(1, int(counts.max(initial=1)))]
+    return [(words, route.words_first_way[words] + number) for number, words in enumerate(having, 1)]
 
 
 class Search:
-    """One step after another through the frames; `entries` holds the rules of the script."""
+    """One step after another through the frames, and each step back; `entries` and `entry` hold the
+    rules of the script."""
 
     def __init__(self, route: Route, fit: Fit, talk: float = TALK) -> None:
         self.route, self.fit, self.talk = route, fit, talk
-        states = len(route.phone)
-        last = np.zeros(states, dtype=bool)
-        last[route.ways_last] = True
-        self.inside = ~last
-        self.ways_word = route.word[route.ways_first]
+        self.inside = np.ones(len(route.phone), dtype=bool)
+        self.inside[route.ways_last] = False
         self.short = route.ways_first == route.ways_last
         self.jump = JUMP + JUMP_INTO_SENTENCE * route.into_sentence.astype(np.float32)
-        self._before = np.full(route.words + _OFFSETS - 1, _FAR, np.float32)
-        self._before_in_talk = self._before.copy()
-        self._around = [sliding_window_view(held, _OFFSETS) for held in (self._before, self._before_in_talk)]
-        self._ways_in = np.empty((route.words, 2, _OFFSETS), np.float32)
-        self._every_word = np.arange(route.words)
-        self.first_states = np.flatnonzero(route.within == 0)
-        self.second_states = np.flatnonzero(route.within == 1)
-        self.firsts_word, self.seconds_word = route.word[self.first_states], route.word[self.second_states]
+        self._first, self._second = np.flatnonzero(route.within == 0), np.flatnonzero(route.within == 1)
+        self._firsts_word, self._seconds_word = route.word[self._first], route.word[self._second]
+        self._further_ways = _further_ways(route)
+        self._last_but_one = np.maximum(route.ways_last - 1, 0)
+        self._before = [np.full(route.words + _OFFSETS - 1, _FAR, np.float32) for _ in range(2)]
+        self._around = [sliding_window_view(held, _OFFSETS).T for held in self._before]
+        self._ways_in = np.empty((2, _OFFSETS, route.words), np.float32)
 
     def beginning(self) -> _State:
         talk = np.full(self.route.words + 1, _FAR, np.float32)
         talk[0] = 0.0
         return _State(np.full(len(self.route.phone), _FAR, np.float32), talk)
 
-    def step(self, state: _State, frame: int) -> tuple[_State, _Pointers]:
+    def step(self, before: _State, frame: int) -> _State:
         route, fit = self.route, self.fit
-        rest = fit.rest_before[frame]
-        phones = state.phones
-        if rest >= REST:
-            price = np.float32(min(MOST_FOR_REST, REST_INSIDE_WORD * rest))
-            phones = np.where(self.inside, phones + price, phones)
-        ends, way = self.ends(phones)
-        entry, code, jump_from = self.entries(ends, state.talk, rest)
-        enter = fit.enter[frame][route.phone]
-        stay = fit.stay[frame][route.phone]
+        phones = before.phones
+        if surcharge := self._surcharge(frame):
+            phones = np.where(self.inside, phones + np.float32(surcharge), phones)
+        ends = self.ends(phones)
+        entry = self.entries(ends, before.talk, self._rested(frame))
+        moved = np.empty_like(phones)
+        moved[2:] = phones[:-2]
+        moved[self._second] = entry[self._seconds_word]
+        moved[self._first] = _FAR
+        moved += np.float32(MISSED)
         one = np.empty_like(phones)
         one[1:] = phones[:-1]
-        one[self.first_states] = entry[self.firsts_word]
-        two = np.empty_like(phones)
-        two[2:] = phones[:-2]
-        two[self.second_states] = entry[self.seconds_word]
-        two[self.first_states] = _FAR
-        two += np.float32(MISSED)
-        moved = np.minimum(one, two)
-        pointer = np.where(two < one, np.uint8(_OVER_A_PHONE), np.uint8(_NEXT_PHONE))
-        moved += enter
-        kept = phones + stay
-        pointer[kept <= moved] = _STAY
-        np.minimum(kept, moved, out=moved)
-        talked = np.float32(self.talk if fit.new_sound[frame] else 0.0)
-        fallen = state.talk.copy()
-        begun = ends + np.float32(INTO_TALK)
-        from_word = begun < fallen[1:]
-        np.minimum(fallen[1:], begun, out=fallen[1:])
-        fallen += talked
-        return _State(moved, fallen), _Pointers(pointer, code, jump_from, from_word, way)
+        one[self._first] = entry[self._firsts_word]
+        np.minimum(moved, one, out=moved)
+        moved += fit.enter[frame].take(route.phone)
+        stayed = np.add(phones, fit.stay[frame].take(route.phone), out=one)
+        np.minimum(moved, stayed, out=moved)
+        talk = before.talk.copy()
+        np.minimum(talk[1:], ends + np.float32(INTO_TALK), out=talk[1:])
+        talk += self._talk_price(frame)
+        return _State(moved, talk)
 
-    def ends(self, phones: Costs) -> tuple[Costs, npt.NDArray[np.intp]]:
-        """The cheapest end of each word, and the state it ends in."""
+    def ends(self, phones: Costs) -> Costs:
+        """The cheapest end of each word: with its last phone, or without."""
         route = self.route
-        last = phones[route.ways_last]
-        before = phones[np.maximum(route.ways_last - 1, 0)] + np.float32(MISSED)
-        before[self.short] = _FAR
-        cost = np.minimum(last, before)
-        state = np.where(before < last, route.ways_last - 1, route.ways_last)
-        best = np.minimum.reduceat(cost, route.words_first_way)
-        is_best = cost == best[self.ways_word]
-        way = np.empty(route.words, dtype=np.intp)
-        way[self.ways_word[is_best][::-1]] = state[is_best][::-1]
-        return best, way
+        without = phones.take(self._last_but_one) + np.float32(MISSED)
+        without[self.short] = _FAR
+        by_way = np.minimum(phones.take(route.ways_last), without, out=without)
+        best = by_way.take(route.words_first_way)
+        for words, ways in self._further_ways:
+            best[words] = np.minimum(best[words], by_way[ways])
+        return best
 
-    def entries(self, ends: Costs, talk: Costs, rest: float) -> tuple[Costs, npt.NDArray[np.uint8], int]:
-        """The cheapest way into each word, its code, and where a jump comes from (a word, or talk
-        after one, counted from `words` on)."""
-        words = self.route.words
-        self._before[_FURTHEST_ON : _FURTHEST_ON + words] = ends
-        self._before_in_talk[_FURTHEST_ON - 1 : _FURTHEST_ON + words] = talk
-        rested = bool(rest >= REST)
+    def entries(self, ends: Costs, talk: Costs, rested: bool) -> Costs:
+        """The cheapest cost of going on with each word."""
+        prices = _PRICES[rested]
+        self._stand_around(ends, talk)
         for source, around in enumerate(self._around):
-            np.add(around, _PRICES[rested][source], out=self._ways_in[:, source])
-        flat = self._ways_in.reshape(words, -1)
-        code = flat.argmin(axis=1).astype(np.uint8)
-        cost = flat[self._every_word, code]
-        jump, jump_from = self.jumps(ends, talk, rest)
-        jumped = jump < cost
-        cost[jumped] = jump[jumped]
-        code[jumped] = JUMPED
-        return cost, code, jump_from
+            np.add(around, prices[source][:, None], out=self._ways_in[source])
+        jumped = self.jump + np.float32(min(ends.min(), talk.min()) + (JUMP_AFTER_REST if rested else 0.0))
+        return np.minimum(self._ways_in.min(axis=(0, 1)), jumped)
 
-    def jumps(self, ends: Costs, talk: Costs, rest: float) -> tuple[Costs, int]:
-        """The price of going on with each word from the cheapest place of all, and that place."""
-        jump_from = int(ends.argmin())
-        cheapest = ends[jump_from]
-        talked = int(talk.argmin())
-        if talk[talked] < cheapest:
-            cheapest, jump_from = talk[talked], self.route.words + talked
-        return self.jump + np.float32(cheapest + (JUMP_AFTER_REST if rest >= REST else 0.0)), jump_from
+    def _stand_around(self, ends: Costs, talk: Costs) -> None:
+        """Lays the costs out so that `_around` shows, for each word, the words and talk it is entered from."""
+        self._before[0][_FURTHEST_ON : _FURTHEST_ON + self.route.words] = ends
+        self._before[1][_FURTHEST_ON - 1 : _FURTHEST_ON + self.route.words] = talk
+
+    def entry(self, ends: Costs, talk: Costs, rested: bool, word: int) -> Origin:
+        """The cheapest cost of going on with `word`, and from where."""
+        jumped = self._cheapest(ends, talk, float(self.jump[word]) + (JUMP_AFTER_REST if rested else 0.0))
+        self._stand_around(ends, talk)
+        costs = np.stack([around[:, word] for around in self._around]) + _PRICES[rested]
+        source, offset = divmod(int(costs.argmin()), _OFFSETS)
+        if jumped.cost < costs[source, offset]:
+            return jumped
+        return Origin(float(costs[source, offset]), word - _FURTHEST_ON + offset + source, in_talk=bool(source))
+
+    @staticmethod
+    def _cheapest(ends: Costs, talk: Costs, price: float) -> Origin:
+        word, talked = int(ends.argmin()), int(talk.argmin())
+        if talk[talked] < ends[word]:
+            return Origin(float(talk[talked]) + price, talked, in_talk=True)
+        return Origin(float(ends[word]) + price, word, in_talk=False)
+
+    def back(self, before: _State, after: _State, frame: int, state: int) -> tuple[int, Origin | None]:
+        """How many phones the path moved on to `state` in `frame` (0: it stayed), and where it came
+        from if it entered the word."""
+        phone, within, word = (int(a[state]) for a in (self.route.phone, self.route.within, self.route.word))
+        surcharge = np.float32(self._surcharge(frame))
+
+        def cost(place: int) -> np.float32:
+            return before.phones[place] + surcharge if self.inside[place] else before.phones[place]
+
+        reached = after.phones[state]
+        if cost(state) + self.fit.stay[frame, phone] == reached:
+            return 0, None
+        entered = self.fit.enter[frame, phone]
+        if within and cost(state - 1) + entered == reached:
+            return 1, None
+        if within >= 2:
+            return 2, None
+        return within + 1, self._way_in(before, frame, word)
+
+    def _way_in(self, before: _State, frame: int, word: int) -> Origin:
+        surcharge = np.float32(self._surcharge(frame))
+        phones = np.where(self.inside, before.phones + surcharge, before.phones) if surcharge else before.phones
+        return self.entry(self.ends(phones), before.talk, self._rested(frame), word)
+
+    def end_of(self, state: _State, word: int, surcharge: float = 0.0) -> tuple[float, int]:
+        """The cheapest end of `word` and the phone in which it ends."""
+        route = self.route
+        first = int(route.words_first_way[word])
+        after = int(route.words_first_way[word + 1]) if word + 1 < route.words else len(route.ways_first)
+        choices = []
+        for way in range(first, after):
+            last = int(route.ways_last[way])
+            choices.append((float(state.phones[last]), last))
+            if not self.short[way]:
+                choices.append((float(state.phones[last - 1]) + surcharge + MISSED, last - 1))
+        return min(choices)
+
+    def talked_on(self, before: _State, after: _State, frame: int, talk: int) -> bool:
+        """Whether the talk of that number was already going on before `frame`."""
+        return bool(before.talk[talk] + self._talk_price(frame) == after.talk[talk])
+
+    def _talk_price(self, frame: int) -> np.float32:
+        return np.float32(self.talk if self.fit.new_sound[frame] else 0.0)
+
+    def ended_in(self, before: _State, frame: int, word: int) -> int:
+        """The phone in which `word` ended before `frame`."""
+        return self.end_of(before, word, self._surcharge(frame))[1]
+
+    def _rested(self, frame: int) -> bool:
+        return bool(self.fit.rest_before[frame] >= REST)
+
+    def _surcharge(self, frame: int) -> float:
+        """What a rest before `frame` costs in the middle of a word."""
+        return float(min(MOST_FOR_REST, REST_INSIDE_WORD * self.fit.rest_before[frame])) if self._rested(frame) else 0.0
 
 
 def path_of(
@@ -303,42 +348,36 @@ def path_of(
     if not count or not route.words:
         return Path((), ())
     search = rules(route, fit, talk)
-    state = search.beginning()
-    keep = count * (len(route.phone) + 10 * route.words) <= MOST_KEPT
+    keep = 4 * count * (len(route.phone) + route.words) <= MOST_KEPT
     forth = 1.0 if keep else 0.5
+    state = search.beginning()
     saved: list[_State] = []
-    pointers: list[_Pointers] = []
     for frame in range(count):
         if frame % BLOCK == 0:
-            saved.append(state.copy())
             progress(forth * frame / count)
-        state, pointer = search.step(state, frame)
-        if keep:
-            pointers.append(pointer)
+        if keep or frame % BLOCK == 0:
+            saved.append(state)
+        state = search.step(state, frame)
 
-    def pointers_of(block: int) -> list[_Pointers]:
+    def states_of(block: int) -> list[_State]:
+        """The states before each frame of a block."""
+        frames = range(block * BLOCK, min(count, (block + 1) * BLOCK))
         if keep:
-            return pointers[block * BLOCK : (block + 1) * BLOCK]
+            return saved[frames.start : frames.stop]
         progress(1.0 - forth * block / len(saved))
-        return _made_anew(search, saved[block], range(block * BLOCK, min(count, (block + 1) * BLOCK)))
+        states = [saved[block]]
+        for frame in frames[:-1]:
+            states.append(search.step(states[-1], frame))
+        return states
 
-    path = _put_together(search, _backwards(search, state, len(saved), pointers_of, count))
+    path = _put_together(search, _backwards(search, state, states_of, count))
     progress(1.0)
     return path
 
 
-def _made_anew(search: Search, state: _State, frames: Iterable[int]) -> list[_Pointers]:
-    pointers = []
-    for frame in frames:
-        state, pointer = search.step(state, frame)
-        pointers.append(pointer)
-    return pointers
-
-
 @dataclass(frozen=True, slots=True)
 class _Visited:
-    """One phone state on the way: the frame in which it was entered, and whether a phone before it
-    (or after it, at the end of a word) was not heard."""
+    """One phone on the way: the frame in which it was entered, and whether its word was with it."""
 
     state: int
     entered: int
@@ -346,51 +385,36 @@ class _Visited:
 
 
 def _backwards(
-    search: Search, final: _State, blocks: int, pointers_of: Callable[[int], list[_Pointers]], count: int
+    search: Search, final: _State, states_of: Callable[[int], list[_State]], count: int
 ) -> Iterator[_Visited | Talked]:
-    route = search.route
-    ends, way = search.ends(final.phones)
-    best_word, best_talk = int(np.argmin(ends)), int(np.argmin(final.talk))
-    in_talk = final.talk[best_talk] <= ends[best_word]
-    state = int(way[best_word])
-    talk, talk_ended = best_talk, count - 1
-    for block in range(blocks - 1, -1, -1):
-        pointers = pointers_of(block)
-        for offset in range(len(pointers) - 1, -1, -1):
-            pointer, frame = pointers[offset], block * BLOCK + offset
+    ends = search.ends(final.phones)
+    word, talk = int(ends.argmin()), int(final.talk.argmin())
+    in_talk, talk_ended = bool(final.talk[talk] <= ends[word]), count - 1
+    state = search.end_of(final, word)[1]
+    after = final
+    for block in range((count - 1) // BLOCK, -1, -1):
+        states = states_of(block)
+        for offset in range(len(states) - 1, -1, -1):
+            before, frame = states[offset], block * BLOCK + offset
             if in_talk:
-                if talk > 0 and pointer.talk[talk - 1]:
-                    in_talk, state = False, int(pointer.ends[talk - 1])
+                if talk and not search.talked_on(before, after, frame, talk):
+                    in_talk, state = False, search.ended_in(before, frame, talk - 1)
                     yield Talked(frame, talk_ended)
+                after = before
                 continue
-            move = pointer.phones[state]
-            if move == _STAY:
+            moved, origin = search.back(before, after, frame, state)
+            after = before
+            if not moved:
                 continue
-            stepped = state - int(move)
-            within = int(route.within[state])
-            begins = within < int(move)
-            yield _Visited(state, frame, begins)
-            if not begins:
-                state = stepped
-                continue
-            word = int(route.word[state])
-            code = int(pointer.entry[word])
-            source, in_talk = _origin(code, word, pointer.jump_from, route.words)
-            if in_talk:
-                talk, talk_ended = source, frame - 1
+            yield _Visited(state, frame, origin is not None)
+            if origin is None:
+                state -= moved
+            elif origin.in_talk:
+                in_talk, talk, talk_ended = True, origin.place, frame - 1
             else:
-                state = int(pointer.ends[source])
+                state = search.ended_in(before, frame, origin.place)
     if in_talk:
         yield Talked(0, talk_ended)
-
-
-def _origin(code: int, word: int, jump_from: int, words: int) -> tuple[int, bool]:
-    """The word (or the talk, counted from 0 before the first word) that an entry came from."""
-    if code == JUMPED:
-        return (jump_from - words, True) if jump_from >= words else (jump_from, False)
-    in_talk, offset = divmod(code, _OFFSETS)
-    before = word - _FURTHEST_ON + offset
-    return (before + 1, True) if in_talk else (before, False)
 
 
 def _put_together(search: Search, backwards: Iterator[_Visited | Talked]) -> Path:

@@ -37,6 +37,10 @@ class Frames:
     def __len__(self) -> int:
         return len(self.at)
 
+    def first(self, count: int) -> Frames:
+        """The first `count` frames."""
+        return Frames(self.at[:count], self.phones[:count], self.none[:count])
+
 
 def heard_in(samples: Samples, stretch: Stretch) -> Frames:
     """The frames of one stretch of at most 30 s, given its own samples."""

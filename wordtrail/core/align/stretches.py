@@ -24,7 +24,8 @@ def loudness_by_frame(samples: Samples) -> np.ndarray:
     frames = len(samples) // FRAME
     if frames == 0:
         return np.zeros(0)
-    power = (samples[: frames * FRAME].astype(np.float64).reshape(frames, FRAME) ** 2).mean(axis=1)
+    rows = samples[: frames * FRAME].reshape(frames, FRAME)
+    power = np.einsum("ij,ij->i", rows, rows) / FRAME
     smooth = np.convolve(power, np.ones(5) / 5, mode="same")
     return 10 * np.log10(smooth + 1e-10)
 
