@@ -7,12 +7,8 @@ from itertools import pairwise
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
-from wordtrail.core.align.bridges import bridged
-from wordtrail.core.align.labels import labelled
 
 from tests.worlds import TAKE, TEXT, lesson, planned
-from wordtrail.core.align.timing import fluent_runs
-from wordtrail.core.align.values import Heard
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
 from wordtrail.core.cues.state import state_at, state_in_video, video_seconds
 from wordtrail.core.edit.edit_list import Trim
@@ -76,29 +72,6 @@ class CueSheetProperties(unittest.TestCase):
         length = video_seconds(sheet)
         self.assertTrue(all(0 <= at < length for at in moments(sheet)))
         self.assertEqual(state_in_video(sheet, length)[0].passed, len(sheet.lights))
-
-
-class AlignProperties(unittest.TestCase):
-    @settings(max_examples=80, deadline=None)
-    @given(st.lists(st.tuples(st.sampled_from([*SCRIPT, "okay", "wow", "so"]), st.floats(0.02, 3)), max_size=40))
-    def test_any_talk_is_labelled_word_by_word(self, said: list[tuple[str, float]]) -> None:
-        heard, now = [], 0.0
-        for word, rest in said:
-            now += rest
-            heard.append(Heard(word, now, now + 0.25, 0.9))
-            now += 0.25
-        labels = labelled(heard, SCRIPT, (0, 9, 11, 16))
-        self.assertEqual([label.heard for label in labels], heard)
-        for label in labels:
-            if label.place is not None and label.exact:
-                self.assertEqual(SCRIPT[label.place], label.heard.word)
-        kept = bridged(labels, SCRIPT)
-        self.assertEqual(
-            [one for one in kept if one.place is not None], [one for one in labels if one.place is not None]
-        )
-        for run in fluent_runs(kept):
-            self.assertTrue(all(a < b for a, b in pairwise(run.places)))
-            self.assertTrue({label.place for label in run.labels} <= set(run.places))
 
 
 class LessonProperties(unittest.TestCase):

@@ -31,25 +31,25 @@ class Aligner:
     """Aligns the words of one route; used by one thread at a time."""
 
     def __init__(self, ways: Sequence[Sequence[Sounds]]) -> None:
-        self._folder = tempfile.TemporaryDirectory(prefix="wordtrail-words-")
-        path = Path(self._folder.name) / "words.dict"
         lines = [
             f"{_name(word)}{'' if number == 0 else f'({number + 1})'} {' '.join(sounds)}"
             for word, choices in enumerate(ways)
             for number, sounds in enumerate(choices)
         ]
-        path.write_text("\n".join([*lines, ""]), encoding="ascii")
-        self._decoder = pocketsphinx.Decoder(
-            hmm=pocketsphinx.get_model_path("en-us/en-us"),
-            lm=None,
-            dict=str(path),
-            samprate=float(RATE),
-            loglevel="FATAL",
-            cmn="batch",
-            beam=BEAM,
-            wbeam=BEAM,
-            pbeam=BEAM,
-        )
+        with tempfile.TemporaryDirectory(prefix="wordtrail-words-") as folder:
+            path = Path(folder) / "words.dict"
+            path.write_text("\n".join([*lines, ""]), encoding="ascii")
+            self._decoder = pocketsphinx.Decoder(
+                hmm=pocketsphinx.get_model_path("en-us/en-us"),
+                lm=None,
+                dict=str(path),
+                samprate=float(RATE),
+                loglevel="FATAL",
+                cmn="batch",
+                beam=BEAM,
+                wbeam=BEAM,
+                pbeam=BEAM,
+            )
 
     def times(self, samples: Samples, words: Sequence[int], offset: float) -> list[Stretch] | None:
         """When each of `words` (of the route) is said in `samples`, whose first sample lies at

@@ -243,7 +243,7 @@ class Search:
         without = phones.take(self._last_but_one) + np.float32(MISSED)
         without[self.short] = _FAR
         by_way = np.minimum(phones.take(route.ways_last), without, out=without)
-        best = by_way.take(route.words_first_way)
+        best: Costs = by_way.take(route.words_first_way)
         for words, ways in self._further_ways:
             best[words] = np.minimum(best[words], by_way[ways])
         return best
@@ -255,7 +255,8 @@ class Search:
         for source, around in enumerate(self._around):
             np.add(around, prices[source][:, None], out=self._ways_in[source])
         jumped = self.jump + np.float32(min(ends.min(), talk.min()) + (JUMP_AFTER_REST if rested else 0.0))
-        return np.minimum(self._ways_in.min(axis=(0, 1)), jumped)
+        cheapest: Costs = np.minimum(self._ways_in.min(axis=(0, 1)), jumped)
+        return cheapest
 
     def _stand_around(self, ends: Costs, talk: Costs) -> None:
         """Lays the costs out so that `_around` shows, for each word, the words and talk it is entered from."""
@@ -286,7 +287,7 @@ class Search:
         surcharge = np.float32(self._surcharge(frame))
 
         def cost(place: int) -> np.float32:
-            return before.phones[place] + surcharge if self.inside[place] else before.phones[place]
+            return np.float32(before.phones[place] + (surcharge if self.inside[place] else np.float32(0)))
 
         reached = after.phones[state]
         if cost(state) + self.fit.stay[frame, phone] == reached:

@@ -9,7 +9,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from wordtrail.core.align.path import MOST_LEFT_OUT, Fit, Path, Said, Talked
+from wordtrail.core.align.path import MOST_LEFT_OUT, REST, Fit, Path, Said, Talked
 from wordtrail.core.align.sounds import FRAME_SECONDS, Frames
 
 QUOTATION = 3
@@ -22,6 +22,12 @@ WORST_FIT, WORST_SHORT_FIT = 1.5, 0.8
 """What the sounds of a reading may lose on the mean; stricter for one of fewer than six words."""
 
 SHORT = 6
+
+GLUED = 0.2
+"""Seconds from talk within which words run into it."""
+
+GOES_ON = 4
+"""Words further on with which a reading goes on behind a misread word."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,7 +54,8 @@ class Reading:
 
 def readings_of(path: Path, frames: Frames, fit: Fit) -> tuple[tuple[Reading, ...], tuple[Talked, ...]]:
     """The readings on a path, and everything else that was said."""
-    runs = fluent(path, fit)
+    whole = fluent(path, fit)
+    runs = [part for index in range(len(whole)) for part in _parted_at_talk(index, whole, path, frames)]
     kept = [
         len(run.said) >= QUOTATION and run.fit <= (WORST_SHORT_FIT if len(run.said) < SHORT else WORST_FIT)
         for run in runs
@@ -82,16 +89,55 @@ def fluent(path: Path, fit: Fit) -> list[Reading]:
     return [Reading(tuple(run)) for run in runs]
 
 
+def _parted_at_talk(index: int, runs: Sequence[Reading], path: Path, frames: Frames) -> list[Reading]:
+    """A run, parted from one or two words at its end, and at its beginning, that run into talk and
+    stand apart from the rest of it; not where the reading goes on behind that talk (a word misread)."""
+    said = runs[index].said
+    last, first = len(said), 0
+    on = index + 1 < len(runs) and 0 < runs[index + 1].said[0].word - said[-1].word <= GOES_ON
+    came = index > 0 and 0 < said[0].word - runs[index - 1].said[-1].word <= GOES_ON
+    into = not on and _nearest_talk(runs[index], path, frames, after=True) < GLUED
+    out_of = not came and _nearest_talk(runs[index], path, frames, after=False) < GLUED
+    for count in range(1, min(QUOTATION, len(said))):
+        if into and _gap(said, len(said) - count, frames) > REST:
+            last = len(said) - count
+        if out_of and count < last and _gap(said, count, frames) > REST:
+            first = count
+    return [Reading(part) for part in (said[:first], said[first:last], said[last:]) if part]
+
+
+def _gap(said: Sequence[Said], place: int, frames: Frames) -> float:
+    """Seconds between a word and the one before it."""
+    return float(frames.at[said[place].first] - frames.at[said[place - 1].last])
+
+
 def _talk_between(first: int, last: int, talked: Sequence[Talked], fit: Fit) -> bool:
     """Whether more than a breath or a stray sound lies in talk between two frames."""
     return sum(int(fit.new_sound[t.first : t.last + 1].sum()) for t in talked if first < t.first < last) > 2
 
 
 def _beside_reading(index: int, runs: Sequence[Reading], kept: Sequence[bool], path: Path, frames: Frames) -> bool:
+    """Whether a reading stands beside a run, with no talk between, and nearer than the talk on the
+    other side of it."""
+    run = runs[index]
     for other in (index - 1, index + 1):
         if 0 <= other < len(runs) and kept[other]:
-            early, late = (runs[other], runs[index]) if other < index else (runs[index], runs[other])
-            talk = any(early.last < talked.first < late.first for talked in path.talked)
-            if not talk and frames.at[late.first] - frames.at[early.last] <= BESIDE + FRAME_SECONDS:
+            early, late = (runs[other], run) if other < index else (run, runs[other])
+            if any(early.last < talked.first < late.first for talked in path.talked):
+                continue
+            gap = float(frames.at[late.first] - frames.at[early.last])
+            talk = _nearest_talk(run, path, frames, after=other < index)
+            if gap <= min(BESIDE + FRAME_SECONDS, talk):
                 return True
     return False
+
+
+def _nearest_talk(run: Reading, path: Path, frames: Frames, after: bool) -> float:
+    """Seconds from a run to the talk after it (or before it)."""
+    if after:
+        return min(
+            (float(frames.at[t.first] - frames.at[run.last]) for t in path.talked if t.first > run.last), default=9.0
+        )
+    return min(
+        (float(frames.at[run.first] - frames.at[t.last]) for t in path.talked if t.last < run.first), default=9.0
+    )

@@ -181,7 +181,7 @@ def start_of(forced: float, named: float, onset: float | None, vowel: bool) -> f
 def in_order(words: Sequence[Timed]) -> list[Timed]:
     """Timed words in order of their starts whose ends lie behind their starts and do not overlap."""
     ordered = sorted(words, key=lambda word: word.start)
-    limits = [later.start for later in ordered[1:]] + [float("inf")]
+    limits = [*(later.start for later in ordered[1:]), float("inf")][: len(ordered)]
     return [
         Timed(word.word, word.start, max(word.start + 0.01, min(word.end, limit)), word.apart)
         for word, limit in zip(ordered, limits, strict=True)

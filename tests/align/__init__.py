@@ -1,0 +1,1 @@
+"""The stages of alignment one by one, and the whole of it."""
