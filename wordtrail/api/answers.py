@@ -72,6 +72,7 @@ class Job(BaseModel):
     subject: str
     state: str
     step: str
+    steps: list[str]
     progress: float
     message: str
 

@@ -11,7 +11,7 @@ from wordtrail.core.lesson.path import Standing, counting_take, next_step, waypo
 from wordtrail.core.text.notation import write_notation
 from wordtrail.core.trail.mending import mended, on_passage
 from wordtrail.core.trail.model import Trail
-from wordtrail.jobs.queue import ALIGN
+from wordtrail.jobs.queue import ALIGN, STEPS
 from wordtrail.store.jobs import ACTIVE, jobs_of
 from wordtrail.store.lessons import KeptLesson
 from wordtrail.store.sharing import link_of, newest_video
@@ -113,6 +113,7 @@ def job_view(row: JobRow) -> answers.Job:
         subject=row.subject,
         state=row.state,
         step=row.step,
+        steps=list(STEPS.get(row.kind, ())),
         progress=row.progress,
         message=row.message,
     )

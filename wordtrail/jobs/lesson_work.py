@@ -31,6 +31,8 @@ from wordtrail.store.takes import TakeFiles, trails_of
 from wordtrail.workspace import Workspace
 
 PREPARING, DRAWING, KEEPING = "Preparing the sound", "Drawing the video", "Keeping the video"
+VIDEO_STEPS = (PREPARING, DRAWING, KEEPING)
+"""What is done for a video, in order."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -8,15 +8,18 @@ import threading
 from huey import SqliteHuey
 
 from wordtrail.core.errors import JobCancelled, WordTrailError
-from wordtrail.jobs.lesson_work import make_video
+from wordtrail.jobs.lesson_work import VIDEO_STEPS, make_video
 from wordtrail.jobs.report import Report
-from wordtrail.jobs.take_work import align_take
+from wordtrail.jobs.take_work import ALIGN_STEPS, align_take
 from wordtrail.store.jobs import add_job, claim, end, get_job, orphans
 from wordtrail.store.tables import JobRow, new_id
 from wordtrail.store.takes import get_take
 from wordtrail.workspace import Workspace
 
 ALIGN, VIDEO = "align", "video"
+STEPS = {ALIGN: ALIGN_STEPS, VIDEO: VIDEO_STEPS}
+"""What each kind of work does, in order, in words for the teacher."""
+
 SWEEP_EVERY = 3.0
 
 log = logging.getLogger("wordtrail.jobs")

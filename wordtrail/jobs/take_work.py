@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from wordtrail.core.align.aligner import explained
+from wordtrail.core.align.aligner import COMPARING, LISTENING, MATCHING, TIMING, explained
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.stretches import stretches_of_sound
 from wordtrail.core.align.values import RATE as ALIGN_RATE
@@ -17,6 +17,9 @@ from wordtrail.store.takes import TakeFiles, get_take, keep_trail, takes_of
 from wordtrail.workspace import Workspace
 
 READING_FILE, LISTENING_COPY = "Reading the recording", "Making the copy you listen to"
+
+ALIGN_STEPS = (READING_FILE, LISTENING_COPY, LISTENING, MATCHING, COMPARING, TIMING)
+"""What is done with a take, in order."""
 
 
 def align_take(workspace: Workspace, take_id: str, report: Progress) -> None:

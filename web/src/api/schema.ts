@@ -998,6 +998,8 @@ export interface components {
             state: string;
             /** Step */
             step: string;
+            /** Steps */
+            steps: string[];
             /** Progress */
             progress: number;
             /** Message */
@@ -1679,6 +1681,12 @@ export interface components {
             why: string;
         };
         /**
+         * Doubt
+         * @description Why a word's light is not sure.
+         * @enum {string}
+         */
+        Doubt: "" | "when" | "faint" | "unlike" | "guessed" | "otherwise" | "placed";
+        /**
          * Figures
          * @description How a reading went: words read and in the passage, words a minute with the rests between words
          *     counted in, and the share of talk in the time from the first sound to the last (0 to 1).
@@ -1777,6 +1785,8 @@ export interface components {
             confidence: number;
             /** Found */
             found?: number | null;
+            /** @default  */
+            doubt: components["schemas"]["Doubt"];
         };
         /** VideoWish */
         VideoWish: {

@@ -112,10 +112,7 @@ const colourAt = (at: number) => {
   return at <= props.time ? 'var(--color-moss)' : '#7fa594'
 }
 function place(visit: StripVisit): Place {
-  const why = visit.sure
-    ? ''
-    : 'It was hard to hear where this word begins. Listen, and move it if it lights too early or too late.'
-  return { word: visit.word, start: visit.start, end: visit.end, found: visit.found, why }
+  return { word: visit.word, start: visit.start, end: visit.end, found: visit.found, why: visit.why }
 }
 
 function drag(event: PointerEvent, visit: StripVisit, index: number) {
@@ -160,7 +157,7 @@ function drag(event: PointerEvent, visit: StripVisit, index: number) {
             fontSize: `${wordSize}px`,
           }"
           :data-visit="`${visit.word}@${visit.found}`"
-          :title="visit.slip || (visit.sure ? '' : 'unsure')"
+          :title="visit.why || visit.slip"
           @click="emit('choose', place(visit))"
         >
           {{ words.get(visit.word)

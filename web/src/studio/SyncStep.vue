@@ -14,6 +14,7 @@ import StagePage from '@/stage/StagePage.vue'
 import CheckPost from './CheckPost.vue'
 import SoundStrip from './SoundStrip.vue'
 import TakeList from './TakeList.vue'
+import TrailMap from './TrailMap.vue'
 import TrimBar from './TrimBar.vue'
 import { rowsOf, type Place } from './syncRows'
 
@@ -22,6 +23,7 @@ const view = lesson.view
 const take = computed(() => view.value!.counting_take)
 const takeView = computed(() => view.value!.takes.find((one) => one.id === take.value))
 const job = computed(() => lesson.activeJob('align'))
+const stepNumber = computed(() => (job.value ? job.value.steps.indexOf(job.value.step) + 1 : 0))
 /** The newest take, when its words were not found: something went wrong, or the work was stopped. */
 const wordless = computed(() => {
   const newest = view.value!.takes.findLast((one) => one.state === 'kept')
@@ -166,7 +168,10 @@ useKeys({
   >
     <div class="min-w-[220px]">
       <p class="font-bold">{{ job.state === 'waiting' ? 'Waiting its turn' : job.step || 'Beginning' }}</p>
-      <p class="text-[13px] text-quiet">You can leave this page; the work goes on.</p>
+      <p class="text-[13px] text-quiet">
+        <template v-if="stepNumber">Step {{ stepNumber }} of {{ job.steps.length }}. </template>You can leave
+        this page; the work goes on.
+      </p>
     </div>
     <div class="min-w-[260px] flex-1">
       <ProgressTrail :share="job.progress" :label="job.step || 'Waiting'" />
@@ -203,6 +208,13 @@ useKeys({
     class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_300px] gap-5"
   >
     <div class="flex min-h-0 flex-col">
+      <TrailMap
+        class="mb-2"
+        :stage="stage"
+        :view="trail.data.value"
+        :time="player.time.value"
+        @seek="player.seek"
+      />
       <TabGroup as="div" class="flex min-h-0 flex-1 flex-col">
         <TabList class="mb-2 flex gap-1 text-[14px]">
           <Tab v-for="name in ['By line', 'On the stage']" :key="name" v-slot="{ selected }" as="template">
@@ -357,7 +369,7 @@ useKeys({
     <template v-if="job">
       <p class="text-[18px] font-bold">Every word of your reading is being found.</p>
       <p class="max-w-[480px] text-quiet">
-        It takes about a quarter of the time you read. Then each line stands here with its sound under it, and
+        It takes about a tenth of the time you read. Then each line stands here with its sound under it, and
         you can listen, look and mend.
       </p>
     </template>

@@ -11,6 +11,8 @@ export interface StripVisit {
   end: number
   found: number
   sure: boolean
+  /** Why it is not sure, in a sentence. */
+  why: string
   slip: string
 }
 
@@ -42,7 +44,7 @@ export function rowsOf(
   printed: ReadonlyMap<string, string>,
 ): Row[] {
   const trail = view.trail
-  const doubted = new Set(view.checks.map((check) => `${check.word}@${check.found}`))
+  const doubts = new Map(view.checks.map((check) => [`${check.word}@${check.found}`, check.why]))
   const places = placesOf(stage.layout)
   const rows: Row[] = []
   const lineOf = (visit: Visit) => {
@@ -61,7 +63,8 @@ export function rowsOf(
       start: visit.start,
       end: visit.end,
       found: visit.found ?? visit.start,
-      sure: !doubted.has(`${visit.word}@${visit.found ?? visit.start}`),
+      sure: !doubts.has(`${visit.word}@${visit.found ?? visit.start}`),
+      why: doubts.get(`${visit.word}@${visit.found ?? visit.start}`) ?? '',
       slip:
         trail.slips!.find((slip) => slip.word === visit.word && Math.abs(slip.start - visit.start) < 0.3)
           ?.kind ?? '',

@@ -1,0 +1,59 @@
+/** A whole take at a glance: time to the right, the passage from top to bottom. */
+import type { Schemas } from '@/api/client'
+
+export interface Walk {
+  /** Words read on without going back: seconds, and the place in the passage from 0 to 1. */
+  points: { at: number; place: number }[]
+}
+
+export interface TrailMapShape {
+  seconds: number
+  walks: Walk[]
+  talk: { start: number; end: number; heard: string }[]
+  slips: { at: number; place: number; text: string }[]
+  unsure: { at: number; place: number; text: string }[]
+  unread: { from: number; to: number }[]
+}
+
+const LONGEST_REST = 4
+
+/** `order` gives the place of each word in the passage. */
+export function trailMap(view: Schemas['TrailView'], order: ReadonlyMap<string, number>): TrailMapShape {
+  const trail = view.trail
+  const last = Math.max(1, order.size - 1)
+  const placeOf = (word: string) => (order.get(word) ?? 0) / last
+  const walks: Walk[] = []
+  let before: Schemas['Visit'] | undefined
+  for (const visit of trail.visits) {
+    const on =
+      before &&
+      placeOf(visit.word) > placeOf(before.word) &&
+      visit.start - before.end < LONGEST_REST &&
+      !trail.asides!.some((aside) => aside.start >= before!.start && aside.end <= visit.start)
+    if (!on) walks.push({ points: [] })
+    const points = walks[walks.length - 1]!.points
+    points.push(
+      { at: visit.start, place: placeOf(visit.word) },
+      { at: visit.end, place: placeOf(visit.word) },
+    )
+    before = visit
+  }
+  const slipped = new Set(trail.slips!.map((slip) => `${slip.word}@${slip.start}`))
+  const unread: { from: number; to: number }[] = []
+  for (const word of trail.unread!) {
+    const here = order.get(word) ?? 0
+    const run = unread[unread.length - 1]
+    if (run && here - run.to * last < 1.5) run.to = here / last
+    else unread.push({ from: here / last, to: here / last })
+  }
+  return {
+    seconds: trail.seconds || 1,
+    walks,
+    talk: trail.asides!.map(({ start, end, heard }) => ({ start, end, heard: heard ?? '' })),
+    slips: trail.slips!.map((slip) => ({ at: slip.start, place: placeOf(slip.word), text: slip.kind })),
+    unsure: view.checks
+      .filter((check) => !slipped.has(`${check.word}@${check.start}`))
+      .map((check) => ({ at: check.start, place: placeOf(check.word), text: check.why })),
+    unread,
+  }
+}
