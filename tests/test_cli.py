@@ -14,7 +14,7 @@ import av
 import numpy as np
 import webvtt
 
-from bench.align.narrations import Read, narrate
+from bench.align.narrations import Read, Talk, narrate
 from tests.browser.harness import write_wav
 from wordtrail.cli import main
 from wordtrail.core.align.values import RATE
@@ -43,12 +43,31 @@ class CommandLineTest(unittest.TestCase):
         text, sound, out = self.folder / "boat.txt", self.folder / "boat.wav", self.folder / "trail.json"
         text.write_text(TEXT, encoding="utf-8")
         passage = passage_from_text(TEXT)
-        write_wav(sound, narrate("boat", passage, [Read(0, 14)]).samples, RATE)
+        write_wav(sound, narrate("boat", passage, [Read(0, 14)], "formant/en-us").samples, RATE)
         self.assertEqual(self.run_command("align", text, sound, "-o", out)[0], 0)
         trail = json.loads(out.read_text(encoding="utf-8"))
         self.assertEqual((trail["version"], trail["words"]), (1, TEXT.split()))
         self.assertEqual([visit["word"] for visit in trail["visits"]], list(range(15)))
-        self.assertEqual(set(trail["visits"][0]), {"word", "start", "end", "confidence"})
+        self.assertLessEqual({"word", "start", "end", "confidence"}, set(trail["visits"][0]))
+
+    def test_explain_writes_every_stage_and_a_picture(self) -> None:
+        text, sound, out = self.folder / "boat.txt", self.folder / "boat.wav", self.folder / "why"
+        text.write_text(TEXT, encoding="utf-8")
+        steps = [Talk("Listen to this."), Read(0, 14, leave_out=(8,))]
+        write_wav(sound, narrate("boat", passage_from_text(TEXT), steps, "formant/en-us").samples, RATE)
+        self.run_command("align", text, sound, "-o", self.folder / "trail.json", "--explain", out)
+        names = sorted(path.name for path in out.iterdir())
+        self.assertEqual(len(names), 9)
+        stages = {name: json.loads((out / name).read_text(encoding="utf-8")) for name in names if name.endswith("json")}
+        self.assertEqual([word["word"] for word in stages["2-script.json"]][:3], ["The", "small", "boat"])
+        said = [word["place"] for word in stages["4-path.json"]["said"]]
+        self.assertEqual(said, [*range(8), *range(9, 15)])
+        self.assertTrue(stages["5-readings.json"]["talk"])
+        starts = [word["start"] for word in stages["7-times.json"]]
+        self.assertEqual(starts, sorted(starts))
+        self.assertEqual(stages["8-trail.json"], json.loads((self.folder / "trail.json").read_text(encoding="utf-8")))
+        with av.open(str(out / "path-01.png")) as picture:
+            self.assertEqual(picture.streams.video[0].width, 2400)
 
     def test_import_then_align_a_passage_that_is_ours(self) -> None:
         text, passage = self.folder / "boat.txt", self.folder / "boat.json"

@@ -8,7 +8,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.align.hearing import followed, route, said, script
-from wordtrail.core.align.hypotheses import cost_of, greedy, nearest, other_endings, placed, word_said
+from wordtrail.core.align.hypotheses import cost_of, greedy, likeliest_word, nearest, other_endings, placed, word_said
 from wordtrail.core.align.path import fit_of
 from wordtrail.core.align.readings import readings_of
 from wordtrail.core.align.repair import repaired
@@ -68,6 +68,9 @@ class HypothesesTest(unittest.TestCase):
         self.assertEqual(next(iter(nearest(way("garden")).values())), "garden")
         self.assertIn("evening", nearest(("IY", "V", "AH", "N", "IH", "NG")).values())
         self.assertEqual(word_said(("ZH", "ZH", "ZH")), "")
+        for text, word in (("garden", "garden"), ("ZH ZH UW ZH OY", "")):
+            frames = said(text)
+            self.assertEqual(likeliest_word(fit_of(frames, relations()), 0, len(frames) - 1), word)
 
     @settings(max_examples=60, deadline=None)
     @given(st.lists(st.sampled_from(["gate", "open", "night", "dances", "row"]), min_size=1, max_size=4))

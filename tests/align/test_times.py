@@ -79,11 +79,12 @@ class ConfidenceTest(unittest.TestCase):
         falling = [self.sure(apart) for apart in (0.0, 0.05, 0.08, 0.12, 0.4)]
         self.assertEqual(falling, sorted(falling, reverse=True))
         self.assertGreaterEqual(falling[0], 0.9)
-        self.assertLess(falling[3], UNSURE_BELOW)
+        self.assertLess(falling[3], 0.5)
         self.assertLess(self.sure(0.08, cost=6.0), self.sure(0.08))
 
     def test_one_witness_a_lonely_word_and_a_misread_one_are_not_sure(self) -> None:
-        for low in (self.sure(None), self.sure(0.0, among=1), self.sure(0.0, otherwise="great")):
+        self.assertLess(self.sure(None), 0.5)
+        for low in (self.sure(None, cost=3.0), self.sure(0.0, among=1), self.sure(0.0, otherwise="great")):
             self.assertLess(low, UNSURE_BELOW)
 
     def test_each_doubt_has_its_reason(self) -> None:

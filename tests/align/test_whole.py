@@ -17,7 +17,7 @@ from wordtrail.core.align.values import RATE
 from wordtrail.core.errors import JobCancelled, PassageNotRead, SilentSound
 from wordtrail.core.speech.phones import relations
 from wordtrail.core.text.intake import passage_from_text
-from wordtrail.core.trail.model import Doubt, SlipKind
+from wordtrail.core.trail.model import UNSURE_BELOW, Doubt, SlipKind
 
 NAMES = (
     "Old Mr. Ferngarrow lit the lantern at Zibbly Mill. In 1868 the wind blew it out. "
@@ -88,7 +88,7 @@ class WholeTest(unittest.TestCase):
 
     def test_unsure_words_say_why_and_sure_ones_do_not(self) -> None:
         for visit in self.trail.visits:
-            self.assertEqual(visit.doubt is Doubt.NONE, visit.confidence >= 0.5, visit)
+            self.assertEqual(visit.doubt is Doubt.NONE, visit.confidence >= UNSURE_BELOW, visit)
 
     def test_progress_goes_up_in_named_steps(self) -> None:
         steps = list(dict.fromkeys(step for step, _ in self.reports))

@@ -12,10 +12,15 @@ from importlib.resources import files
 from pathlib import Path
 from unittest import mock
 
+import numpy as np
+
+from wordtrail.core.align.aligner import LISTENING, explained
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.intake import passage_from_text
+from wordtrail.jobs.ear import PieceMemory, earlier_hearings
 from wordtrail.jobs.queue import ALIGN, VIDEO, Queue, perform
 from wordtrail.jobs.supervisor import Supervisor
+from wordtrail.jobs.take_work import align_take
 from wordtrail.media.decode import decode
 from wordtrail.media.level import RATE, hills
 from wordtrail.standins.demo_world import install
@@ -59,7 +64,7 @@ class JobsTest(unittest.TestCase):
         lesson, take = self.take(sound)
         with mock.patch("wordtrail.store.jobs.DEAD_AFTER", 12.0), Supervisor(self.folder) as supervisor:
             job = Queue(self.workspace).add(ALIGN, lesson, take).id
-            self.until(lambda: self.state(job).step == "Listening")
+            self.until(lambda: self.state(job).step == LISTENING)
             killed = supervisor.worker_pid
             os.kill(killed, signal.SIGKILL)
             self.until(lambda: supervisor.worker_pid != killed)
@@ -70,13 +75,39 @@ class JobsTest(unittest.TestCase):
         assert found is not None
         self.assertEqual(len({visit.word for visit in found.visits}), 89)
         self.assertTrue(self.workspace.blobs.exists(TakeFiles(take).listening))
+        self.assertEqual(self.workspace.blobs.keys(TakeFiles(take).work), [], "pieces of the work are let go of")
+
+    def test_a_take_gains_from_the_lessons_other_takes(self) -> None:
+        sound = (files("wordtrail.standins") / "demo" / "rain.m4a").read_bytes()
+        lesson, first = self.take(sound)
+        self.assertIsNone(earlier_hearings(self.workspace.blobs, [first]))
+        align_take(self.workspace, first, lambda step, share: None)
+        voice = earlier_hearings(self.workspace.blobs, [first])
+        assert voice is not None
+        with self.workspace.database.session() as session:
+            second = begin_take(session, self.workspace.owner, lesson, "file")
+            second.state = "kept"
+            self.workspace.blobs.write(TakeFiles(second.id).original, sound)
+            again = second.id
+        with mock.patch("wordtrail.jobs.take_work.explained", side_effect=explained) as aligner:
+            align_take(self.workspace, again, lambda step, share: None)
+        np.testing.assert_array_equal(aligner.call_args.kwargs["earlier"], voice)
+
+    def test_pieces_of_the_work_are_kept_until_it_is_over(self) -> None:
+        memory = PieceMemory(self.workspace.blobs, "take")
+        self.assertIsNone(memory.get("heard-0"))
+        memory.put("heard-0", b"frames")
+        self.assertEqual(PieceMemory(self.workspace.blobs, "take").get("heard-0"), b"frames")
+        self.assertIsNone(PieceMemory(self.workspace.blobs, "other").get("heard-0"))
+        memory.clear()
+        self.assertIsNone(memory.get("heard-0"))
 
     def test_a_running_job_stops_when_asked(self) -> None:
         sound = (files("wordtrail.standins") / "demo" / "rain.m4a").read_bytes()
         lesson, take = self.take(sound)
         with Supervisor(self.folder):
             job = Queue(self.workspace).add(ALIGN, lesson, take).id
-            self.until(lambda: self.state(job).step == "Listening")
+            self.until(lambda: self.state(job).step == LISTENING)
             with self.workspace.database.session() as session:
                 ask_to_stop(session, get_job(session, job))
             self.until(lambda: self.state(job).state == "cancelled")

@@ -348,7 +348,6 @@ useKeys({
           The voice in this take is a simulated narrator.
         </p>
       </section>
-      <TrimBar :trail="trail.data.value" :take="take" :now="player.time.value" @seek="player.seek" />
       <CheckPost
         v-if="chosen"
         :place="chosen"
@@ -362,6 +361,7 @@ useKeys({
       <p v-else class="text-[14px] text-quiet">
         Click a word to go there. Drag the post at its beginning to move where it lights.
       </p>
+      <TrimBar :trail="trail.data.value" :take="take" :now="player.time.value" @seek="player.seek" />
       <TakeList v-if="view!.takes.length > 1" />
     </aside>
   </div>

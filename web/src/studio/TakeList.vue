@@ -18,7 +18,7 @@ const takes = computed(() => lesson.view.value!.takes.filter((take) => take.stat
         :class="take.counts ? 'border-moss' : ''"
       >
         <div class="flex items-center gap-2">
-          <strong>Take {{ take.number }}</strong>
+          <strong class="whitespace-nowrap">Take {{ take.number }}</strong>
           <span class="text-[13px] text-quiet"
             >{{ take.seconds ? clock(take.seconds) : '' }} · {{ ORIGINS[take.origin] ?? take.origin }}</span
           >

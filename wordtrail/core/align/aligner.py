@@ -8,8 +8,9 @@ from itertools import pairwise
 
 import numpy as np
 
-from wordtrail.core.align.confidence import confidence, doubt
+from wordtrail.core.align.confidence import MISREAD, confidence, doubt
 from wordtrail.core.align.hearsay import words_in
+from wordtrail.core.align.hypotheses import likeliest_word
 from wordtrail.core.align.listening import heard_over
 from wordtrail.core.align.path import Fit, Path, Talked, fit_of, path_of
 from wordtrail.core.align.readings import Reading, readings_of
@@ -225,12 +226,12 @@ def _in_their_place(
     first = one.talked.first + int(np.argmax(fit.new_sound[one.talked.first : one.talked.last + 1]))
     start = float(frames.at[first])
     end = float(frames.at[one.talked.last]) + LAST_PHONE
-    said = words_in(fit, one.talked, _bare_words(route))
+    said = likeliest_word(fit, one.talked.first, one.talked.last) or words_in(fit, one.talked, _bare_words(route))
     edges = np.linspace(start, end, len(one.words) + 1)
     visits, slips = [], []
     for index, word in enumerate(one.words):
         begins, ends = round(float(edges[index]), 3), round(float(edges[index + 1]), 3)
-        visits.append(Visit(route[word].id, begins, ends, 0.4, doubt=Doubt.OTHERWISE))
+        visits.append(Visit(route[word].id, begins, ends, MISREAD, doubt=Doubt.OTHERWISE))
         slips.append(Slip(SlipKind.MISREAD, route[word].id, begins, ends, said))
     return visits, slips
 

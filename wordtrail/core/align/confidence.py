@@ -9,7 +9,7 @@ from wordtrail.core.trail.model import Doubt
 _BY_AGREEMENT = ((0.03, 0.99), (0.06, 0.97), (0.09, 0.85), (0.16, 0.48))
 """Up to how many seconds the two witnesses of a start lie apart, and how sure that makes it."""
 
-FAR_APART, ONE_WITNESS = 0.4, 0.49
+FAR_APART, ONE_WITNESS = 0.44, 0.49
 
 AGREEING = 0.06
 """Seconds up to which the two witnesses agree."""
@@ -24,7 +24,7 @@ ILL_FITTING_AGREEING, ILL_FITTING = 0.7, 0.4
 LONELY, LONELY_WORDS = 0.4, 2
 """What is left of the sureness in a reading of one or two words."""
 
-MISREAD = 0.4
+MISREAD = 0.35
 """The most that a misread word is sure."""
 
 

@@ -26,6 +26,9 @@ MISSED = 4.6
 EXTRA = 3.0
 """Price of a sound that belongs to no phone of the hypothesis."""
 
+LIKE = 1.2
+"""What the sounds of a word may lose on the mean where it is taken for what was said."""
+
 ALIKE_LETTERS = 3
 """Letters that two forms of a word begin with."""
 
@@ -183,6 +186,15 @@ def nearest(heard: Sounds, count: int = 12) -> dict[Sounds, str]:
     distance = before[np.arange(len(ways)), lengths]
     best = np.argsort(distance, kind="stable")[:count]
     return {ways[index]: word_said(ways[index]) for index in best if 2 * distance[index] <= len(heard) + 1}
+
+
+def likeliest_word(fit: Fit, first: int, last: int) -> str:
+    """The common word that these frames are most like; empty where they are not much like any."""
+    choices = [
+        (cost_of(fit, first, last, way), word, len(way)) for way, word in nearest(greedy(fit, first, last)).items()
+    ]
+    cost, word, phones = min(choices, default=(0.0, "", 1))
+    return word if cost <= LIKE * phones else ""
 
 
 @lru_cache(maxsize=1)
