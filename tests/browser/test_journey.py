@@ -35,7 +35,7 @@ class JourneyTest(unittest.TestCase):
         passage = passage_from_text(PASSAGE)
         places = len(passage.words) - 1
         narration = narrate(
-            "journey", passage, [Silence(LEAD), Read(0, 5), Talk("Look at that"), Read(6, places)], speed=125
+            "journey", passage, [Silence(LEAD), Read(0, 5), Talk("Look at that"), Read(6, places)], "formant/en-us", 125
         )
         with tempfile.TemporaryDirectory() as folder:
             microphone = Path(folder) / "voice.wav"

@@ -202,6 +202,26 @@ class ScreensTest(unittest.TestCase):
         page.get_by_role("button", name="Undo").click()
         expect(page.get_by_role("button", name=re.compile(rf"^Start of roof,, {start:.2f} s"))).to_be_visible()
 
+    def test_the_whole_take_is_seen_and_a_word_can_be_respelled(self) -> None:
+        page = self.page()
+        page.goto(f"{self.address}/lesson/{self.lesson(page, 'Bee')}/sync")
+        whole = page.get_by_role("img", name=re.compile(r"The whole take, 1:38: \d+ stretches of reading, \d+ stretch"))
+        expect(whole).to_be_visible()
+        whole.click(position={"x": 400, "y": 20})
+        expect(page.locator("[data-time]")).not_to_have_text("0:00.0")
+        page.get_by_role("button", name="clover,", exact=True).first.click()
+        page.get_by_role("button", name="How is this word said?").click()
+        said = page.get_by_label("In syllables")
+        said.fill("КЛО")
+        page.get_by_role("button", name="Keep", exact=True).click()
+        expect(page.get_by_text("This respelling cannot be read.")).to_be_visible()
+        said.fill("KLOH-ver")
+        page.get_by_role("button", name="Keep", exact=True).click()
+        page.get_by_role("button", name="Find the words again with it").click()
+        expect(page.get_by_text(re.compile(r"Step \d of 6"))).to_be_visible()
+        expect(page.get_by_text(re.compile(r"Step \d of 6"))).to_be_hidden(timeout=60_000)
+        expect(said).to_have_value("KLOH-ver")
+
     def test_the_gate_asks_teachers_on_a_network_and_not_students(self) -> None:
         with running("--passphrase", "three-small-bees") as address:
             page = self.page()

@@ -1077,6 +1077,11 @@ export interface components {
              */
             loose_ends: components["schemas"]["LooseEnd"][];
             /**
+             * Respellings
+             * @default []
+             */
+            respellings: components["schemas"]["Respelling"][];
+            /**
              * Issued
              * @default 0
              */
@@ -1202,6 +1207,16 @@ export interface components {
             /** Think Seconds */
             think_seconds: number;
         };
+        /**
+         * Respelling
+         * @description How the teacher says the word that is printed as `text`.
+         */
+        Respelling: {
+            /** Text */
+            text: string;
+            /** Said */
+            said: string;
+        };
         /** StudentLink */
         StudentLink: {
             /** Url */
@@ -1282,7 +1297,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["SetText"] | components["schemas"]["SetPace"] | components["schemas"]["AddPausePoint"] | components["schemas"]["ChangePausePoint"] | components["schemas"]["RemovePausePoint"] | components["schemas"]["AddMark"] | components["schemas"]["RemoveMark"] | components["schemas"]["ChooseTake"] | components["schemas"]["SetTrim"] | components["schemas"]["ClearTrim"] | components["schemas"]["MoveStart"] | components["schemas"]["ClearLooseEnds"];
+            command: components["schemas"]["SetText"] | components["schemas"]["SetPace"] | components["schemas"]["AddPausePoint"] | components["schemas"]["ChangePausePoint"] | components["schemas"]["RemovePausePoint"] | components["schemas"]["AddMark"] | components["schemas"]["RemoveMark"] | components["schemas"]["ChooseTake"] | components["schemas"]["SetTrim"] | components["schemas"]["ClearTrim"] | components["schemas"]["MoveStart"] | components["schemas"]["ClearLooseEnds"] | components["schemas"]["Respell"];
         };
         /**
          * AddMark
@@ -1420,6 +1435,22 @@ export interface components {
              * @enum {string}
              */
             kind: "remove pause point";
+        };
+        /**
+         * Respell
+         * @description How the word printed as `text` is said, by syllables ("oh-KAH-for"); empty: as the dictionary
+         *     has it.
+         */
+        Respell: {
+            /** Text */
+            text: string;
+            /** Said */
+            said: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "respell";
         };
         /**
          * SetPace

@@ -111,6 +111,11 @@ function choose(place: Place) {
   )
 }
 
+function respellingOf(word: string): string {
+  const text = words.value.get(word)
+  return view.value!.lesson.respellings?.find((one) => one.text === text)?.said ?? ''
+}
+
 function nextCheck() {
   if (!checks.value.length) return
   const at = chosen.value?.start ?? -1
@@ -353,6 +358,9 @@ useKeys({
         :place="chosen"
         :words="words"
         :checks="checks"
+        :respelling="respellingOf(chosen.word)"
+        @respell="(said) => lesson.send({ kind: 'respell', text: words.get(chosen!.word) ?? '', said })"
+        @again="findWords(take)"
         @hear="player.playFromTo(Math.max(0, chosen!.start - 0.6), chosen!.end + 0.4)"
         @nudge="(by) => nudge(by)"
         @next="nextCheck"

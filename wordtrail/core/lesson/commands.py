@@ -18,6 +18,7 @@ from wordtrail.core.lesson.reworded import reworded
 from wordtrail.core.marks.model import Mark, MarkKind
 from wordtrail.core.pace.guide import FASTEST, SLOWEST
 from wordtrail.core.plan.model import LONGEST_THINK, SHORTEST_THINK, PausePoint
+from wordtrail.core.speech.respelling import Respelling, sounds_of
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.trail.model import Mend
 
@@ -136,14 +137,25 @@ class ClearLooseEnds:
     kind: Literal["clear loose ends"] = "clear loose ends"
 
 
+@dataclass(frozen=True, slots=True)
+class Respell:
+    """How the word printed as `text` is said, by syllables ("oh-KAH-for"); empty: as the dictionary
+    has it."""
+
+    text: str
+    said: str
+    kind: Literal["respell"] = "respell"
+
+
 Command = (
     SetText | SetPace | AddPausePoint | ChangePausePoint | RemovePausePoint | AddMark | RemoveMark
-    | ChooseTake | SetTrim | ClearTrim | MoveStart | ClearLooseEnds
+    | ChooseTake | SetTrim | ClearTrim | MoveStart | ClearLooseEnds | Respell
 )  # fmt: skip
 
 DEEDS: dict[str, str] = {
     "set text": "changing the text",
     "set pace": "changing the pace",
+    "respell": "respelling a word",
     "add pause point": "adding a pause point",
     "change pause point": "changing a pause point",
     "remove pause point": "removing a pause point",
@@ -185,6 +197,8 @@ def apply(lesson: Lesson, command: Command) -> Lesson:
                 for p in lesson.pause_points
             )  # fmt: skip
             return replace(lesson, pause_points=changed)
+        case Respell():
+            return _with_respelling(lesson, command)
         case RemovePausePoint(id=id):
             _one(lesson.pause_points, id, "pause point")
             return replace(lesson, pause_points=tuple(p for p in lesson.pause_points if p.id != id))
@@ -275,3 +289,13 @@ def _within(value: float, least: float, most: float, what: str) -> float:
     if not math.isfinite(value) or not least <= value <= most:
         raise LessonError(f"{what} goes from {least:g} to {most:g}.", next_step="Choose a value between.")
     return float(value)
+
+
+def _with_respelling(lesson: Lesson, command: Respell) -> Lesson:
+    if command.said.strip() and not any(word.text == command.text for word in lesson.script):
+        raise LessonError("There is no such word in the passage.")
+    others = tuple(one for one in lesson.respellings if one.text != command.text)
+    if not command.said.strip():
+        return replace(lesson, respellings=others)
+    sounds_of(command.said)
+    return replace(lesson, respellings=(*others, Respelling(command.text, command.said.strip())))

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from wordtrail.core.edit.edit_list import Trim
 from wordtrail.core.marks.model import FIRST_LEGEND, Mark, Meaning
 from wordtrail.core.plan.model import PausePoint
+from wordtrail.core.speech.respelling import Respelling, Sounds, sounds_of
 from wordtrail.core.text.model import Passage, Word
 from wordtrail.core.trail.model import Mend
 
@@ -38,6 +39,7 @@ class Lesson:
     trims: tuple[Trim, ...] = ()
     mends: tuple[Mend, ...] = ()
     loose_ends: tuple[LooseEnd, ...] = ()
+    respellings: tuple[Respelling, ...] = ()
     issued: int = 0
 
     @property
@@ -49,6 +51,11 @@ class Lesson:
     def script(self) -> tuple[Word, ...]:
         """All words that may be read aloud, in order."""
         return tuple(word for passage in self.passages for word in passage.words)
+
+    @property
+    def respelled(self) -> dict[str, tuple[Sounds, ...]]:
+        """The text of each word that the teacher respelled → how she says it."""
+        return {one.text: (sounds_of(one.said),) for one in self.respellings}
 
     def positions(self) -> dict[str, int]:
         """Word id → its place in the script, counted from 0."""
