@@ -148,6 +148,12 @@ class HopelessTest(unittest.TestCase):
         with self.assertRaises(PassageNotRead):
             align(speech, script, cores=1)
 
+    def test_a_passage_that_cannot_be_said_at_all_is_not_read(self) -> None:
+        script = script_of(passage_from_text("λόγος λόγος λόγος.").words)
+        speech = narrate("boat", passage_from_text("The small boat."), [Read(0, 2)], "formant/en-us").samples
+        with self.assertRaises(PassageNotRead):
+            align(speech, script, cores=1)
+
     def test_it_stops_when_asked(self) -> None:
         def stop(step: str, share: float) -> None:
             raise JobCancelled

@@ -26,6 +26,12 @@ SHORT = 6
 GLUED = 0.2
 """Seconds from talk within which words run into it."""
 
+STRAY = 2
+"""Sounds that are no talk: a breath, a click."""
+
+NEVER = 9.0
+"""Seconds that stand for: there is none."""
+
 GOES_ON = 4
 """Words further on with which a reading goes on behind a misread word."""
 
@@ -55,7 +61,8 @@ class Reading:
 def readings_of(path: Path, frames: Frames, fit: Fit) -> tuple[tuple[Reading, ...], tuple[Talked, ...]]:
     """The readings on a path, and everything else that was said."""
     whole = fluent(path, fit)
-    runs = [part for index in range(len(whole)) for part in _parted_at_talk(index, whole, path, frames)]
+    spoken = [talked for talked in path.talked if _sounds(talked, fit) > STRAY]
+    runs = [part for index in range(len(whole)) for part in _parted_at_talk(index, whole, spoken, frames)]
     kept = [
         len(run.said) >= QUOTATION and run.fit <= (WORST_SHORT_FIT if len(run.said) < SHORT else WORST_FIT)
         for run in runs
@@ -66,7 +73,7 @@ def readings_of(path: Path, frames: Frames, fit: Fit) -> tuple[tuple[Reading, ..
     while changed:
         changed = False
         for index, run in enumerate(runs):
-            if not kept[index] and run.fit <= WORST_FIT and _beside_reading(index, runs, kept, path, frames):
+            if not kept[index] and run.fit <= WORST_FIT and _beside_reading(index, runs, kept, path, spoken, frames):
                 kept[index] = changed = True
     talk = [*path.talked, *(Talked(run.first, run.last) for run, keep in zip(runs, kept, strict=True) if not keep)]
     readings = tuple(run for run, keep in zip(runs, kept, strict=True) if keep)
@@ -89,15 +96,15 @@ def fluent(path: Path, fit: Fit) -> list[Reading]:
     return [Reading(tuple(run)) for run in runs]
 
 
-def _parted_at_talk(index: int, runs: Sequence[Reading], path: Path, frames: Frames) -> list[Reading]:
+def _parted_at_talk(index: int, runs: Sequence[Reading], spoken: Sequence[Talked], frames: Frames) -> list[Reading]:
     """A run, parted from one or two words at its end, and at its beginning, that run into talk and
     stand apart from the rest of it; not where the reading goes on behind that talk (a word misread)."""
     said = runs[index].said
     last, first = len(said), 0
     on = index + 1 < len(runs) and 0 < runs[index + 1].said[0].word - said[-1].word <= GOES_ON
     came = index > 0 and 0 < said[0].word - runs[index - 1].said[-1].word <= GOES_ON
-    into = not on and _nearest_talk(runs[index], path, frames, after=True) < GLUED
-    out_of = not came and _nearest_talk(runs[index], path, frames, after=False) < GLUED
+    into = not on and _nearest_talk(runs[index], spoken, frames, after=True) < GLUED
+    out_of = not came and _nearest_talk(runs[index], spoken, frames, after=False) < GLUED
     for count in range(1, min(QUOTATION, len(said))):
         if into and _gap(said, len(said) - count, frames) > REST:
             last = len(said) - count
@@ -113,10 +120,22 @@ def _gap(said: Sequence[Said], place: int, frames: Frames) -> float:
 
 def _talk_between(first: int, last: int, talked: Sequence[Talked], fit: Fit) -> bool:
     """Whether more than a breath or a stray sound lies in talk between two frames."""
-    return sum(int(fit.new_sound[t.first : t.last + 1].sum()) for t in talked if first < t.first < last) > 2
+    return sum(_sounds(one, fit) for one in talked if first < one.first < last) > STRAY
 
 
-def _beside_reading(index: int, runs: Sequence[Reading], kept: Sequence[bool], path: Path, frames: Frames) -> bool:
+def _sounds(talked: Talked, fit: Fit) -> int:
+    """How many new sounds there are in talk."""
+    return int(fit.new_sound[talked.first : talked.last + 1].sum())
+
+
+def _beside_reading(
+    index: int,
+    runs: Sequence[Reading],
+    kept: Sequence[bool],
+    path: Path,
+    spoken: Sequence[Talked],
+    frames: Frames,
+) -> bool:
     """Whether a reading stands beside a run, with no talk between, and nearer than the talk on the
     other side of it."""
     run = runs[index]
@@ -126,18 +145,18 @@ def _beside_reading(index: int, runs: Sequence[Reading], kept: Sequence[bool], p
             if any(early.last < talked.first < late.first for talked in path.talked):
                 continue
             gap = float(frames.at[late.first] - frames.at[early.last])
-            talk = _nearest_talk(run, path, frames, after=other < index)
+            talk = _nearest_talk(run, spoken, frames, after=other < index)
             if gap <= min(BESIDE + FRAME_SECONDS, talk):
                 return True
     return False
 
 
-def _nearest_talk(run: Reading, path: Path, frames: Frames, after: bool) -> float:
+def _nearest_talk(run: Reading, spoken: Sequence[Talked], frames: Frames, after: bool) -> float:
     """Seconds from a run to the talk after it (or before it)."""
-    if after:
-        return min(
-            (float(frames.at[t.first] - frames.at[run.last]) for t in path.talked if t.first > run.last), default=9.0
-        )
-    return min(
-        (float(frames.at[run.first] - frames.at[t.last]) for t in path.talked if t.last < run.first), default=9.0
+    at = frames.at
+    gaps = (
+        (at[talked.first] - at[run.last] for talked in spoken if talked.first > run.last)
+        if after
+        else (at[run.first] - at[talked.last] for talked in spoken if talked.last < run.first)
     )
+    return min(map(float, gaps), default=NEVER)
