@@ -148,6 +148,15 @@ class HopelessTest(unittest.TestCase):
         with self.assertRaises(PassageNotRead):
             align(speech, script, cores=1)
 
+    def test_another_language_is_no_reading(self) -> None:
+        other = passage_from_text(
+            "Am Morgen ging der alte Müller mit seinem Hund über die Brücke und sah den Fluss an. "
+            "Das Wasser war hoch und braun, und die Enten blieben am Ufer."
+        )
+        speech = narrate("other", other, [Read(0, len(other.words) - 1)], "formant/de").samples
+        with self.assertRaises(PassageNotRead):
+            align(speech, script_of(passage_from_text(TEXT).words), cores=1)
+
     def test_a_passage_that_cannot_be_said_at_all_is_not_read(self) -> None:
         script = script_of(passage_from_text("λόγος λόγος λόγος.").words)
         speech = narrate("boat", passage_from_text("The small boat."), [Read(0, 2)], "formant/en-us").samples

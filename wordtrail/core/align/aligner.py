@@ -40,6 +40,9 @@ reading of it."""
 LEARNED_FROM = 8000
 """Frames from which the voice is learned: five minutes of speech or so."""
 
+MOST_LOST = 0.9
+"""What the phones of all readings lose on the mean where it is another language; readers lose 0.1 to 0.5."""
+
 FEWEST_SOUNDS = 3
 """Sounds that are at least an aside; fewer are a cough or a click."""
 
@@ -163,7 +166,8 @@ def _assert_read(readings: Sequence[Reading], talk: Sequence[Talked], fit: Fit) 
     words = sum(len(reading.said) for reading in readings)
     read = sum(len(said.states) for reading in readings for said in reading.said)
     talked = sum(int(fit.new_sound[t.first : t.last + 1].sum()) for t in talk)
-    if words < FEWEST_FOUND or read < LEAST_READ * (read + talked):
+    loss = sum(said.cost for reading in readings for said in reading.said) / max(1, read)
+    if words < FEWEST_FOUND or read < LEAST_READ * (read + talked) or loss > MOST_LOST:
         raise PassageNotRead
 
 
