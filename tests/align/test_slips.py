@@ -116,6 +116,16 @@ class JudgedTest(unittest.TestCase):
         found = replaced(readings, talk, frames, fit, GARDEN)
         self.assertTrue(8 in read or (8,) in [one.words for one in found])
 
+    def test_another_word_inside_one_reading_is_no_word_left_out(self) -> None:
+        frames, fit, _, readings = followed("the garden gate open all night", GARDEN)
+        self.assertEqual(replaced(readings, (), frames, fit, GARDEN), [])
+        frames, fit, _, readings = followed("the garden gate M AY open all night", GARDEN)
+        self.assertEqual([one.words for one in replaced(readings, (), frames, fit, GARDEN)], [(3,)])
+
+    def test_a_longer_ending_than_printed_is_heard(self) -> None:
+        words = script("a dancer turns on the stage.")
+        self.assertEqual(verdicts("a dancers turns on the stage", words)["dancer"].otherwise, "dancers")
+
     def test_long_talk_in_the_middle_of_a_sentence_replaces_nothing(self) -> None:
         text = "the garden gate stood okay everybody listen to me because this is important now | open all night"
         frames, fit, path, readings = followed(text, GARDEN)

@@ -42,6 +42,9 @@ stand in the place of the words left out there."""
 MORE_SOUNDS = 4
 """How many sounds more than that a word may have, since it is another one."""
 
+FEWEST_INSTEAD = 2
+"""Sounds between two words of one reading that are another word, not a slip of the tongue."""
+
 AT_ONCE = 0.4
 """Seconds after a word within which something said instead of the next one begins."""
 
@@ -79,10 +82,15 @@ def judged(reading: Reading, frames: Frames, fit: Fit, route: Sequence[ScriptWor
     for index, word in enumerate(said):
         before = said[index - 1] if index else None
         after = said[index + 1] if index + 1 < len(said) else None
-        plain = word.cost < SUSPICIOUS and not word.missed
+        plain = word.cost < SUSPICIOUS and not word.missed and not _sounds_over(word, after, fit)
         heard = Heard(word, SUSPICIOUS) if plain else _judged(word, before, after, frames, fit, route)
         result.append(replace(heard, among=len(said)))
     return result
+
+
+def _sounds_over(word: Said, after: Said | None, fit: Fit) -> bool:
+    """Whether there are more sounds up to the next word than this one has."""
+    return after is not None and int(fit.new_sound[word.first : after.first].sum()) > word.phones
 
 
 def _judged(
@@ -157,7 +165,7 @@ def replaced(
 ) -> list[Replaced]:
     """Words that were not read, up to the next word that was or to the end of their sentence, where
     something else of about their length was said instead of them."""
-    found = []
+    found = [one for reading in readings for one in _replaced_inside(reading, fit, route)]
     following: Sequence[Reading | None] = [*readings[1:], None]
     for early, late in zip(readings, following, strict=True):
         between = [t for t in talk if early.last < t.first and (late is None or t.last < late.first)]
@@ -172,6 +180,18 @@ def replaced(
         at_once = frames.at[said.first] - frames.at[early.last] <= AT_ONCE
         if at_once and SHORTEST_SHARE * expected <= sounds <= LONGEST_SHARE * expected + MORE_SOUNDS:
             found.append(Replaced(tuple(missing), said))
+    return found
+
+
+def _replaced_inside(reading: Reading, fit: Fit, route: Sequence[ScriptWord]) -> list[Replaced]:
+    """The same between two words of one reading, where too little was said to be talk."""
+    found = []
+    for before, after in pairwise(reading.said):
+        missing = range(before.word + 1, after.word)
+        sounds = int(fit.new_sound[before.last + 1 : after.first].sum())
+        expected = sum(len(route[word].ways[0]) for word in missing)
+        if 0 < len(missing) <= MOST_REPLACED and sounds >= max(FEWEST_INSTEAD, SHORTEST_SHARE * expected):
+            found.append(Replaced(tuple(missing), Talked(before.last + 1, after.first - 1)))
     return found
 
 
