@@ -167,7 +167,8 @@ class JourneyTest(unittest.TestCase):
 def _wait_until(page: Page, at: float) -> tuple[str, float]:
     """The lit word's id and the time shown, as soon as the time shown is `at` or later."""
     found = page.evaluate(
-        """at => new Promise((resolve) => {
+        """at => new Promise((resolve, reject) => {
+          setTimeout(() => reject(new Error(`${at} s did not come within 40 s`)), 40_000)
           const look = () => {
             const shown = document.querySelector('[data-time]')
             const now = Number(shown.dataset.time)
