@@ -49,8 +49,6 @@ FEWEST_SOUNDS = 3
 ASIDE_GAP = 1.0
 """Seconds between two pieces of talk at which they are two asides."""
 
-LONGEST_REPLACED = 1.5
-
 
 @dataclass(frozen=True, slots=True)
 class Explained:
@@ -258,7 +256,7 @@ def _placed(script: Sequence[ScriptWord], visits: Sequence[Visit]) -> list[Visit
 
 
 def _bare_words(script: Sequence[ScriptWord]) -> set[str]:
-    return {word.text.strip(".,;:!?“”\"'()").lower() for word in script}
+    return {word.bare for word in script}
 
 
 def _asides(

@@ -8,12 +8,12 @@ from dataclasses import dataclass
 import numpy as np
 import numpy.typing as npt
 
+from wordtrail.core.align.values import Sounds
 from wordtrail.core.speech.phones import NUMBER
 
 MOST_WAYS = 4
 """Ways to say one word that are kept."""
 
-Sounds = tuple[str, ...]
 Places = npt.NDArray[np.intp]
 
 

@@ -51,8 +51,6 @@ AT_ONCE = 0.4
 MOST_REPLACED = 3
 """Words in whose place something else can be said."""
 
-_MARKS = ".,;:!?“”\"'’‘()[]…"
-
 
 @dataclass(frozen=True, slots=True)
 class Heard:
@@ -120,12 +118,11 @@ def _best_other(
     printed: ScriptWord, heard: Iterable[Sounds], cost: Callable[[Sounds], float]
 ) -> tuple[float, str, float]:
     """The cheapest word that is not the printed one, what it is, and the margin it needs."""
-    text = printed.text.strip(_MARKS).lower()
-    common = rank().get(text, COMMONEST) < COMMONEST
+    common = rank().get(printed.bare, COMMONEST) < COMMONEST
     needed = GUESSED_MARGIN if printed.guessed else COMMON_MARGIN if common else OTHER_MARGIN
     choices: list[tuple[float, str, float]] = [(float("inf"), "", needed)]
     if not printed.guessed:
-        endings = other_endings(text, printed.ways)
+        endings = other_endings(printed.bare, printed.ways)
         choices += [(cost(way), word, ENDING_MARGIN) for way, word in endings.items()]
     others = {way: word for sounds in heard for way, word in nearest(sounds).items()}
     choices += [(cost(way), word, needed) for way, word in others.items() if way not in printed.ways]

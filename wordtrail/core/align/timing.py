@@ -25,7 +25,7 @@ from wordtrail.core.align.readings import Reading
 from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.stretches import loudness_by_frame, voice_threshold
 from wordtrail.core.align.values import Samples, Sounds, Stretch, Timed
-from wordtrail.core.speech.phones import VOWELS
+from wordtrail.core.speech.pronunciation import VOWELS
 
 AGREE = 0.04
 """Seconds within which the two witnesses mean the same start."""

@@ -21,6 +21,9 @@ Sounds = tuple[str, ...]
 """One way to say a word: ARPABET phones."""
 
 
+_MARKS = ".,;:!?“”\"'’‘()[]…"
+
+
 class Memory(Protocol):
     """Where finished pieces of long work are kept, so that it can go on after a crash."""
 
@@ -52,6 +55,11 @@ class ScriptWord:
     sentence: int
     text: str = ""
     guessed: bool = False
+
+    @property
+    def bare(self) -> str:
+        """Its text in lower case, without the marks around it."""
+        return self.text.strip(_MARKS).lower()
 
 
 @dataclass(frozen=True, slots=True)

@@ -21,8 +21,6 @@ _SIGNS = {
 PHONES: tuple[str, ...] = tuple(_SIGNS)
 """The columns of every matrix of phones."""
 
-VOWELS = frozenset(["AA", "AE", "AH", "AO", "AW", "AY", "EH", "ER", "EY", "IH", "IY", "OW", "OY", "UH", "UW"])
-
 NUMBER = {phone: index for index, phone in enumerate(PHONES)}
 
 _ALIKE = (
