@@ -6,13 +6,18 @@ Only for measuring: nothing that ships uses it. It must not be taken for a human
 from __future__ import annotations
 
 import ctypes
+import re
 from ctypes import CFUNCTYPE, POINTER, Structure, Union, c_char_p, c_int, c_short, c_uint, c_void_p
 from dataclasses import dataclass
 from functools import lru_cache
+from itertools import pairwise
 
 import numpy as np
 
 _WORD, _END = 1, 5
+_PHONEMES_IN_BRACKETS = 0x100
+_VOWEL = r"(?:aI|aU|eI|OI|oU|i@|e@|A@|O@|U@|o@|[aeiouAEIOUV03@])[:2#rL]*"
+_SYLLABLE = re.compile(rf"(?:[pbtdkgfTs][lrw]|[^aeiouAEIOUV03@,'%])?[,'%]?{_VOWEL}")
 
 
 class _Id(Union):
@@ -77,7 +82,7 @@ def say(words: list[str], voice: str = "en-us", speed: int = 140, pitch: int = 5
     library.espeak_SetParameter(3, pitch, 0)
     text = " ".join(words)
     data = text.encode() + b"\0"
-    library.espeak_Synth(data, len(data), 0, 1, 0, 1, None, None)
+    library.espeak_Synth(data, len(data), 0, 1, 0, 1 | (_PHONEMES_IN_BRACKETS if "[[" in text else 0), None, None)
     library.espeak_Synchronize()
     sound = np.concatenate(_CAUGHT[0]).astype(np.float32) / 32768 if _CAUGHT[0] else np.zeros(0, np.float32)
     starts: list[float | None] = []
@@ -87,3 +92,16 @@ def say(words: list[str], voice: str = "en-us", speed: int = 140, pitch: int = 5
         starts.append(None if at is None else at / rate)
         begin += len(word) + 1
     return Spoken(sound, rate, starts)
+
+
+def syllables(word: str, voice: str = "en-us") -> list[str]:
+    """A word's sounds in the synthesiser's own letters, cut before the consonant of each further vowel,
+    as something that `say` can say ("[[s'Vn]]", "[[flaU]]", …)."""
+    library, _ = _library()
+    library.espeak_SetVoiceByName(voice.encode())
+    library.espeak_TextToPhonemes.restype = c_char_p
+    text = ctypes.c_char_p(word.encode())
+    sounds = (library.espeak_TextToPhonemes(ctypes.byref(text), 1, 0) or b"").decode().strip().replace("_", "")
+    cuts = [match.start() for match in _SYLLABLE.finditer(sounds)][1:]
+    edges = [0, *cuts, len(sounds)]
+    return [f"[[{sounds[a:b]}]]" for a, b in pairwise(edges)]

@@ -7,6 +7,7 @@ what they are. A human voice is harder in some ways and easier in others.
 from __future__ import annotations
 
 import argparse
+import resource
 import sys
 import time
 from collections.abc import Iterable, Sequence
@@ -15,10 +16,11 @@ from dataclasses import dataclass
 import numpy as np
 
 from bench.align.narrations import Narration
-from bench.align.situations import long_take, narrations
-from wordtrail.core.align.aligner import align
+from bench.align.situations import long_take, narrations, second_takes
+from wordtrail.core.align.aligner import align, explained
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.values import RATE
+from wordtrail.core.speech.phone_model import Matrix
 from wordtrail.core.trail.model import SlipKind, Trail
 
 CLOSE, SAID = 0.1, 0.5
@@ -45,11 +47,11 @@ class Result:
     missed: list[tuple[str, float, float]]
 
 
-def measure(narration: Narration) -> Result:
-    """Align a narration and hold the trail against its truth."""
+def measure(narration: Narration, earlier: Matrix | None = None) -> Result:
+    """Align a narration and hold the trail against its truth; `earlier` is what is known of its voice."""
     words = narration.passage.words
     begun = time.perf_counter()
-    trail = align(narration.samples, script_of(words))
+    trail = align(narration.samples, script_of(words), earlier=earlier)
     took = time.perf_counter() - begun
     place = {word.id: index for index, word in enumerate(words)}
     visits = [(place[visit.word], visit.start, visit.confidence) for visit in trail.visits]
@@ -96,9 +98,13 @@ def main(arguments: Sequence[str]) -> None:
     options.add_argument("--only", default="", help="situations whose name holds this")
     options.add_argument("--each", type=int, default=3, help="narrations of each situation")
     options.add_argument("--show", action="store_true", help="every wrong word")
-    options.add_argument("--long", action="store_true", help="the 45-minute take as well")
+    options.add_argument("--long", type=int, nargs="?", const=6000, default=0, help="a take of so many words as well")
+    options.add_argument("--second", action="store_true", help="only what a second take gains from the first")
     chosen = options.parse_args(arguments)
     print(_HEAD)
+    if chosen.second:
+        _print_second_takes()
+        return
     results: dict[str, list[Result]] = {}
     for narration in narrations(chosen.each):
         if chosen.only in narration.name:
@@ -107,7 +113,8 @@ def main(arguments: Sequence[str]) -> None:
             if chosen.show:
                 _print_wrong(result)
     if chosen.long:
-        results["a take of 6,000 words"] = [measure(long_take())]
+        narration = long_take(chosen.long)
+        results[narration.name] = [measure(narration)]
     for name, some in results.items():
         print(_row(name, some))
     every = [result for some in results.values() for result in some]
@@ -116,6 +123,17 @@ def main(arguments: Sequence[str]) -> None:
         print(_row(voice, [result for result in every if result.voice == voice]))
     print(_row("\nall together", every))
     _print_confidence(every)
+    print(f"\nmost memory: {resource.getrusage(resource.RUSAGE_SELF).ru_maxrss // 1024} MB")
+
+
+def _print_second_takes() -> None:
+    alone, after = [], []
+    for first, second in second_takes():
+        known = explained(first.samples, script_of(first.passage.words)).hearings
+        alone.append(measure(second))
+        after.append(measure(second, known))
+    print(_row("second take, voice not known", alone))
+    print(_row("second take, voice known", after))
 
 
 _HEAD = (

@@ -7,7 +7,7 @@ from dataclasses import dataclass, field
 
 import numpy as np
 
-from bench.align.voices import say
+from bench.align.voices import say, say_syllables
 from wordtrail.core.align.readings import QUOTATION
 from wordtrail.core.align.values import RATE
 from wordtrail.core.text.model import Passage
@@ -32,6 +32,8 @@ class Read:
     pitch: int = 50
     one_by_one: float | None = None
     """Seconds between every two words, when they are said one by one."""
+    by_syllables: float | None = None
+    """Seconds between the syllables of a word, where every syllable is said by itself (formant voices)."""
 
 
 @dataclass(frozen=True)
@@ -122,7 +124,10 @@ def _read(step: Read, told: Narration, voice: str, words_per_minute: int, now: f
     pieces: list[np.ndarray] = []
     at = now
     for some, said in groups:
-        spoken = say(said, voice, rate, step.pitch)
+        if step.by_syllables is None:
+            spoken = say(said, voice, rate, step.pitch)
+        else:
+            spoken = say_syllables(said[0], voice, rate, step.by_syllables)
         nearest = 0.0
         for place, start in zip(some, spoken.starts, strict=True):
             nearest = nearest if start is None else start

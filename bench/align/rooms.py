@@ -2,9 +2,15 @@
 
 from __future__ import annotations
 
+import wave
+from pathlib import Path
+from tempfile import TemporaryDirectory
+
 import numpy as np
 
+from bench.align.voices import resampled
 from wordtrail.core.align.values import RATE
+from wordtrail.media.decode import decode
 
 
 def pink_noise(samples: np.ndarray, decibels_below: float = 20.0, seed: int = 4) -> np.ndarray:
@@ -36,3 +42,15 @@ def clipped(samples: np.ndarray) -> np.ndarray:
 def quiet(samples: np.ndarray) -> np.ndarray:
     """`samples` at a hundredth of full scale, in 16 bits."""
     return (np.round(samples * (0.01 / np.abs(samples).max()) * 32767) / 32767).astype(np.float32)
+
+
+def through_a_file(samples: np.ndarray, rate: int = 48_000) -> np.ndarray:
+    """`samples` as a WAV of so many samples a second, read back the way a teacher's file is."""
+    with TemporaryDirectory() as folder:
+        path = Path(folder) / "take.wav"
+        with wave.open(str(path), "wb") as out:
+            out.setnchannels(1)
+            out.setsampwidth(2)
+            out.setframerate(rate)
+            out.writeframes((np.clip(resampled(samples, RATE, rate), -1, 1) * 32767).astype("<i2").tobytes())
+        return decode(path, RATE)

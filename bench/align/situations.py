@@ -202,6 +202,10 @@ def _slow(passage: Passage) -> list[Step]:
     return [Read(a, b, one_by_one=0.35, words_per_minute=80) for a, b in _spans(passage)[:5]]
 
 
+def _by_syllables(passage: Passage) -> list[Step]:
+    return [Read(a, b, one_by_one=0.5, by_syllables=0.15, words_per_minute=100) for a, b in _spans(passage)[:5]]
+
+
 def _stretched(passage: Passage) -> list[Step]:
     steps: list[Step] = []
     for a, b in _spans(passage)[:8]:
@@ -269,6 +273,9 @@ def narrations(per_situation: int = 3) -> Iterator[Narration]:
         base = narrate("", GARDEN, _talk_around(GARDEN), voice, 125)
         for name, change in _ROOMS:
             yield replace(base, name=name, samples=change(base.samples))
+    for number, voice in enumerate(VOICES[:per_situation]):
+        passage = (GARDEN, MOON, BEES)[number % 3]
+        yield narrate("syllable by syllable", passage, _by_syllables(passage), voice, 100)
 
 
 _ROOMS: tuple[tuple[str, Callable[[np.ndarray], np.ndarray]], ...] = (
@@ -276,15 +283,31 @@ _ROOMS: tuple[tuple[str, Callable[[np.ndarray], np.ndarray]], ...] = (
     ("echo", rooms.echo),
     ("clipped", rooms.clipped),
     ("very quiet", rooms.quiet),
+    ("a file at 48 kHz", rooms.through_a_file),
 )
 
 
+def second_takes() -> Iterator[tuple[Narration, Narration]]:
+    """Of each voice a first take and a second one of another text, begun in the middle of talk."""
+    for number, voice in enumerate(VOICES):
+        first, second = ((GARDEN, MOON), (MOON, BEES))[number % 2]
+        yield (
+            narrate("first take", first, _talk_around(first), voice, 130),
+            narrate("second take", second, [Talk(ASIDES[1]), *_spans_read(second, 6)], voice, 130),
+        )
+
+
+def _spans_read(passage: Passage, count: int) -> list[Step]:
+    """A short take: its own first sentences have little to learn a voice from."""
+    return [Read(a, b) for a, b in _spans(passage)[:count]]
+
+
 def long_take(words: int = 6000, voice: str = "recorded/rms") -> Narration:
-    """A take of about 45 minutes with talk between its paragraphs."""
+    """A take of about 40 minutes (of 6,000 words) with talk between its paragraphs."""
     passage = _passage(texts.long_story(words))
     steps: list[Step] = []
     for number, (a, b) in enumerate(_spans(passage)):
         steps.append(Read(a, b))
         if number % 9 == 8:
             steps.append(Talk(ASIDES[number % len(ASIDES)]))
-    return narrate("a take of 6,000 words", passage, steps, voice, 150)
+    return narrate(f"a take of {words:,} words", passage, steps, voice, 150)

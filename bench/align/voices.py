@@ -27,6 +27,15 @@ def say(words: list[str], voice: str, words_per_minute: int = 130, pitch: int = 
     return Spoken(resampled(sound, rate), RATE, starts)
 
 
+def say_syllables(word: str, voice: str, words_per_minute: int, rest: float) -> Spoken:
+    """Say one word syllable by syllable, with so many seconds between them, in a formant voice."""
+    name = voice.split("/")[1]
+    sounds = [say([one], voice, words_per_minute) for one in formants.syllables(word, name)]
+    gap = np.zeros(int(rest * RATE), np.float32)
+    pieces = [piece for one in sounds for piece in (one.sound, gap)][:-1]
+    return Spoken(np.concatenate(pieces), RATE, [sounds[0].starts[0] or 0.0])
+
+
 def resampled(sound: np.ndarray, rate: int, wanted: int = RATE) -> np.ndarray:
     """`sound` at another number of samples a second, without aliases."""
     if rate == wanted or not len(sound):

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
-from itertools import pairwise
 
 import numpy as np
 
+from wordtrail.core.align.asides import asides_of
 from wordtrail.core.align.confidence import MISREAD, confidence, doubt
 from wordtrail.core.align.hearsay import words_in
 from wordtrail.core.align.hypotheses import likeliest_word
@@ -20,12 +20,13 @@ from wordtrail.core.align.slips import Heard, Replaced, judged, left_out, replac
 from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.stretches import grouped, sound_ends, stretches_of_sound
 from wordtrail.core.align.timing import LAST_PHONE, timed
+from wordtrail.core.align.unheard import placed
 from wordtrail.core.align.values import RATE, Forgetful, Memory, Progress, Samples, ScriptWord, Stretch, Timed
 from wordtrail.core.align.voice import heard_for, learned, talk_price
 from wordtrail.core.errors import PassageNotRead, SilentSound
 from wordtrail.core.speech.phone_model import Matrix
 from wordtrail.core.speech.phones import relations
-from wordtrail.core.trail.model import UNSURE_BELOW, Aside, Doubt, Slip, SlipKind, Trail, Visit
+from wordtrail.core.trail.model import UNSURE_BELOW, Doubt, Slip, SlipKind, Trail, Visit
 
 LISTENING = "Listening to your voice"
 MATCHING = "Following you through the text"
@@ -42,12 +43,6 @@ LEARNED_FROM = 8000
 
 MOST_LOST = 0.9
 """What the phones of all readings lose on the mean where it is another language; readers lose 0.1 to 0.5."""
-
-FEWEST_SOUNDS = 3
-"""Sounds that are at least an aside; fewer are a cough or a click."""
-
-ASIDE_GAP = 1.0
-"""Seconds between two pieces of talk at which they are two asides."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -198,17 +193,17 @@ def _trail(
         more, wrong = _in_their_place(one, route, frames, fit)
         visits += more
         slips += wrong
-    visits += _placed(script, visits)
+    visits += placed(script, visits)
     visits.sort(key=lambda visit: visit.start)
     missing, unread = left_out(script, visits)
     every = sorted((*slips, *missing, *said_twice(visits)), key=lambda slip: slip.start)
     taken = {one.talked for one in instead}
-    asides = _asides(
+    asides = asides_of(
         [t for t in talk if not any(t.first >= o.first and t.last <= o.last for o in taken)],
         [word.said.first for word in heard],
         frames,
         fit,
-        script,
+        _bare_words(script),
     )
     return Trail(tuple(visits), tuple(every), asides, unread)
 
@@ -238,46 +233,5 @@ def _in_their_place(
     return visits, slips
 
 
-def _placed(script: Sequence[ScriptWord], visits: Sequence[Visit]) -> list[Visit]:
-    """Visits of words for which no sound is known, between their neighbours."""
-    place = {word.id: index for index, word in enumerate(script)}
-    silent = {index for index, word in enumerate(script) if not word.ways}
-    found = []
-    ordered = sorted(visits, key=lambda visit: visit.start)
-    for before, after in pairwise(ordered):
-        between = range(place[before.word] + 1, place[after.word])
-        if between and all(index in silent for index in between):
-            edges = np.linspace(before.end, max(after.start, before.end + 0.02), len(between) + 1)
-            found += [
-                Visit(script[index].id, round(float(a), 3), round(float(b), 3), 0.1, doubt=Doubt.PLACED)
-                for index, a, b in zip(between, edges, edges[1:], strict=False)
-            ]
-    return found
-
-
 def _bare_words(script: Sequence[ScriptWord]) -> set[str]:
     return {word.bare for word in script}
-
-
-def _asides(
-    talk: Sequence[Talked], read: Sequence[int], frames: Frames, fit: Fit, script: Sequence[ScriptWord]
-) -> tuple[Aside, ...]:
-    """Talk put together where it is hardly parted and nothing was read between (`read`: the frames in
-    which words begin), with what it roughly said."""
-    joined: list[Talked] = []
-    for one in talk:
-        near = joined and frames.at[one.first] - frames.at[joined[-1].last] <= ASIDE_GAP
-        if near and not any(joined[-1].last < frame < one.first for frame in read):
-            joined[-1] = Talked(joined[-1].first, one.last)
-        else:
-            joined.append(one)
-    texts = _bare_words(script)
-    return tuple(
-        Aside(
-            round(max(0.0, float(frames.at[one.first])), 3),
-            round(float(frames.at[one.last]) + LAST_PHONE, 3),
-            words_in(fit, one, texts),
-        )
-        for one in joined
-        if int(fit.new_sound[one.first : one.last + 1].sum()) >= FEWEST_SOUNDS
-    )

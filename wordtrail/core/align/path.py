@@ -53,7 +53,7 @@ AGAIN_AFTER_TALK = 0.5
 MISSED = 2.6
 """Price of a phone of a word that is not heard."""
 
-REST, REST_INSIDE_WORD, MOST_FOR_REST = 0.25, 3.5, 6.0
+REST, REST_INSIDE_WORD, MOST_FOR_REST = 0.25, 2.0, 3.0
 """Seconds that are a rest; price of each second of rest inside a word, and the most it costs."""
 
 ECHO = 2.0
