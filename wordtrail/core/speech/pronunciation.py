@@ -75,6 +75,11 @@ def in_dictionary(word: str) -> bool:
     return word in _dictionary()
 
 
+def is_known(word: str) -> bool:
+    """Whether the dictionary knows how `word` is said, or the word that it is the possessive of."""
+    return in_dictionary(word) or (word.endswith(("'s", "s'")) and in_dictionary(word[:-2]))
+
+
 def _possessive(sounds: Sounds) -> str:
     last = sounds[-1] if sounds else ""
     return "S" if last in {"P", "T", "K", "F", "TH"} else "Z"

@@ -18,7 +18,7 @@ LONGEST = 60
 _SOUNDS = {
     "tch": "CH", "igh": "AY", "eye": "AY", "air": "EH R", "eer": "IH R", "ear": "IH R", "oor": "UH R", "our": "AW ER",
     "ah": "AA", "aw": "AO", "au": "AO", "ay": "EY", "ai": "EY", "ar": "AA R", "ee": "IY", "ea": "IY", "eh": "EH",
-    "er": "ER", "ur": "ER", "ir": "ER", "ew": "UW", "oo": "UW", "uu": "UH", "ih": "IH", "ie": "AY", "ye": "AY",
+    "er": "ER", "ur": "ER", "ir": "ER", "ew": "UW", "oo": "UW", "uu": "UH", "ih": "IH", "ie": "AY",
     "oh": "OW", "oa": "OW", "oe": "OW", "or": "AO R", "oy": "OY", "oi": "OY", "ou": "AW", "ow": "AW", "uh": "AH",
     "ch": "CH", "sh": "SH", "th": "TH", "dh": "DH", "zh": "ZH", "ng": "NG", "nk": "NG K", "ph": "F", "ck": "K",
     "qu": "K W", "wh": "W", "gh": "G", "a": "AE", "e": "EH", "i": "IH", "o": "AA", "u": "AH",
@@ -29,6 +29,7 @@ _SOUNDS = {
 
 _LONG = {"a": "EY", "e": "IY", "i": "AY", "o": "OW", "u": "UW"}
 _SILENT_E = re.compile(r"^([^aeiou]*)([aeiou])([^aeiouhwyr]|ch|sh|th|ng)e$")
+_LAST_YE = re.compile(r"^(.*[^aeiou])ye$")
 _LAST_Y = re.compile(r"^(.*[^aeiou])y$")
 _LAST_O_OR_E = re.compile(r"^(.*[^aeiou]|)([oei])$")
 _DOUBLE = re.compile(r"([bcdfgjklmnpqrstvz])\1")
@@ -60,6 +61,8 @@ def _syllable(syllable: str) -> Sounds:
         return (*_pieces(head), _LONG[vowel], *_pieces(tail))
     if syllable in _SOUNDS and syllable not in ("a", "e", "i", "o", "u", "y"):
         return tuple(_SOUNDS[syllable].split())
+    if ending := _LAST_YE.match(syllable):
+        return (*_pieces(ending.group(1)), "AY")
     if last := _LAST_Y.match(syllable):
         return (*_pieces(last.group(1)), "IY" if re.search(r"[aeiou]", last.group(1)) else "AY")
     if open_end := _LAST_O_OR_E.match(syllable):

@@ -8,10 +8,11 @@ mended ("feild" → "field") and keeps its id too.
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from difflib import SequenceMatcher
 
-from wordtrail.core.text.model import Passage, Word
+from wordtrail.core.text.model import BlockKind, Passage, Word
 
 MENDED_LIKENESS = 0.5
 """From this likeness (0 to 1, difflib's ratio) on, a replaced word is the old one, mended."""
@@ -31,7 +32,7 @@ def reanchor(old: Passage, new: Passage) -> Reanchored:
     Runs in time linear in the length for edits in one place, and never reuses an id.
     """
     before, after = old.words, new.words
-    kept = _pairs([_key(word) for word in before], [_key(word) for word in after])
+    kept = same_words([word.text for word in before], [word.text for word in after])
     ids: dict[int, str] = {position: before[origin].id for origin, position in kept.items()}
     issued = max(old.issued, 0)
     for position in range(len(after)):
@@ -42,8 +43,34 @@ def reanchor(old: Passage, new: Passage) -> Reanchored:
     return Reanchored(replace(_renamed(new, ids), id=old.id, issued=issued), gone)
 
 
-def _key(word: Word) -> str:
-    return "".join(c for c in word.text.casefold() if c.isalnum() or c == "'") or word.text
+def carried(old: Passage, new: Passage) -> Passage:
+    """`new`, which was written as plain text, with what plain text cannot say: credits, numbering, picture
+    files, and each page's photo and on-screen label where its first word stayed on the page."""
+    files = {block.text: block.picture for block in old.blocks if block.picture}
+    known = {page.blocks[0].words[0].id: page for page in old.pages if page.blocks[0].words}
+    pages = []
+    for page in new.pages:
+        blocks = tuple(
+            replace(block, picture=files.get(block.text)) if block.kind is BlockKind.PICTURE else block
+            for block in page.blocks
+        )
+        same = next((known[word.id] for block in blocks for word in block.words if word.id in known), None)
+        if same:
+            page = replace(page, screen_label=same.screen_label, photo=same.photo, as_photo=same.as_photo)
+        pages.append(replace(page, blocks=blocks))
+    return replace(
+        new, pages=tuple(pages), parts=max(old.parts, new.parts), numbers=old.numbers, illustrator=old.illustrator,
+        source=old.source, permission_kind=old.permission_kind,
+    )  # fmt: skip
+
+
+def same_words(before: Sequence[str], after: Sequence[str]) -> dict[int, int]:
+    """Old place → new place of every printed word that stayed or was only mended."""
+    return _pairs([_key(text) for text in before], [_key(text) for text in after])
+
+
+def _key(text: str) -> str:
+    return "".join(c for c in text.casefold() if c.isalnum() or c == "'") or text
 
 
 def _pairs(before: list[str], after: list[str]) -> dict[int, int]:

@@ -1,18 +1,22 @@
-"""From pasted or typed text to a passage: what is refused, what is tidied, how words get ids."""
+"""From pasted, typed or read text to a passage: what is refused, what is tidied, how words get ids."""
 
 from __future__ import annotations
 
 import unicodedata
-from dataclasses import dataclass, field
+from collections.abc import Sequence
+from dataclasses import replace
 
 from wordtrail.core.errors import EmptyPassage, NotText, PassageTooLong, RightToLeftText
-from wordtrail.core.text.model import Block, BlockKind, Page, Passage, Word
-from wordtrail.core.text.notation import DraftBlock, DraftPage, read_notation
+from wordtrail.core.text.counting import recounted
+from wordtrail.core.text.draft import DraftBlock, DraftPage, DraftPhoto, DraftWord
+from wordtrail.core.text.model import Block, BlockKind, Page, Passage, Photo, ReadWord, Word
+from wordtrail.core.text.notation import read_notation
 from wordtrail.core.text.pieces import pieces_of
-from wordtrail.core.text.sentences import sentence_index, sentence_starts
 
 MOST_WORDS = 20_000
-NUMBERED = (BlockKind.PARAGRAPH,)
+
+FURTHEST = 8
+"""Words on a photo within which the next word of the page's blocks is looked for."""
 
 _ODD_SPACES = {ord(space): " " for space in "\u00a0\u2007\u2009\u200a\u202f\t"}
 _NOTHING = dict.fromkeys(map(ord, "\u200b\u200c\u200d\u2060\ufeff\u00ad"), None)
@@ -24,69 +28,107 @@ def passage_from_text(text: str, *, id: str = "a", title: str = "", author: str 
     Raises EmptyPassage, PassageTooLong (over 20,000 words), NotText (bytes pasted as text) or
     RightToLeftText. Nothing of the text is changed but odd spaces and invisible characters.
     """
-    return passage_from_pages(read_notation(_checked(text)), id=id, title=title, author=author, permission=permission)
+    return passage_from_pages(read_notation(checked(text)), id=id, title=title, author=author, permission=permission)
 
 
-def passage_from_pages(pages: tuple[DraftPage, ...], *, id: str, title: str, author: str, permission: str) -> Passage:
-    """A passage from pages that a reader has already cut into blocks."""
-    numbering = _Numbering(id)
-    made = tuple(
-        Page(
-            id=f"{id}p{index + 1}",
-            label=page.label,
-            blocks=tuple(numbering.block(draft) for draft in page.blocks),
-        )
-        for index, page in enumerate(pages)
-    )
-    if numbering.issued == 0:
+def passage_from_pages(
+    pages: Sequence[DraftPage], *, id: str = "a", title: str = "", author: str = "", permission: str = ""
+) -> Passage:
+    """A passage from pages that a reader has already cut into blocks. Raises as `passage_from_text`."""
+    empty = Passage(id, title.strip(), author.strip(), permission.strip(), ())
+    return with_pages(empty, pages)
+
+
+def with_pages(passage: Passage, pages: Sequence[DraftPage]) -> Passage:
+    """`passage` with more pages at its end. Raises as `passage_from_text`."""
+    issue = Issue(passage)
+    made = tuple(_page(draft, issue) for draft in pages if draft.blocks)
+    grown = replace(passage, pages=(*passage.pages, *made), issued=issue.words, parts=issue.parts)
+    return recounted(assert_usable(grown))
+
+
+def assert_usable(passage: Passage) -> Passage:
+    """The passage itself. Raises EmptyPassage, PassageTooLong or RightToLeftText."""
+    count = len(passage.words)
+    if count == 0:
         raise EmptyPassage
-    if numbering.issued > MOST_WORDS:
-        raise PassageTooLong(numbering.issued, MOST_WORDS)
-    return Passage(id, title.strip(), author.strip(), permission.strip(), made, numbering.issued)
+    if count > MOST_WORDS:
+        raise PassageTooLong(count, MOST_WORDS)
+    _assert_left_to_right("".join(block.text for block in passage.blocks))
+    return passage
 
 
-@dataclass(slots=True)
-class _Numbering:
-    """Counts words, sentences, paragraphs and verse lines while a passage is put together."""
+class Issue:
+    """Gives out ids for words, blocks, pages and regions of a passage; none is ever given twice."""
 
-    prefix: str
-    issued: int = 0
-    sentences: int = 0
-    paragraphs: int = 0
-    lines: int = 0
-    blocks: int = field(default=0)
+    def __init__(self, passage: Passage) -> None:
+        self._prefix = passage.id
+        self.words = passage.issued
+        # Documents from before parts were counted have them in their ids only.
+        used = (id for page in passage.pages for id in (page.id, *(block.id for block in page.blocks)))
+        self.parts = max([passage.parts, *map(_number_in, used)])
 
-    def block(self, draft: DraftBlock) -> Block:
-        self.blocks += 1
-        starts = sentence_starts(draft.text)
-        words = []
-        for piece in pieces_of(draft.text):
-            if piece.is_word and draft.kind is not BlockKind.PICTURE:
-                self.issued += 1
-                sentence = self.sentences + sentence_index(starts, piece.start)
-                words.append(Word(f"{self.prefix}{self.issued}", piece.text, piece.start, piece.end, sentence))
-        self.sentences += len(starts)
-        return Block(
-            id=f"{self.prefix}b{self.blocks}",
-            kind=draft.kind,
-            text=draft.text,
-            words=tuple(words),
-            emphasis=draft.emphasis,
-            number=self._number(draft),
-        )
+    def word(self) -> str:
+        """The id of a new word."""
+        self.words += 1
+        return f"{self._prefix}{self.words}"
 
-    def _number(self, draft: DraftBlock) -> int | None:
-        if draft.kind is BlockKind.STANZA:
-            first = self.lines + 1
-            self.lines += draft.text.count("\n") + 1
-            return first
-        if draft.kind in NUMBERED:
-            self.paragraphs += 1
-            return self.paragraphs
-        return None
+    def part(self, letter: str) -> str:
+        """The id of a new block ("b"), page ("p") or region ("r")."""
+        self.parts += 1
+        return f"{self._prefix}{letter}{self.parts}"
 
 
-def _checked(text: str) -> str:
+def _number_in(id: str) -> int:
+    digits = id[len(id.rstrip("0123456789")) :]
+    return int(digits) if digits else 0
+
+
+def new_words(text: str, kind: BlockKind, issue: Issue) -> tuple[Word, ...]:
+    """The words of a block's text, with ids of their own; a picture has none."""
+    if kind is BlockKind.PICTURE:
+        return ()
+    return tuple(
+        Word(issue.word(), piece.text, piece.start, piece.end, 0) for piece in pieces_of(text) if piece.is_word
+    )
+
+
+def _page(draft: DraftPage, issue: Issue) -> Page:
+    blocks = tuple(_block(block, issue) for block in draft.blocks)
+    words = [word for block in blocks for word in block.words]
+    photo = _photo(draft.photo, words) if draft.photo else None
+    return Page(id=issue.part("p"), label=draft.label, blocks=blocks, photo=photo)
+
+
+def _block(draft: DraftBlock, issue: Issue) -> Block:
+    words = new_words(draft.text, draft.kind, issue)
+    return Block(issue.part("b"), draft.kind, draft.text, words, draft.emphasis, picture=draft.picture)
+
+
+def _photo(draft: DraftPhoto, words: Sequence[Word]) -> Photo:
+    """The photo with its places given to the page's words; both are in reading order."""
+    places: list[ReadWord] = []
+    at = 0
+    for word in words:
+        near = range(at, min(at + FURTHEST, len(draft.words)))
+        found = next((index for index in near if _same(word.text, draft.words[index].text)), None)
+        if found is not None:
+            places.append(_placed(word.id, draft.words[found]))
+            at = found if len(word.text) < len(draft.words[found].text) else found + 1
+    return Photo(draft.file, draft.width, draft.height, tuple(places))
+
+
+def _placed(id: str, read: DraftWord) -> ReadWord:
+    return ReadWord(id, read.x, read.y, read.width, read.height, read.baseline, read.confidence)
+
+
+def _same(printed: str, read: str) -> bool:
+    bare = read.rstrip("-‐¬")
+    return printed == read or printed in read or (len(bare) > 1 and printed.startswith(bare))
+
+
+def checked(text: str) -> str:
+    """`text` without odd spaces and invisible characters. Raises EmptyPassage, NotText, RightToLeftText."""
     tidy = unicodedata.normalize("NFC", text).translate(_ODD_SPACES | _NOTHING)
     if not tidy.strip():
         raise EmptyPassage
@@ -94,8 +136,12 @@ def _checked(text: str) -> str:
     unreadable = control + tidy.count("\ufffd")
     if "\x00" in tidy or unreadable > max(2, len(tidy) // 200):
         raise NotText
-    letters = [c for c in tidy if c.isalpha()]
+    _assert_left_to_right(tidy)
+    return "".join(c for c in tidy if c in "\n\r\f" or unicodedata.category(c) != "Cc")
+
+
+def _assert_left_to_right(text: str) -> None:
+    letters = [c for c in text if c.isalpha()]
     from_right = sum(unicodedata.bidirectional(c) in ("R", "AL") for c in letters)
     if from_right * 5 > len(letters):
         raise RightToLeftText
-    return "".join(c for c in tidy if c in "\n\r\f" or unicodedata.category(c) != "Cc")

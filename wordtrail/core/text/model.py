@@ -17,6 +17,8 @@ class BlockKind(StrEnum):
     LIST_ITEM = "list item"
     CAPTION = "caption"
     FACT_BOX = "fact box"
+    STEP = "step"
+    GLOSSARY_ENTRY = "glossary entry"
     FOOTNOTE = "footnote"
     PICTURE = "picture"
 
@@ -55,11 +57,46 @@ class Word:
 
 
 @dataclass(frozen=True, slots=True)
+class Area:
+    """A rectangle of a picture, in shares of its width and height (0 to 1) from the top left."""
+
+    x: float = 0.0
+    y: float = 0.0
+    width: float = 1.0
+    height: float = 1.0
+
+
+WHOLE = Area()
+
+
+@dataclass(frozen=True, slots=True)
+class Region:
+    """A part of a picture with a name ("the root of the oak"), in shares of the whole picture."""
+
+    id: str
+    name: str
+    area: Area
+
+
+@dataclass(frozen=True, slots=True)
+class Picture:
+    """A picture file that we keep (`file` names it; `width` and `height` in pixels), what is shown
+    of it, and its named regions. What it shows, in words, is the text of its block."""
+
+    file: str
+    width: int
+    height: int
+    crop: Area = WHOLE
+    regions: tuple[Region, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
 class Block:
     """A heading, a paragraph, a stanza (lines parted by a line feed), and so on.
 
-    `number` is what is printed in the margin: the paragraph's number; for a stanza the number
-    of its first line.
+    `number` is what is printed in the margin: the paragraph's or step's number; for a stanza the
+    number of its first line. `numbered` false keeps a block out of the counting. The text of a
+    picture says what it shows; its words are not read aloud.
     """
 
     id: str
@@ -68,21 +105,81 @@ class Block:
     words: tuple[Word, ...]
     emphasis: tuple[Emphasis, ...] = ()
     number: int | None = None
+    numbered: bool = True
+    picture: Picture | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class ReadWord:
+    """Where a word of the passage stands on a page's photo (pixels from the top left), its
+    baseline, and how sure the photo reader was of it (0 to 1)."""
+
+    word: str
+    x: float
+    y: float
+    width: float
+    height: float
+    baseline: float
+    confidence: float
+
+
+@dataclass(frozen=True, slots=True)
+class Photo:
+    """The picture of a printed page (`width` and `height` in pixels) with the places of its words."""
+
+    file: str
+    width: int
+    height: int
+    words: tuple[ReadWord, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
 class Page:
-    """Blocks that are seen together; `label` is the printed book's page label, if any."""
+    """Blocks that are seen together. `label` is the printed book's page label, if any, and
+    `screen_label` that of its on-screen edition. A page with a `photo` can be shown as that photo
+    (`as_photo`) instead of being typeset."""
 
     id: str
     blocks: tuple[Block, ...]
     label: str = ""
+    screen_label: str = ""
+    photo: Photo | None = None
+    as_photo: bool = False
+
+    @property
+    def labels(self) -> str:
+        """Both labels in one line: "p. 12 · screen 9"."""
+        printed = f"p. {self.label}" if self.label[:1].isdigit() else self.label
+        screen = f"screen {self.screen_label}" if self.screen_label else ""
+        return " · ".join(part for part in (printed, screen) if part)
+
+
+class Numbers(StrEnum):
+    """How paragraphs and lines of verse are numbered."""
+
+    THROUGH = "through"
+    PER_PAGE = "per page"
+    OFF = "off"
+
+
+class PermissionKind(StrEnum):
+    """Why a text may be used."""
+
+    UNSAID = ""
+    OWN = "own work"
+    PUBLIC_DOMAIN = "public domain"
+    LICENCE = "licence"
+    GRANTED = "permission granted"
 
 
 @dataclass(frozen=True, slots=True)
 class Passage:
-    """A text to be read. `issued` is the highest number ever given to a word of it, so that
-    the id of a word that went away is never given to another."""
+    """A text to be read. `issued` is the highest number ever given to a word of it, and `parts` to a
+    block, page or region, so that the id of one that went away is never given to another.
+
+    `permission` completes its kind: which licence, or by whom and when it was granted; alone it is
+    a note of its own.
+    """
 
     id: str
     title: str
@@ -90,6 +187,11 @@ class Passage:
     permission: str
     pages: tuple[Page, ...]
     issued: int = 0
+    illustrator: str = ""
+    source: str = ""
+    permission_kind: PermissionKind = PermissionKind.UNSAID
+    numbers: Numbers = Numbers.THROUGH
+    parts: int = 0
 
     @property
     def blocks(self) -> Iterator[Block]:
@@ -100,6 +202,22 @@ class Passage:
     def words(self) -> tuple[Word, ...]:
         """All words in reading order."""
         return tuple(word for block in self.blocks for word in block.words)
+
+
+def permission_line(passage: Passage) -> str:
+    """The permission as it is printed on the title card; empty when nothing was said."""
+    note = passage.permission
+    match passage.permission_kind:
+        case PermissionKind.OWN:
+            return note or "Our own work"
+        case PermissionKind.PUBLIC_DOMAIN:
+            return f"Public domain. {note}".strip()
+        case PermissionKind.LICENCE:
+            return f"Licence: {note}"
+        case PermissionKind.GRANTED:
+            return f"With permission of {note}"
+        case _:
+            return note
 
 
 def sentence_of(passage: Passage, word_id: str) -> tuple[Word, ...]:

@@ -1,7 +1,8 @@
 """Our light notation for typing a passage, and back from a passage to it.
 
-    # Heading            ## Subheading           - list item, or 1. list item
-    [caption] …          [fact box] …            [footnote] …       [picture] what it shows
+    # Heading            ## Subheading           - list item          1. numbered step
+    [caption] …          [fact box] …            [footnote] …         [picture] what it shows
+    [glossary entry] …
     --- on its own line (or a form feed) starts a new page; "--- p. 12" also labels it
     **bold**, *italic*, ***both***
 
@@ -12,36 +13,21 @@ are a stanza; longer lines are joined into one paragraph (text pasted from a mai
 from __future__ import annotations
 
 import re
-from dataclasses import dataclass
+from collections.abc import Callable, Sequence
 
+from wordtrail.core.text.draft import DraftBlock, DraftPage
 from wordtrail.core.text.model import Block, BlockKind, Emphasis, Page, Passage, Style
 
 _PAGE_BREAK = re.compile(r"^(?:-{3,}|\f)\s*(?P<label>[^-].*)?$")
-_LABELLED = re.compile(r"^\[(caption|fact box|footnote|picture|stanza|paragraph)\]\s*", re.IGNORECASE)
-_LIST_ITEM = re.compile(r"^(?:[-•]\s+|(?=\d{1,2}[.)]\s))")
+_LABELLED = re.compile(r"^\[(caption|fact box|footnote|glossary entry|picture|stanza|paragraph)\]\s*", re.IGNORECASE)
+_LIST_ITEM = re.compile(r"^[-•]\s+")
+_STEP = re.compile(r"^\d{1,2}[.)]\s+")
 _STARS = re.compile(r"(\*{1,3})(?=\S)(.+?)(?<=\S)\1", re.DOTALL)
 _STYLES = {1: Style.ITALIC, 2: Style.BOLD, 3: Style.BOLD_ITALIC}
 _MARKERS = {Style.ITALIC: "*", Style.BOLD: "**", Style.BOLD_ITALIC: "***"}
 
 LONGEST_VERSE_LINE = 60
 """Characters: a group of lines none of which is longer is taken for a stanza."""
-
-
-@dataclass(frozen=True, slots=True)
-class DraftBlock:
-    """A block before its words have ids."""
-
-    kind: BlockKind
-    text: str
-    emphasis: tuple[Emphasis, ...] = ()
-
-
-@dataclass(frozen=True, slots=True)
-class DraftPage:
-    """A page before its blocks have ids."""
-
-    label: str
-    blocks: tuple[DraftBlock, ...]
 
 
 def read_notation(text: str) -> tuple[DraftPage, ...]:
@@ -111,6 +97,9 @@ def _kind_of(line: str) -> tuple[BlockKind | None, str]:
     item = _LIST_ITEM.match(line)
     if item:
         return BlockKind.LIST_ITEM, line[item.end() :]
+    step = _STEP.match(line)
+    if step:
+        return BlockKind.STEP, line[step.end() :]
     return None, line
 
 
@@ -122,15 +111,7 @@ def _prose_block(lines: list[str]) -> DraftBlock:
 
 
 def _emphasised(kind: BlockKind, marked: str) -> DraftBlock:
-    """Take the stars out of `marked` and keep what they said."""
-    text, runs, position = "", list[Emphasis](), 0
-    for match in _STARS.finditer(marked):
-        text += marked[position : match.start()]
-        start = len(text)
-        text += match.group(2)
-        runs.append(Emphasis(start, len(text), _STYLES[len(match.group(1))]))
-        position = match.end()
-    return DraftBlock(kind, text + marked[position:], tuple(runs))
+    return DraftBlock(kind, *unstarred(marked))
 
 
 def write_notation(passage: Passage) -> str:
@@ -143,21 +124,40 @@ def _page_text(page: Page, *, first: bool) -> str:
     return "\n\n".join([*opening, *(_block_text(block) for block in page.blocks)])
 
 
-def _block_text(block: Block) -> str:
+def starred(text: str, emphasis: Sequence[Emphasis], escaped: Callable[[str], str] = str) -> str:
+    """`text` with its emphasis written as stars; `escaped` writes what stands between them."""
     marked, position = "", 0
-    for run in block.emphasis:
+    for run in emphasis:
         stars = _MARKERS[run.style]
-        marked += block.text[position : run.start] + stars + block.text[run.start : run.end] + stars
+        marked += escaped(text[position : run.start]) + stars + escaped(text[run.start : run.end]) + stars
         position = run.end
-    marked += block.text[position:]
+    return marked + escaped(text[position:])
+
+
+def unstarred(marked: str) -> tuple[str, tuple[Emphasis, ...]]:
+    """The text and emphasis that were written with stars."""
+    text, runs, position = "", list[Emphasis](), 0
+    for match in _STARS.finditer(marked):
+        text += marked[position : match.start()]
+        start = len(text)
+        text += match.group(2)
+        runs.append(Emphasis(start, len(text), _STYLES[len(match.group(1))]))
+        position = match.end()
+    return text + marked[position:], tuple(runs)
+
+
+def _block_text(block: Block) -> str:
+    marked = starred(block.text, block.emphasis)
     match block.kind:
         case BlockKind.HEADING:
             return f"# {marked}"
         case BlockKind.SUBHEADING:
             return f"## {marked}"
         case BlockKind.LIST_ITEM:
-            return marked if re.match(r"\d{1,2}[.)]\s", marked) else f"- {marked}"
-        case BlockKind.CAPTION | BlockKind.FACT_BOX | BlockKind.FOOTNOTE | BlockKind.PICTURE:
+            return f"- {marked}"
+        case BlockKind.STEP:
+            return f"{block.number or 1}. {marked}"
+        case BlockKind.CAPTION | BlockKind.FACT_BOX | BlockKind.FOOTNOTE | BlockKind.GLOSSARY_ENTRY | BlockKind.PICTURE:
             return f"[{block.kind.value}] {marked}"
         case BlockKind.STANZA:
             lines = marked.split("\n")

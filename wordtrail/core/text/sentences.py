@@ -16,6 +16,7 @@ def _segmenter() -> pysbd.Segmenter:
     return pysbd.Segmenter(language="en", clean=False, char_span=True)
 
 
+@lru_cache(maxsize=8192)
 def sentence_starts(text: str) -> tuple[int, ...]:
     """Character offsets at which the sentences of one block's `text` begin; always includes 0.
 
