@@ -6,6 +6,7 @@ from wordtrail.core.layout.lines import set_text
 from wordtrail.core.layout.model import Ink, LaidCard, Look, Point, SetPiece, WordBox
 from wordtrail.core.layout.stages import Stage
 from wordtrail.core.plan.model import PausePoint
+from wordtrail.core.text.look import USUAL_LOOK, TextLook
 from wordtrail.core.text.model import Style
 
 HEADER = 64.0
@@ -16,14 +17,14 @@ STONES = 8
 HEADING = "Your turn"
 
 
-def laid_card(point: PausePoint, page: int, box: WordBox, stage: Stage) -> LaidCard:
+def laid_card(point: PausePoint, page: int, box: WordBox, stage: Stage, look: TextLook = USUAL_LOOK) -> LaidCard:
     """The signpost of `point`, which stands after the word at `box`.
 
     The question is set at the largest size at which the card keeps to two thirds of the stage.
     """
     width = stage.card_width
     for size in SIZES:
-        lines = set_text(point.question, size, width - 2 * ROOM, Style.PLAIN)
+        lines = set_text(point.question, size, width - 2 * ROOM, Style.PLAIN, TextLook(look.typeface))
         height = HEADER + ROOM + len(lines) * size * 1.4 + ROOM + (2 * ROOM if point.think_seconds else 0.0)
         if height <= stage.height * 0.66:
             break
@@ -31,7 +32,7 @@ def laid_card(point: PausePoint, page: int, box: WordBox, stage: Stage) -> LaidC
     y = min(max(line_y - HEADER / 2, stage.text_top), stage.text_top + stage.text_height - height)
     left = stage.card_left
     pieces = list[SetPiece]()
-    for line in set_text(HEADING, 30.0, width, Style.BOLD):
+    for line in set_text(HEADING, 30.0, width, Style.BOLD, TextLook(look.typeface)):
         pieces += line.set_at(left + ROOM, y + HEADER / 2 + 10.5, Ink.WHITE)
     baseline = y + HEADER + ROOM + size
     for line in lines:

@@ -13,14 +13,14 @@ from importlib.resources import files
 
 import uharfbuzz as hb
 
+from wordtrail.core.text.look import Typeface
 from wordtrail.core.text.model import Style
 
-FACE_FILES = {
-    Style.PLAIN: "Andika-Regular.ttf",
-    Style.BOLD: "Andika-Bold.ttf",
-    Style.ITALIC: "Andika-Italic.ttf",
-    Style.BOLD_ITALIC: "Andika-BoldItalic.ttf",
-}
+_CUTS = {Style.PLAIN: "Regular", Style.BOLD: "Bold", Style.ITALIC: "Italic", Style.BOLD_ITALIC: "BoldItalic"}
+_UPRIGHT = {Style.ITALIC: Style.PLAIN, Style.BOLD_ITALIC: Style.BOLD}
+
+_MISSING = 0
+"""The glyph that stands for a character which a typeface does not have."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,20 +35,37 @@ class Shaped:
     letters: tuple[float, ...]
 
 
-def face_bytes(style: Style) -> bytes:
-    """The font file of a style, as shipped."""
-    return files("wordtrail.core.layout").joinpath("faces", FACE_FILES[style]).read_bytes()
+@lru_cache(maxsize=32)
+def face_bytes(style: Style, typeface: Typeface = Typeface.ANDIKA) -> bytes:
+    """The font file of a style, as shipped; the upright one where a typeface has no italics."""
+    folder = files("wordtrail.core.layout").joinpath("faces")
+    own = folder.joinpath(f"{typeface.value}-{_CUTS[style]}.ttf")
+    upright = folder.joinpath(f"{typeface.value}-{_CUTS[_UPRIGHT.get(style, style)]}.ttf")
+    return own.read_bytes() if own.is_file() else upright.read_bytes()
 
 
-@lru_cache(maxsize=8)
-def _font(style: Style) -> hb.Font:
-    return hb.Font(hb.Face(face_bytes(style)))
+@lru_cache(maxsize=32)
+def _font(style: Style, typeface: Typeface) -> hb.Font:
+    return hb.Font(hb.Face(face_bytes(style, typeface)))
 
 
 @lru_cache(maxsize=65536)
-def shape(text: str, style: Style = Style.PLAIN) -> Shaped:
+def typeface_for(text: str, style: Style, typeface: Typeface) -> Typeface:
+    """`typeface`, or Andika where that lacks a character of `text`: it has by far the most."""
+    lacking = typeface is not Typeface.ANDIKA and _MISSING in shape(text, style, typeface).glyphs
+    return Typeface.ANDIKA if lacking else typeface
+
+
+@lru_cache(maxsize=65536)
+def can_show(text: str) -> bool:
+    """Whether one of the shipped typefaces has every character of `text`."""
+    return _MISSING not in shape(text).glyphs
+
+
+@lru_cache(maxsize=65536)
+def shape(text: str, style: Style = Style.PLAIN, typeface: Typeface = Typeface.ANDIKA) -> Shaped:
     """Shape `text` in `style` at size 1 (multiply by the size in page units)."""
-    font = _font(style)
+    font = _font(style, typeface)
     em = font.face.upem
     buffer = hb.Buffer()
     buffer.add_str(text)

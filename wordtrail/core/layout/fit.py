@@ -10,10 +10,11 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from wordtrail.core.layout.lines import LINE_HEIGHT, Chunk, Line, broken, verses_of
+from wordtrail.core.layout.lines import Chunk, Line, broken, verses_of
 from wordtrail.core.layout.model import Ink
 from wordtrail.core.layout.stages import TYPE_SCALE, Stage
-from wordtrail.core.text.model import Block, BlockKind, Page, Style
+from wordtrail.core.text.look import USUAL_LOOK, TextLook
+from wordtrail.core.text.model import Block, BlockKind, Page, Picture, Style
 
 _RELATIVE = {
     BlockKind.HEADING: 1.25,
@@ -21,6 +22,7 @@ _RELATIVE = {
     BlockKind.CAPTION: 0.78,
     BlockKind.FOOTNOTE: 0.72,
     BlockKind.FACT_BOX: 0.85,
+    BlockKind.GLOSSARY_ENTRY: 0.85,
     BlockKind.PICTURE: 0.72,
 }
 _STYLES = {BlockKind.HEADING: Style.BOLD, BlockKind.SUBHEADING: Style.BOLD, BlockKind.PICTURE: Style.ITALIC}
@@ -29,11 +31,14 @@ _QUIET = (BlockKind.CAPTION, BlockKind.FOOTNOTE, BlockKind.PICTURE)
 BLOCK_GAP = 0.45
 PANEL_ROOM = 0.6
 
+PICTURE_HEIGHT = 6.0
+"""Times the size: how high a picture is at most, so that it grows and shrinks with its page's text."""
+
 
 @dataclass(frozen=True, slots=True)
 class Row:
-    """One line of a block in a column: how high it is with the gap above, whether the page may
-    end after it, and what is printed in the margin beside it."""
+    """One line of a block, or its picture, in a column: how high it is with the gap above, whether the
+    page may end after it, and what is printed in the margin beside it."""
 
     block: Block
     line: Line
@@ -53,14 +58,19 @@ class Row:
 Verses = tuple[tuple[Chunk, ...], ...]
 
 
-def rows_at(blocks: Sequence[tuple[Block, Verses]], size: float, stage: Stage) -> tuple[Row, ...]:
-    """All lines of a page's blocks set at `size`, top to bottom."""
+def rows_at(
+    blocks: Sequence[tuple[Block, Verses]], size: float, stage: Stage, look: TextLook = USUAL_LOOK
+) -> tuple[Row, ...]:
+    """All lines and pictures of a page's blocks set at `size`, top to bottom."""
     rows: list[Row] = []
     for block, verses in blocks:
+        if block.picture:
+            rows.append(_picture_row(block, block.picture, size, stage))
+            continue
         own = size * _RELATIVE.get(block.kind, 1.0)
         boxed = block.kind is BlockKind.FACT_BOX
         inset = own * PANEL_ROOM if boxed else 0.0
-        lines = broken(verses, own, stage.text_width - 2 * inset)
+        lines = broken(verses, own, stage.text_width * look.line_length - 2 * inset)
         verse_line = block.number or 0
         for index, line in enumerate(lines):
             first, last = index == 0, index == len(lines) - 1
@@ -69,11 +79,18 @@ def rows_at(blocks: Sequence[tuple[Block, Verses]], size: float, stage: Stage) -
                 if block.kind is BlockKind.STANZA:
                     number, verse_line = str(verse_line), verse_line + 1
                 elif first:
-                    number = str(block.number)
+                    number = f"{block.number}." if block.kind is BlockKind.STEP else str(block.number)
             gap = (BLOCK_GAP * size if first else 0.0) + (inset if boxed and first else 0.0)
-            height = own * LINE_HEIGHT + (inset if boxed and last else 0.0)
+            height = own * look.line_spacing + (inset if boxed and last else 0.0)
             rows.append(Row(block, line, own, gap, height, _may_end(block, index, len(lines)), number, inset))
     return tuple(rows)
+
+
+def _picture_row(block: Block, picture: Picture, size: float, stage: Stage) -> Row:
+    shown = picture.crop.width * picture.width / (picture.crop.height * picture.height)
+    height = min(PICTURE_HEIGHT * size, stage.text_width / shown)
+    line = Line((), size, height * shown)
+    return Row(block, line, size, BLOCK_GAP * size, height, False, "", 0.0)
 
 
 def _may_end(block: Block, index: int, lines: int) -> bool:
@@ -107,19 +124,23 @@ def column_height(rows: list[Row]) -> float:
     return sum(row.gap + row.height for row in rows) - (rows[0].gap if rows else 0.0)
 
 
-def fitted(page: Page, stage: Stage) -> tuple[float, list[list[Row]]]:
+def fitted(page: Page, stage: Stage, look: TextLook = USUAL_LOOK) -> tuple[float, list[list[Row]]]:
     """The size in page units at which `page` is set, and its rows on one or more pages."""
     smallest = TYPE_SCALE[-1]
-    blocks = [(block, verses_of(block, _STYLES.get(block.kind, Style.PLAIN))) for block in page.blocks]
-    fewest = len(pages_of_rows(rows_at(blocks, smallest, stage), stage.text_height))
+    blocks = [(block, verses_of(block, _STYLES.get(block.kind, Style.PLAIN), look)) for block in page.blocks]
+    fewest = len(pages_of_rows(rows_at(blocks, smallest, stage, look), stage.text_height))
+    width = stage.text_width * look.line_length
     for size in TYPE_SCALE:
-        rows = rows_at(blocks, size, stage)
-        if any(row.line.width > stage.text_width - 2 * row.inset + 0.5 for row in rows) and size != smallest:
+        if size > look.largest and size != smallest:
+            continue
+        rows = rows_at(blocks, size, stage, look)
+        too_wide = any(row.line.width > width - 2 * row.inset + 0.5 for row in rows if not row.block.picture)
+        if too_wide and size != smallest:
             continue
         pages = pages_of_rows(rows, stage.text_height)
         if len(pages) <= fewest:
             return size, _evened(rows, pages, stage)
-    return smallest, pages_of_rows(rows_at(blocks, smallest, stage), stage.text_height)
+    return smallest, pages_of_rows(rows_at(blocks, smallest, stage, look), stage.text_height)
 
 
 def _evened(rows: tuple[Row, ...], pages: list[list[Row]], stage: Stage) -> list[list[Row]]:

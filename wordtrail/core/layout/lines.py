@@ -7,16 +7,14 @@ at their places once the size is known.
 from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import pairwise
 
-from wordtrail.core.layout.faces import shape
+from wordtrail.core.layout.faces import shape, typeface_for
 from wordtrail.core.layout.model import Ink, SetPiece
+from wordtrail.core.text.look import USUAL_LOOK, TextLook, Typeface
 from wordtrail.core.text.model import Block, Emphasis, Style
 from wordtrail.core.text.pieces import Piece, pieces_of
-
-LINE_HEIGHT = 1.8
-"""Times the size: room for the footpath of dots and for marks between the lines."""
 
 HANGING = 1.5
 """Ems by which a verse line that is too long is indented where it goes on."""
@@ -30,6 +28,7 @@ class _Run:
     style: Style
     word: str
     x: float
+    typeface: Typeface
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,7 +60,7 @@ class Line:
 
 
 def _set(run: _Run, x: float, baseline: float, size: float, ink: Ink) -> SetPiece:
-    shaped = shape(run.text, run.style)
+    shaped = shape(run.text, run.style, run.typeface)
     letters = tuple([round(x + at * size, 3) for at in shaped.letters])
     return SetPiece(
         run.text,
@@ -73,15 +72,16 @@ def _set(run: _Run, x: float, baseline: float, size: float, ink: Ink) -> SetPiec
         run.word,
         letters,
         ink,
+        run.typeface,
     )
 
 
-def verses_of(block: Block, style: Style) -> tuple[tuple[Chunk, ...], ...]:
+def verses_of(block: Block, style: Style, look: TextLook = USUAL_LOOK) -> tuple[tuple[Chunk, ...], ...]:
     """The chunks of each line feed's line of `block`; a paragraph is one such line."""
     words = {word.start: word.id for word in block.words}
     verses, offset = [], 0
     for verse in block.text.split("\n"):
-        verses.append(tuple(_chunks(verse, offset, words, block.emphasis, style)))
+        verses.append(tuple(_chunks(verse, offset, words, block.emphasis, style, look)))
         offset += len(verse) + 1
     return tuple(verses)
 
@@ -93,24 +93,27 @@ def broken(verses: Sequence[tuple[Chunk, ...]], size: float, width: float) -> tu
     return tuple(line for verse in verses for line in _filled(verse, size, width, hanging))
 
 
-def set_text(text: str, size: float, width: float, style: Style) -> tuple[Line, ...]:
+def set_text(text: str, size: float, width: float, style: Style, look: TextLook = USUAL_LOOK) -> tuple[Line, ...]:
     """Lines of plain text that belongs to no passage (cards, credits)."""
-    return tuple(_filled(_chunks(text, 0, {}, (), style), size, width, 0.0))
+    return tuple(_filled(_chunks(text, 0, {}, (), style, look), size, width, 0.0))
 
 
-def _chunks(text: str, offset: int, words: dict[int, str], emphasis: tuple[Emphasis, ...], style: Style) -> list[Chunk]:
+def _chunks(
+    text: str, offset: int, words: dict[int, str], emphasis: tuple[Emphasis, ...], style: Style, look: TextLook
+) -> list[Chunk]:
     chunks: list[Chunk] = []
-    space = shape(" ", style).advance
+    space = shape(" ", style, look.typeface).advance * look.word_spacing
     end_before = -1
     for piece in pieces_of(text):
         touches = piece.start == end_before
         runs, x = list[_Run](), 0.0
         for run, run_style in _runs(piece, offset, emphasis, style):
-            runs.append(_Run(run, run_style, words.get(offset + piece.start, ""), x))
-            x += shape(run, run_style).advance
+            typeface = typeface_for(run, run_style, look.typeface)
+            runs.append(_Run(run, run_style, words.get(offset + piece.start, ""), x, typeface))
+            x += shape(run, run_style, typeface).advance
         if touches and not piece.is_word and chunks:
             before = chunks[-1]
-            clinging = (_Run(run.text, run.style, run.word, run.x + before.width) for run in runs)
+            clinging = (replace(run, x=run.x + before.width) for run in runs)
             chunks[-1] = Chunk((*before.runs, *clinging), before.width + x, before.space_before)
         else:
             chunks.append(Chunk(tuple(runs), x, 0.0 if touches else space))

@@ -5,7 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 from enum import StrEnum
 
-from wordtrail.core.text.model import Style
+from wordtrail.core.text.look import Typeface
+from wordtrail.core.text.model import Area, Style
 
 
 class Ink(StrEnum):
@@ -34,6 +35,7 @@ class SetPiece:
     word: str
     letters: tuple[float, ...]
     ink: Ink = Ink.INK
+    typeface: Typeface = Typeface.ANDIKA
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,8 +61,24 @@ class Panel:
 
 
 @dataclass(frozen=True, slots=True)
+class LaidPicture:
+    """A picture at its place: which block's (a page's photo has its page's id), the file, the part of it
+    that is shown, the rectangle it fills, and what it shows in words."""
+
+    id: str
+    file: str
+    crop: Area
+    x: float
+    y: float
+    width: float
+    height: float
+    shows: str
+
+
+@dataclass(frozen=True, slots=True)
 class LaidPage:
-    """One page as it is seen on the stage. `title` says that it is the title card."""
+    """One page as it is seen on the stage. `title` says that it is the title card. On a `photo` page the
+    words are those of the picture: light and highlights are laid over it, darkening."""
 
     id: str
     label: str
@@ -69,6 +87,8 @@ class LaidPage:
     boxes: tuple[WordBox, ...]
     panels: tuple[Panel, ...] = ()
     title: bool = False
+    pictures: tuple[LaidPicture, ...] = ()
+    photo: bool = False
 
 
 @dataclass(frozen=True, slots=True)

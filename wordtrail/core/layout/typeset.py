@@ -3,17 +3,21 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
+from dataclasses import replace
+from functools import lru_cache
 from itertools import groupby
 
 from wordtrail.core.layout.cards import laid_card
 from wordtrail.core.layout.faces import shape
 from wordtrail.core.layout.fit import Row, column_height, fitted
 from wordtrail.core.layout.lines import set_text
-from wordtrail.core.layout.model import Ink, LaidMark, LaidPage, Layout, Panel, SetPiece, Stretch, WordBox
+from wordtrail.core.layout.model import Ink, LaidMark, LaidPage, LaidPicture, Layout, Panel, SetPiece, Stretch, WordBox
+from wordtrail.core.layout.photo import laid_photo, shows_photo
 from wordtrail.core.layout.stages import WIDE, Stage
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark
-from wordtrail.core.text.model import BlockKind, Page, Passage, Style
+from wordtrail.core.text.look import USUAL_LOOK, TextLook
+from wordtrail.core.text.model import BlockKind, Page, Passage, Picture, Style, permission_line
 
 ASCENT = 1.18
 """Times the size: from the top of a line's room to its baseline."""
@@ -25,47 +29,63 @@ TITLE_SIZES = (120.0, 104.0, 88.0, 76.0, 64.0, 56.0)
 
 def typeset(lesson: Lesson, stage: Stage = WIDE) -> Layout:
     """The layout of `lesson` for one shape of stage, page units throughout."""
-    pages = [title_card(lesson.passages[0], stage)]
-    for passage in lesson.passages:
+    pages = [title_card(lesson.passages[0], stage, lesson.look)]
+    for number, passage in enumerate(lesson.passages):
+        if number and passage.title:
+            pages.append(replace(title_card(passage, stage, lesson.look), id=f"title-{passage.id}"))
         for page in passage.pages:
-            pages += laid_pages(page, stage)
+            pages += laid_photo(page, page.photo, stage) if shows_photo(page) else laid_pages(page, stage, lesson.look)
     bare = Layout(stage.name, stage.width, stage.height, tuple(pages), (), ())
     places = bare.places()
     order = [word.id for word in lesson.script]
     marks = tuple(_laid_mark(lesson, mark, order, places) for mark in lesson.marks)
     cards = tuple(
-        laid_card(point, *places[point.after], stage) for point in lesson.pause_points if point.after in places
+        laid_card(point, *places[point.after], stage, lesson.look)
+        for point in lesson.pause_points
+        if point.after in places
     )
     return Layout(stage.name, stage.width, stage.height, bare.pages, marks, cards)
 
 
-def laid_pages(page: Page, stage: Stage) -> list[LaidPage]:
-    """One page of the passage as one or more pages of the stage."""
-    size, parts = fitted(page, stage)
-    return [
-        _laid(f"{page.id}" if len(parts) == 1 else f"{page.id}.{index + 1}", page.label, size, rows, stage)
+@lru_cache(maxsize=1024)
+def laid_pages(page: Page, stage: Stage, look: TextLook = USUAL_LOOK) -> tuple[LaidPage, ...]:
+    """One page of the passage as one or more pages of the stage. Kept, so that a change to one page of
+    a long passage does not set all the others anew."""
+    size, parts = fitted(page, stage, look)
+    return tuple(
+        _laid(f"{page.id}" if len(parts) == 1 else f"{page.id}.{index + 1}", page.labels, size, rows, stage, look)
         for index, rows in enumerate(parts)
-    ]
+    )
 
 
-def _laid(id: str, label: str, size: float, rows: list[Row], stage: Stage) -> LaidPage:
+def _laid(id: str, label: str, size: float, rows: list[Row], stage: Stage, look: TextLook) -> LaidPage:
     # A short page hangs a little above the middle, as a picture is hung.
     spare = stage.text_height - column_height(rows)
     y = stage.text_top + min(spare * 0.4, 1.2 * size)
     pieces: list[SetPiece] = []
     tops: list[tuple[Row, float]] = []
     boxes: list[WordBox] = []
+    pictures: list[LaidPicture] = []
     for index, row in enumerate(rows):
         y += row.gap if index else 0.0
+        if row.block.picture:
+            pictures.append(_laid_picture(row, row.block.picture, y, stage))
         baseline = y + row.size * ASCENT
         placed = row.line.set_at(stage.text_left + row.inset, baseline, row.ink)
         boxes += _boxes(placed, index)
         pieces += placed
         if row.number:
-            pieces.append(_margin_number(row.number, row.size * NUMBER_SIZE, baseline, stage))
+            pieces.append(_margin_number(row.number, row.size * NUMBER_SIZE, baseline, stage, look))
         tops.append((row, y))
         y += row.height
-    return LaidPage(id, label, size, tuple(pieces), tuple(boxes), _panels(tops, stage))
+    return LaidPage(id, label, size, tuple(pieces), tuple(boxes), _panels(tops, stage), pictures=tuple(pictures))
+
+
+def _laid_picture(row: Row, picture: Picture, y: float, stage: Stage) -> LaidPicture:
+    return LaidPicture(
+        row.block.id, picture.file, picture.crop, stage.text_left, round(y, 3), round(row.line.width, 3),
+        round(row.height, 3), row.block.text,
+    )  # fmt: skip
 
 
 def _boxes(line: list[SetPiece], index: int) -> list[WordBox]:
@@ -78,13 +98,14 @@ def _boxes(line: list[SetPiece], index: int) -> list[WordBox]:
     return boxes
 
 
-def _margin_number(text: str, size: float, baseline: float, stage: Stage) -> SetPiece:
-    shaped = shape(text)
+def _margin_number(text: str, size: float, baseline: float, stage: Stage, look: TextLook) -> SetPiece:
+    shaped = shape(text, Style.PLAIN, look.typeface)
     x = stage.number_right - shaped.advance * size
     letters = tuple(round(x + at * size, 3) for at in shaped.letters)
     return SetPiece(
-        text, round(x, 3), round(baseline, 3), shaped.advance * size, size, Style.PLAIN, "", letters, Ink.QUIET
-    )
+        text, round(x, 3), round(baseline, 3), shaped.advance * size, size, Style.PLAIN, "", letters, Ink.QUIET,
+        look.typeface,
+    )  # fmt: skip
 
 
 def _panels(tops: list[tuple[Row, float]], stage: Stage) -> tuple[Panel, ...]:
@@ -98,17 +119,20 @@ def _panels(tops: list[tuple[Row, float]], stage: Stage) -> tuple[Panel, ...]:
     return tuple(panels)
 
 
-def title_card(passage: Passage, stage: Stage) -> LaidPage:
-    """Title, author and permission in the middle of the stage."""
+def title_card(passage: Passage, stage: Stage, look: TextLook = USUAL_LOOK) -> LaidPage:
+    """Title, author, illustrator, source and permission in the middle of the stage."""
     width = stage.width * 0.72
-    fitting = (s for s in TITLE_SIZES if len(set_text(passage.title, s, width, Style.BOLD)) <= 2)
+    own_look = TextLook(look.typeface)
+    fitting = (s for s in TITLE_SIZES if len(set_text(passage.title, s, width, Style.BOLD, own_look)) <= 2)
     size = next(fitting, TITLE_SIZES[-1])
     texts = [
         (passage.title, size, Style.BOLD, Ink.INK),
         (f"by {passage.author}" if passage.author else "", 50.0, Style.PLAIN, Ink.MOSS),
-        (passage.permission, 30.0, Style.PLAIN, Ink.QUIET),
+        (f"pictures by {passage.illustrator}" if passage.illustrator else "", 36.0, Style.PLAIN, Ink.MOSS),
+        (f"from {passage.source}" if passage.source else "", 30.0, Style.PLAIN, Ink.QUIET),
+        (permission_line(passage), 30.0, Style.PLAIN, Ink.QUIET),
     ]
-    rows = [(line, ink) for text, own, style, ink in texts for line in set_text(text, own, width, style)]
+    rows = [(line, ink) for text, own, style, ink in texts for line in set_text(text, own, width, style, own_look)]
     y = (stage.height - sum(line.size * 1.5 for line, _ in rows)) / 2 - 30
     pieces: list[SetPiece] = []
     for line, ink in rows:
