@@ -242,3 +242,86 @@ class JobCancelled(WordTrailError):
 
     def __init__(self) -> None:
         super().__init__("Stopped, as you asked.", kept="Your lesson and its takes are as they were.")
+
+
+class FileError(WordTrailError):
+    """A file that cannot become a passage."""
+
+    title = "This file cannot be read"
+    status = 422
+
+
+class NotReadable(FileError):
+    """The bytes are not what the file's ending says, or are damaged."""
+
+    def __init__(self, kind: str) -> None:
+        super().__init__(
+            f"This {kind} is damaged, or it is something else with another ending.",
+            kept="Nothing was changed.",
+            next_step="Open it in the program it comes from, save it again, and bring that in.",
+        )
+
+
+class UnknownKind(FileError):
+    """No reader for this kind of file."""
+
+    def __init__(self, ending: str) -> None:
+        what = f"“{ending}” files" if ending else "a file without an ending"
+        super().__init__(
+            f"Word Trail cannot read {what}.",
+            kept="Nothing was changed.",
+            next_step="Choose a text, Markdown, Word, PDF, EPUB or web page, or a photo (JPEG, PNG, WebP, HEIC).",
+        )
+
+
+class EmptyFile(FileError):
+    """A file of no length."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            "This file is empty.", kept="Nothing was changed.", next_step="Save it again, or choose another."
+        )
+
+
+class Locked(FileError):
+    """A file behind a password."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            "This file is locked with a password.",
+            kept="Nothing was changed.",
+            next_step="Open it with the password, save a copy without one, and bring that in.",
+        )
+
+
+class UnpacksTooLarge(FileError):
+    """An archive that unpacks to far more than a book."""
+
+    def __init__(self, most_megabytes: int) -> None:
+        super().__init__(
+            f"This file unpacks to more than {most_megabytes} MB, which no book does.",
+            kept="Nothing was changed.",
+            next_step="Save it again in the program it comes from, or bring in a part of it.",
+        )
+
+
+class PictureTooLarge(FileError):
+    """More pixels than a photo of a page can use."""
+
+    def __init__(self, megapixels: float, most: int) -> None:
+        super().__init__(
+            f"This picture has {megapixels:.0f} million pixels; {most} million are plenty for a page.",
+            kept="Nothing was changed.",
+            next_step="Save it smaller, for instance 3,000 pixels wide, and bring that in.",
+        )
+
+
+class NoWordsFound(FileError):
+    """A file in which there is nothing to read."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            "No words were found in this file.",
+            kept="Nothing was changed.",
+            next_step="If it is a photo, take it straight from above, in good light and in focus.",
+        )

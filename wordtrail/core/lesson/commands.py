@@ -15,10 +15,14 @@ from wordtrail.core.edit.edit_list import Trim
 from wordtrail.core.errors import LessonError
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.reworded import reworded
+from wordtrail.core.lesson.text_changes import apply_to_text
+from wordtrail.core.lesson.text_commands import TEXT_DEEDS, TextCommand
 from wordtrail.core.marks.model import Mark, MarkKind
 from wordtrail.core.pace.guide import FASTEST, SLOWEST
 from wordtrail.core.plan.model import LONGEST_THINK, SHORTEST_THINK, PausePoint
 from wordtrail.core.speech.respelling import Respelling, sounds_of
+from wordtrail.core.text.anchors import carried, reanchor
+from wordtrail.core.text.bare import bare
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.trail.model import Mend
 
@@ -147,12 +151,22 @@ class Respell:
     kind: Literal["respell"] = "respell"
 
 
+@dataclass(frozen=True, slots=True)
+class PutBack:
+    """A loose end's mark goes on the words from `first` to `last`; its pause point after `last`."""
+
+    id: str
+    first: str
+    last: str
+    kind: Literal["put back"] = "put back"
+
+
 Command = (
-    SetText | SetPace | AddPausePoint | ChangePausePoint | RemovePausePoint | AddMark | RemoveMark
-    | ChooseTake | SetTrim | ClearTrim | MoveStart | ClearLooseEnds | Respell
+    TextCommand | SetText | SetPace | AddPausePoint | ChangePausePoint | RemovePausePoint | AddMark | RemoveMark
+    | ChooseTake | SetTrim | ClearTrim | MoveStart | ClearLooseEnds | PutBack | Respell
 )  # fmt: skip
 
-DEEDS: dict[str, str] = {
+DEEDS: dict[str, str] = TEXT_DEEDS | {
     "set text": "changing the text",
     "set pace": "changing the pace",
     "respell": "respelling a word",
@@ -166,6 +180,7 @@ DEEDS: dict[str, str] = {
     "clear trim": "trimming the ends",
     "move start": "moving a word's start",
     "clear loose ends": "clearing the loose ends",
+    "put back": "putting back a loose end",
 }
 """What a command is called behind "Undo" and "Redo"."""
 
@@ -179,7 +194,7 @@ def apply(lesson: Lesson, command: Command) -> Lesson:
                 command.text, id=first.id, title=command.title, author=command.author,
                 permission=command.permission,
             )  # fmt: skip
-            return reworded(lesson, new)
+            return reworded(lesson, (carried(first, reanchor(first, new).passage), *lesson.passages[1:]))
         case SetPace(words_per_minute=rate):
             return replace(lesson, words_per_minute=_within(rate, SLOWEST, FASTEST, "The pace"))
         case AddPausePoint():
@@ -217,6 +232,10 @@ def apply(lesson: Lesson, command: Command) -> Lesson:
             return _with_mend(lesson, command)
         case ClearLooseEnds():
             return replace(lesson, loose_ends=())
+        case PutBack():
+            return _put_back(lesson, command)
+        case _:
+            return apply_to_text(lesson, command)
 
 
 def _with_mark(lesson: Lesson, command: AddMark) -> Lesson:
@@ -229,6 +248,17 @@ def _with_mark(lesson: Lesson, command: AddMark) -> Lesson:
     lesson, id = _issue(lesson, "mark")
     marks = (*lesson.marks, Mark(id, command.mark, first, last, command.meaning))
     return replace(lesson, marks=tuple(sorted(marks, key=lambda mark: positions[mark.first])))
+
+
+def _put_back(lesson: Lesson, command: PutBack) -> Lesson:
+    end = next((end for end in lesson.loose_ends if end.id == command.id), None)
+    if end is None or not (end.mark or end.point):
+        raise LessonError("This loose end holds nothing that could be put back.")
+    lesson = replace(lesson, loose_ends=tuple(one for one in lesson.loose_ends if one.id != end.id))
+    if end.mark:
+        return _with_mark(lesson, AddMark(end.mark.kind, command.first, command.last, end.mark.meaning))
+    assert end.point
+    return apply(lesson, AddPausePoint(command.last, end.point.question, end.point.think_seconds))
 
 
 def _with_trim(lesson: Lesson, command: SetTrim) -> Lesson:
@@ -292,9 +322,9 @@ def _within(value: float, least: float, most: float, what: str) -> float:
 
 
 def _with_respelling(lesson: Lesson, command: Respell) -> Lesson:
-    if command.said.strip() and not any(word.text == command.text for word in lesson.script):
+    if command.said.strip() and not any(bare(word.text) == bare(command.text) for word in lesson.script):
         raise LessonError("There is no such word in the passage.")
-    others = tuple(one for one in lesson.respellings if one.text != command.text)
+    others = tuple(one for one in lesson.respellings if bare(one.text) != bare(command.text))
     if not command.said.strip():
         return replace(lesson, respellings=others)
     sounds_of(command.said)

@@ -8,6 +8,8 @@ from wordtrail.core.edit.edit_list import Trim
 from wordtrail.core.marks.model import FIRST_LEGEND, Mark, Meaning
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.speech.respelling import Respelling, Sounds, sounds_of
+from wordtrail.core.text.bare import bare
+from wordtrail.core.text.look import USUAL_LOOK, TextLook
 from wordtrail.core.text.model import Passage, Word
 from wordtrail.core.trail.model import Mend
 
@@ -17,17 +19,30 @@ USUAL_RATE = 110.0
 
 @dataclass(frozen=True, slots=True)
 class LooseEnd:
-    """Something that hung on a word that went away, and what became of it, in a sentence."""
+    """Something that hung on a word that went away, and what became of it, in a sentence. A mark or
+    pause point that lost its place altogether is kept here, and can be put on other words."""
 
     id: str
     sentence: str
+    mark: Mark | None = None
+    point: PausePoint | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class LeftAsItIs:
+    """A suspicion that the teacher has looked at and found nothing wrong with: of one word (its id),
+    or of every word printed so (its text)."""
+
+    suspicion: str
+    word: str
 
 
 @dataclass(frozen=True, slots=True)
 class Lesson:
     """One or more passages with a plan, and what is kept of which take.
 
-    `issued` is the highest number given to a pause point, mark or loose end so far.
+    `issued` is the highest number given to a passage, pause point, mark or loose end so far.
+    `card_wishes` are the words, as printed, of which the teacher wants a word card.
     """
 
     passages: tuple[Passage, ...]
@@ -40,6 +55,9 @@ class Lesson:
     mends: tuple[Mend, ...] = ()
     loose_ends: tuple[LooseEnd, ...] = ()
     respellings: tuple[Respelling, ...] = ()
+    look: TextLook = USUAL_LOOK
+    left_as_is: tuple[LeftAsItIs, ...] = ()
+    card_wishes: tuple[str, ...] = ()
     issued: int = 0
 
     @property
@@ -54,8 +72,9 @@ class Lesson:
 
     @property
     def respelled(self) -> dict[str, tuple[Sounds, ...]]:
-        """The text of each word that the teacher respelled → how she says it."""
-        return {one.text: (sounds_of(one.said),) for one in self.respellings}
+        """The text of each word that the teacher respelled, however it is pointed → how she says it."""
+        said = {bare(one.text): (sounds_of(one.said),) for one in self.respellings}
+        return {word.text: said[bare(word.text)] for word in self.script if bare(word.text) in said} if said else {}
 
     def positions(self) -> dict[str, int]:
         """Word id → its place in the script, counted from 0."""

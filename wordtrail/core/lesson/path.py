@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.proofing import open_suspects
 from wordtrail.core.trail.checks import places_to_check
 from wordtrail.core.trail.model import Trail
 
@@ -68,15 +69,28 @@ def waypoints(lesson: Lesson, standing: Standing) -> tuple[Waypoint, ...]:
 def next_step(lesson: Lesson, standing: Standing) -> Step:
     """Where the teacher goes on: the first step that asks for something or is not done."""
     path = waypoints(lesson, standing)
-    asking = next((point.step for point in path if point.attention and point.step is not Step.SYNC), None)
+    asking = next(
+        (point.step for point in path if point.attention and _is_pressing(point.step, lesson, standing)), None
+    )
     return asking or next((point.step for point in path if not point.done), Step.SHARE)
+
+
+def _is_pressing(step: Step, lesson: Lesson, standing: Standing) -> bool:
+    """Whether what a step asks for comes before going on: an unfinished take, loose ends, and words to
+    check as long as they were not read aloud."""
+    if step is Step.TEXT:
+        return bool(lesson.loose_ends) or standing.takes == 0
+    return step is Step.RECORD
 
 
 def _text(lesson: Lesson) -> Waypoint:
     words = len(lesson.script)
+    wrong = len(open_suspects(lesson))
     if lesson.loose_ends:
         count = len(lesson.loose_ends)
         return Waypoint(Step.TEXT, True, f"{count} loose end{'s' if count > 1 else ''}", attention=True)
+    if wrong:
+        return Waypoint(Step.TEXT, True, f"{wrong} word{'s' if wrong != 1 else ''} to check", attention=True)
     return Waypoint(Step.TEXT, True, f"{words:,} word{'s' if words != 1 else ''}")
 
 
