@@ -1,12 +1,13 @@
 """Drawing the stage with Skia, from the same boxes as the browser's SVG.
 
-Order, from the ground up: panels, highlights, the lit stone, text, underlines and letters, dots of
-the read path, the pause card. `web/src/stage/` draws the same in the same order.
+Order, from the ground up: panels, pictures, highlights, the lit stone, text, underlines and letters,
+dots of the read path, the pause card. On a photo, highlights and stone darken what is under them.
+`web/src/stage/` draws the same in the same order.
 """
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 from functools import lru_cache
 
 import numpy as np
@@ -14,7 +15,8 @@ import skia
 
 from wordtrail.core.cues.model import CueSheet, StageState
 from wordtrail.core.layout.faces import face_bytes, shape
-from wordtrail.core.layout.model import LaidCard, LaidMark, LaidPage, Layout, SetPiece, Stretch, WordBox
+from wordtrail.core.layout.model import LaidCard, LaidMark, LaidPage, LaidPicture, Layout, SetPiece, Stretch, WordBox
+from wordtrail.core.text.look import Typeface
 from wordtrail.core.text.model import Style
 from wordtrail.media.colours import argb
 
@@ -22,14 +24,18 @@ Rect = tuple[float, float, float, float]
 """Left, top, right, bottom in page units."""
 
 
-@lru_cache(maxsize=8)
-def _typeface(style: Style) -> skia.Typeface:
-    return skia.Typeface.MakeFromData(skia.Data.MakeWithCopy(face_bytes(style)))
+Pictures = Callable[[str], bytes]
+"""The bytes of a picture file that a lesson uses."""
+
+
+@lru_cache(maxsize=32)
+def _face(style: Style, typeface: Typeface) -> skia.Typeface:
+    return skia.Typeface.MakeFromData(skia.Data.MakeWithCopy(face_bytes(style, typeface)))
 
 
 @lru_cache(maxsize=256)
-def _font(style: Style, size: float) -> skia.Font:
-    font = skia.Font(_typeface(style), size)
+def _font(style: Style, size: float, typeface: Typeface) -> skia.Font:
+    font = skia.Font(_face(style, typeface), size)
     font.setSubpixel(True)
     font.setHinting(skia.FontHinting.kNone)
     font.setEdging(skia.Font.Edging.kAntiAlias)
@@ -39,7 +45,7 @@ def _font(style: Style, size: float) -> skia.Font:
 class Painter:
     """Paints one lesson's stage on a surface of `scale` pixels a page unit."""
 
-    def __init__(self, layout: Layout, sheet: CueSheet, scale: float = 1.0) -> None:
+    def __init__(self, layout: Layout, sheet: CueSheet, scale: float = 1.0, pictures: Pictures | None = None) -> None:
         self.layout = layout
         self.sheet = sheet
         self.width, self.height = round(layout.width * scale), round(layout.height * scale)
@@ -56,6 +62,8 @@ class Painter:
         self._first_lit: list[list[str]] = [[] for _ in layout.pages]
         for word in self._first_light:
             self._first_lit[self._places[word][0]].append(word)
+        self._images: dict[str, skia.Image] = {}
+        self._pictures = pictures
         self._blobs = [[_blob(piece) for piece in page.pieces] for page in layout.pages]
 
     def paint(self, state: StageState, waited: float = 0.0, only: Rect | None = None) -> None:
@@ -70,9 +78,16 @@ class Painter:
         page = self.layout.pages[state.page]
         for panel in page.panels:
             _fill_round(canvas, panel.x, panel.y, panel.width, panel.height, 14, "mist")
+        for picture in page.pictures:
+            self._picture(canvas, picture)
+        # One layer, so that light and highlights that overlap darken the photo once.
+        if page.photo:
+            canvas.saveLayer(None, skia.Paint(BlendMode=skia.BlendMode.kMultiply))
         self._highlights(canvas, state)
         if state.lit in self._places:
             _stone(canvas, self._places[state.lit][1], self.layout)
+        if page.photo:
+            canvas.restore()
         for blob, piece in zip(self._blobs[state.page], page.pieces, strict=True):
             if blob:
                 canvas.drawTextBlob(blob, 0, 0, _paint(piece.ink.value))
@@ -83,6 +98,22 @@ class Painter:
         if state.gate in self._cards:
             _card(canvas, self._cards[state.gate], waited, self.layout)
         canvas.restore()
+
+    def _picture(self, canvas: skia.Canvas, picture: LaidPicture) -> None:
+        if picture.file not in self._images and self._pictures:
+            self._images[picture.file] = skia.Image.MakeFromEncoded(
+                skia.Data.MakeWithCopy(self._pictures(picture.file))
+            )
+        image = self._images.get(picture.file)
+        if image is None:
+            return
+        crop = picture.crop
+        part = skia.Rect.MakeXYWH(
+            crop.x * image.width(), crop.y * image.height(), crop.width * image.width(), crop.height * image.height()
+        )
+        place = skia.Rect.MakeXYWH(picture.x, picture.y, picture.width, picture.height)
+        smooth = skia.SamplingOptions(skia.FilterMode.kLinear, skia.MipmapMode.kLinear)
+        canvas.drawImageRect(image, part, place, smooth)
 
     def pixels(self) -> np.ndarray:
         """The surface as rows of BGRA bytes; changes with the next `paint`."""
@@ -190,7 +221,7 @@ def shares(mark: LaidMark, progress: float) -> list[tuple[Stretch, float]]:
 
 
 def _blob(piece: SetPiece) -> skia.TextBlob | None:
-    shaped = shape(piece.text, piece.style)
+    shaped = shape(piece.text, piece.style, piece.typeface)
     if not shaped.glyphs:
         return None
     builder = skia.TextBlobBuilder()
@@ -198,7 +229,7 @@ def _blob(piece: SetPiece) -> skia.TextBlob | None:
         skia.Point(piece.x + x * piece.size, piece.baseline + y * piece.size)
         for x, y in zip(shaped.xs, shaped.ys, strict=True)
     ]
-    builder.allocRunPos(_font(piece.style, piece.size), list(shaped.glyphs), positions)
+    builder.allocRunPos(_font(piece.style, piece.size, piece.typeface), list(shaped.glyphs), positions)
     return builder.make()
 
 

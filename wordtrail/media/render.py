@@ -23,7 +23,7 @@ from wordtrail.core.cues.state import holds_of, state_in_video, video_seconds
 from wordtrail.core.layout.cards import STONES
 from wordtrail.core.layout.model import Layout
 from wordtrail.media.decode import Samples
-from wordtrail.media.draw import Painter, Rect
+from wordtrail.media.draw import Painter, Pictures, Rect
 from wordtrail.media.sound import RATE, add_aac, audio_frames, with_holds
 
 CLOCK = 90_000
@@ -98,11 +98,13 @@ def render(
     size: str = "1080p",
     title: str = "",
     progress: Callable[[float], None] = lambda share: None,
+    pictures: Pictures | None = None,
 ) -> Shares:
     """Write the lesson as MP4 (H.264, AAC) to `path`; `sound` is in lesson time at 48 000 samples a
-    second. `progress` gets the share done and may raise to stop. Returns where the time went."""
+    second. `progress` gets the share done and may raise to stop; `pictures` gives the bytes of each
+    picture file. Returns where the time went."""
     shares = Shares(seconds=video_seconds(sheet))
-    canvas = _Canvas(Painter(layout, sheet, SIZES[size]), shares)
+    canvas = _Canvas(Painter(layout, sheet, SIZES[size], pictures), shares)
     with av.open(str(path), "w", format="mp4", options={"movflags": "+faststart"}) as container:
         container.metadata["title"] = title
         encoder = _Encoder(container, canvas.painter, with_holds(sound, holds_of(sheet)), shares)
@@ -270,8 +272,8 @@ def _fill(frame: av.VideoFrame, planes: np.ndarray) -> None:
         rows[: source.shape[0], : source.shape[1]] = source
 
 
-def poster(layout: Layout, sheet: CueSheet) -> bytes:
+def poster(layout: Layout, sheet: CueSheet, pictures: Pictures | None = None) -> bytes:
     """A JPEG picture of the title card."""
-    painter = Painter(layout, sheet)
+    painter = Painter(layout, sheet, pictures=pictures)
     painter.paint(StageState(0, "", 0, (), "", ""))
     return painter.jpeg()
