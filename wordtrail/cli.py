@@ -8,21 +8,23 @@ import secrets
 import signal
 import sys
 import tempfile
+from functools import partial
 from pathlib import Path
 
 from wordtrail.core.align.aligner import Explained, explained
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.values import RATE
 from wordtrail.core.errors import NotFound, WordTrailError
-from wordtrail.core.text.intake import passage_from_text
+from wordtrail.core.text.intake import passage_from_pages, passage_from_text
 from wordtrail.core.text.model import Passage
-from wordtrail.formats import explanation_json, trail_json, webvtt
+from wordtrail.formats import copies, explanation_json, trail_json, webvtt
 from wordtrail.media.decode import decode
 from wordtrail.media.path_picture import pictures
 from wordtrail.store.documents import from_json, to_json
 from wordtrail.workspace import Workspace, open_workspace
 
 DEFAULT_DATA = Path("data")
+EXPORTS = ("notation", "passage", "trail", "captions", *copies.KINDS)
 
 
 def main(arguments: list[str] | None = None) -> int:
@@ -59,7 +61,9 @@ def _parser() -> argparse.ArgumentParser:
     document = commands.add_parser("openapi", help="write the API's OpenAPI document")
     document.add_argument("-o", "--output", type=Path, required=True)
     document.set_defaults(run=_openapi)
-    importing = commands.add_parser("import", help="make a passage of a text file")
+    importing = commands.add_parser(
+        "import", help="make a passage of a file, or (.hocr, .alto) find the words of a photo"
+    )
     importing.add_argument("file", type=Path)
     importing.add_argument("-o", "--output", type=Path, required=True)
     importing.set_defaults(run=_import)
@@ -79,7 +83,7 @@ def _parser() -> argparse.ArgumentParser:
     _with_data(rendering)
     exporting = commands.add_parser("export", help="write a lesson in an open format")
     exporting.add_argument("lesson", help="a lesson's id or title")
-    exporting.add_argument("--as", dest="format", choices=["text", "passage", "trail", "captions"], required=True)
+    exporting.add_argument("--as", dest="format", choices=EXPORTS, required=True)
     exporting.add_argument("-o", "--output", type=Path, required=True)
     exporting.set_defaults(run=_export)
     _with_data(exporting)
@@ -141,8 +145,30 @@ def _openapi(options: argparse.Namespace) -> None:
 
 
 def _import(options: argparse.Namespace) -> None:
-    text = options.file.read_text(encoding="utf-8-sig", errors="replace")
-    options.output.write_text(to_json(passage_from_text(text, title=options.file.stem)), encoding="utf-8")
+    from wordtrail.jobs.file_work import chapters_of
+    from wordtrail.store.blobs import Blobs
+
+    file: Path = options.file
+    if options.output.suffix in (".hocr", ".xml", ".alto"):
+        _import_scan(file, options.output)
+        return
+    with tempfile.TemporaryDirectory() as folder:
+        ending = file.suffix[1:].lower()
+        chapters = chapters_of(Blobs(Path(folder)), file.read_bytes(), ending)
+    pages = [page for chapter in chapters for page in chapter.pages]
+    passage = passage_from_pages(pages, title=chapters[0].title or file.stem, author=chapters[0].author)
+    options.output.write_text(to_json(passage), encoding="utf-8")
+
+
+def _import_scan(file: Path, output: Path) -> None:
+    """Read a photo and write where every word stands on it, as hOCR or ALTO."""
+    from wordtrail.formats import alto, hocr
+    from wordtrail.media.pictures import opened
+    from wordtrail.media.reading.reader import lines_in_photo, read_page
+
+    page = read_page(opened(file.read_bytes()))
+    scanned = [hocr.ScannedPage(page.width, page.height, lines_in_photo(page))]
+    output.write_bytes(hocr.write(scanned).encode() if output.suffix == ".hocr" else alto.write(scanned))
 
 
 def _align(options: argparse.Namespace) -> None:
@@ -207,14 +233,19 @@ def _render(options: argparse.Namespace) -> None:
 def _export(options: argparse.Namespace) -> None:
     from wordtrail.core.text.notation import write_notation
     from wordtrail.jobs.lesson_work import showing
+    from wordtrail.store.pictures import read_picture
 
     workspace = open_workspace(options.data)
     lesson_id = _lesson_named(workspace, options.lesson)
     with workspace.database.session() as session:
         show = showing(session, lesson_id)
     passage = show.lesson.passages[0]
+    if options.format in copies.KINDS:
+        pictures = partial(read_picture, workspace.blobs)
+        options.output.write_bytes(copies.copy_of(passage, options.format, pictures).data)
+        return
     match options.format:
-        case "text":
+        case "notation":
             text = write_notation(passage) + "\n"
         case "passage":
             text = to_json(passage)

@@ -10,9 +10,15 @@ from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.commands import Command
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.path import Step, Waypoint
+from wordtrail.core.lesson.proofing import Undescribed
 from wordtrail.core.pace.guide import GuidedWord
+from wordtrail.core.speech.saying import Saying
+from wordtrail.core.text.checks import Suspect
+from wordtrail.core.text.facts import Facts
+from wordtrail.core.text.glossary import GlossaryLink
 from wordtrail.core.trail.checks import Check, Figures
 from wordtrail.core.trail.model import Trail
+from wordtrail.core.trail.walks import Walk
 
 
 class Problem(BaseModel):
@@ -131,7 +137,7 @@ class Change(BaseModel):
     command: Command = Field(discriminator="kind")
 
 
-class Walk(BaseModel):
+class Revision(BaseModel):
     revision: int
 
 
@@ -140,15 +146,76 @@ class Guide(BaseModel):
 
 
 class TrailView(BaseModel):
-    """A take's trail with what was mended by hand, what wants a listen, and what is kept of the take."""
+    """A take's trail with what was mended by hand, what wants a listen, and what is kept of the take.
+    `walks` are the visits that were read on one after another, in a line."""
 
     trail: Trail
+    walks: list[Walk]
     checks: list[Check]
     figures: Figures
     trim_start: float
     trim_end: float
     trimmed_by_hand: bool
     loose_mends: int
+
+
+class TextView(BaseModel):
+    """What a passage still asks for, what is known of it, and how its words are said."""
+
+    passage: str
+    suspects: list[Suspect]
+    undescribed: list[Undescribed]
+    facts: Facts
+    glossary: list[GlossaryLink]
+    sayings: list[Saying]
+    before_sharing: list[str]
+
+
+class Chapter(BaseModel):
+    """A passage that was found in a file: a book has several."""
+
+    title: str
+    words: int
+    pages: int
+    photos: int
+    first_words: str
+    notes: list[str]
+
+
+class BroughtFile(BaseModel):
+    """A file that was brought in, how far its reading is, and what was found in it."""
+
+    id: str
+    name: str
+    ending: str
+    size: int
+    job: Job | None
+    chapters: list[Chapter]
+
+
+class ChosenFile(BaseModel):
+    """A file and which of its chapters are wanted (none named: all)."""
+
+    file: str = Field(max_length=64)
+    chapters: list[int] = Field(default=[], max_length=2000)
+
+
+class NewLessonFromFiles(BaseModel):
+    files: list[ChosenFile] = Field(min_length=1, max_length=200)
+    title: str = Field(default="", max_length=300)
+    unit: str = Field(default="", max_length=200)
+
+
+class PagesFromFiles(BaseModel):
+    revision: int
+    files: list[ChosenFile] = Field(min_length=1, max_length=200)
+    passage: str = Field(default="", max_length=64)
+
+
+class KeptPicture(BaseModel):
+    file: str
+    width: int
+    height: int
 
 
 class Stage(BaseModel):

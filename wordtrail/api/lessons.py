@@ -19,6 +19,7 @@ from wordtrail.core.pace.guide import pace_guide
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.trail.checks import figures, places_to_check
 from wordtrail.core.trail.mending import mended
+from wordtrail.core.trail.walks import walks
 from wordtrail.jobs.lesson_work import showing
 from wordtrail.jobs.queue import VIDEO
 from wordtrail.store.lessons import add_lesson, all_lessons, change, get_lesson, names_of, remove_lesson, walk
@@ -122,13 +123,13 @@ def change_lesson(path: LessonPath, body: answers.Change) -> Response:
 
 
 @routes.post("/lessons/<lesson>/undo", responses={200: answers.LessonView})
-def undo(path: LessonPath, body: answers.Walk) -> Response:
+def undo(path: LessonPath, body: answers.Revision) -> Response:
     """Take the last change back."""
     return _walk(path.lesson, body.revision, -1)
 
 
 @routes.post("/lessons/<lesson>/redo", responses={200: answers.LessonView})
-def redo(path: LessonPath, body: answers.Walk) -> Response:
+def redo(path: LessonPath, body: answers.Revision) -> Response:
     """Make the change again that was taken back."""
     return _walk(path.lesson, body.revision, +1)
 
@@ -177,6 +178,7 @@ def trail(path: LessonPath, query: TakeQuery) -> Response:
     return answer(
         answers.TrailView(
             trail=shown,
+            walks=list(walks(shown, {word.id: place for place, word in enumerate(lesson.script)})),
             checks=list(places_to_check(shown, {word.id: word.text for word in lesson.script})),
             figures=figures(shown, len(lesson.script)),
             trim_start=by_hand.start if by_hand else start,

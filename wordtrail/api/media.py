@@ -15,10 +15,12 @@ from wordtrail.api.takes import LessonPath, TakePath
 from wordtrail.api.views import link_url
 from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.faces import face_bytes
+from wordtrail.core.text.look import Typeface
 from wordtrail.core.text.model import Style
 from wordtrail.jobs.lesson_work import kept_sound, showing
 from wordtrail.standins.microphone import narration_for
 from wordtrail.store.lessons import get_lesson
+from wordtrail.store.pictures import PICTURE_FILE, read_picture
 from wordtrail.store.sharing import link_of
 from wordtrail.store.tables import VideoRow
 from wordtrail.store.takes import TakeFiles, get_take
@@ -34,7 +36,12 @@ class VideoPath(BaseModel):
 
 
 class FacePath(BaseModel):
+    typeface: Typeface
     style: Style
+
+
+class PicturePath(BaseModel):
+    file: str = Field(pattern=PICTURE_FILE)
 
 
 class DownloadQuery(BaseModel):
@@ -119,9 +126,23 @@ def qr_code(path: LessonPath) -> Response:
     return Response(drawn.getvalue(), mimetype="image/svg+xml")
 
 
-@routes.get("/faces/<style>.ttf")
+def picture_answer(file: str) -> Response:
+    """A kept picture as an answer. Raises NotFound."""
+    data = read_picture(context().workspace.blobs, file)
+    response = Response(data, mimetype="image/png" if file.endswith(".png") else "image/jpeg")
+    response.headers["Cache-Control"] = "private, max-age=604800, immutable"
+    return response
+
+
+@routes.get("/faces/<typeface>/<style>.ttf")
 def face(path: FacePath) -> Response:
     """A font file: the very one that the layout was measured with."""
-    response = Response(face_bytes(path.style), mimetype="font/ttf")
+    response = Response(face_bytes(path.style, path.typeface), mimetype="font/ttf")
     response.headers["Cache-Control"] = "public, max-age=604800"
     return response
+
+
+@routes.get("/pictures/<file>")
+def picture(path: PicturePath) -> Response:
+    """A picture that is kept."""
+    return picture_answer(path.file)

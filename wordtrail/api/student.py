@@ -8,9 +8,11 @@ from pydantic import BaseModel, Field
 
 from wordtrail.api import answers
 from wordtrail.api.context import answer, context
-from wordtrail.core.errors import NothingToShow
+from wordtrail.api.media import picture_answer
+from wordtrail.core.errors import NotFound, NothingToShow
 from wordtrail.jobs.lesson_work import Showing, kept_sound, showing
 from wordtrail.store.lessons import names_of
+from wordtrail.store.pictures import PICTURE_FILE
 from wordtrail.store.sharing import lesson_behind
 from wordtrail.store.takes import get_take
 
@@ -19,6 +21,10 @@ routes = APIBlueprint("student", __name__, url_prefix="/api/student")
 
 class TokenPath(BaseModel):
     token: str = Field(max_length=64)
+
+
+class TokenPicturePath(TokenPath):
+    file: str = Field(pattern=PICTURE_FILE)
 
 
 def _show(token: str) -> tuple[Showing, bool]:
@@ -53,3 +59,13 @@ def student_sound(path: TokenPath) -> Response:
     """The lesson's sound, in ranges."""
     show, _ = _show(path.token)
     return send_file(kept_sound(context().workspace, show.edits), mimetype="audio/mp4", conditional=True)
+
+
+@routes.get("/<token>/pictures/<file>")
+def student_picture(path: TokenPicturePath) -> Response:
+    """A picture of the lesson behind a link, and no other."""
+    show, _ = _show(path.token)
+    shown = {picture.file for page in show.layout.pages for picture in page.pictures}
+    if path.file not in shown:
+        raise NotFound("picture")
+    return picture_answer(path.file)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import hashlib
 from dataclasses import dataclass, replace
+from functools import partial
 from pathlib import Path
 
 from sqlalchemy.orm import Session
@@ -26,6 +27,7 @@ from wordtrail.media.render import poster, render
 from wordtrail.media.sound import lesson_sound, write_m4a
 from wordtrail.store.documents import to_json
 from wordtrail.store.lessons import KeptLesson, get_lesson
+from wordtrail.store.pictures import read_picture
 from wordtrail.store.tables import VideoRow, new_id
 from wordtrail.store.takes import TakeFiles, trails_of
 from wordtrail.workspace import Workspace
@@ -93,15 +95,16 @@ def make_video(workspace: Workspace, lesson_id: str, report: Progress, size: str
         show = showing(session, lesson_id)
     sound = sound_of(workspace, show.edits)
     video = new_id()
+    pictures = partial(read_picture, workspace.blobs)
     with workspace.blobs.making(f"videos/{video}/video.mp4") as path:
         render(
             show.layout, show.sheet, sound, path, size=size, title=show.lesson.title,
-            progress=lambda share: report(DRAWING, share),
+            progress=lambda share: report(DRAWING, share), pictures=pictures,
         )  # fmt: skip
         bytes_written = path.stat().st_size
     report(KEEPING, 0.5)
     workspace.blobs.write(f"videos/{video}/captions.vtt", webvtt.write(show.sheet).encode())
-    workspace.blobs.write(f"videos/{video}/poster.jpg", poster(show.layout, show.sheet))
+    workspace.blobs.write(f"videos/{video}/poster.jpg", poster(show.layout, show.sheet, pictures))
     with workspace.database.session() as session:
         session.add(
             VideoRow(

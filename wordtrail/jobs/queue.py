@@ -8,6 +8,7 @@ import threading
 from huey import SqliteHuey
 
 from wordtrail.core.errors import JobCancelled, WordTrailError
+from wordtrail.jobs.file_work import FILE_STEPS, read_file
 from wordtrail.jobs.lesson_work import VIDEO_STEPS, make_video
 from wordtrail.jobs.report import Report
 from wordtrail.jobs.take_work import ALIGN_STEPS, align_take
@@ -16,8 +17,8 @@ from wordtrail.store.tables import JobRow, new_id
 from wordtrail.store.takes import get_take
 from wordtrail.workspace import Workspace
 
-ALIGN, VIDEO = "align", "video"
-STEPS = {ALIGN: ALIGN_STEPS, VIDEO: VIDEO_STEPS}
+ALIGN, VIDEO, READ = "align", "video", "read"
+STEPS = {ALIGN: ALIGN_STEPS, VIDEO: VIDEO_STEPS, READ: FILE_STEPS}
 """What each kind of work does, in order, in words for the teacher."""
 
 SWEEP_EVERY = 3.0
@@ -33,7 +34,7 @@ class Queue:
         self._huey = SqliteHuey("wordtrail", filename=str(workspace.folder / "queue.db"), results=False)
         self._perform = self._huey.task()(self._run)
 
-    def add(self, kind: str, lesson_id: str, subject: str) -> JobRow:
+    def add(self, kind: str, lesson_id: str | None, subject: str) -> JobRow:
         """A new job (or the one under way for the same subject), on its way to a worker."""
         with self.workspace.database.session() as session:
             row = add_job(session, self.workspace.owner, kind, lesson_id, subject)
@@ -96,7 +97,10 @@ def _do(workspace: Workspace, row: JobRow, report: Report) -> str:
     if row.kind == ALIGN:
         align_take(workspace, row.subject, report)
         return ""
-    if row.kind == VIDEO:
+    if row.kind == READ:
+        read_file(workspace, row.subject, report)
+        return ""
+    if row.kind == VIDEO and row.lesson_id:
         size = row.subject.rpartition(":")[2]
         return make_video(workspace, row.lesson_id, report, size)
     raise ValueError(f"unknown kind of job: {row.kind}")

@@ -19,7 +19,7 @@ MOST_TRIES = 4
 ACTIVE = ("waiting", "running")
 
 
-def add_job(session: Session, owner: Owner, kind: str, lesson_id: str, subject: str) -> JobRow:
+def add_job(session: Session, owner: Owner, kind: str, lesson_id: str | None, subject: str) -> JobRow:
     """A new job, or the one that is already under way for the same subject."""
     same = session.scalars(
         select(JobRow).where(JobRow.kind == kind, JobRow.subject == subject, JobRow.state.in_(ACTIVE))
@@ -43,6 +43,12 @@ def get_job(session: Session, id: str, owner: Owner | None = None) -> JobRow:
 def jobs_of(session: Session, lesson_id: str) -> list[JobRow]:
     """A lesson's jobs, the newest first."""
     return list(session.scalars(select(JobRow).where(JobRow.lesson_id == lesson_id).order_by(JobRow.made_at.desc())))
+
+
+def job_about(session: Session, kind: str, subject: str) -> JobRow | None:
+    """The newest job of a kind for a subject."""
+    wanted = select(JobRow).where(JobRow.kind == kind, JobRow.subject == subject).order_by(JobRow.made_at.desc())
+    return session.scalars(wanted).first()
 
 
 def claim(session: Session, id: str, worker: str) -> bool:

@@ -99,11 +99,12 @@ class TrailRow(Owned, Base):
 
 
 class JobRow(Owned, Base):
-    """Long work: what it is about, how far it is, and when its worker last gave a sign."""
+    """Long work: what it is about, how far it is, and when its worker last gave a sign. Reading a file
+    belongs to no lesson yet."""
 
     __tablename__ = "jobs"
     kind: Mapped[str] = mapped_column(String(40))
-    lesson_id: Mapped[str] = mapped_column(ForeignKey("lessons.id", ondelete="CASCADE"), index=True)
+    lesson_id: Mapped[str | None] = mapped_column(ForeignKey("lessons.id", ondelete="CASCADE"), index=True)
     subject: Mapped[str] = mapped_column(String(64), index=True)
     state: Mapped[str] = mapped_column(String(20), default="waiting", index=True)
     step: Mapped[str] = mapped_column(String(120), default="")
@@ -113,6 +114,16 @@ class JobRow(Owned, Base):
     cancel_asked: Mapped[bool] = mapped_column(default=False)
     message: Mapped[str] = mapped_column(Text, default="")
     worker: Mapped[str] = mapped_column(String(40), default="")
+
+
+class FileRow(Owned, Base):
+    """A file that was brought in to become pages of a passage; `document` is what was read from it."""
+
+    __tablename__ = "files"
+    name: Mapped[str] = mapped_column(String(200))
+    ending: Mapped[str] = mapped_column(String(12))
+    size: Mapped[int] = mapped_column(Integer)
+    document: Mapped[str] = mapped_column(Text, default="")
 
 
 class VideoRow(Owned, Base):

@@ -1,0 +1,95 @@
+"""What is known of a lesson's text: words to check, facts, glossary, how words are said; and the way out."""
+
+from __future__ import annotations
+
+import re
+from functools import partial
+
+from flask import Response
+from flask_openapi.blueprint import APIBlueprint
+from pydantic import BaseModel, Field
+
+from wordtrail.api import answers
+from wordtrail.api.context import answer, context
+from wordtrail.api.takes import LessonPath
+from wordtrail.core.errors import NotFound
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.proofing import before_sharing, open_suspects, undescribed
+from wordtrail.core.speech.respelling import sounds_of
+from wordtrail.core.speech.saying import first_sounds, sayings
+from wordtrail.core.text.facts import facts_of
+from wordtrail.core.text.glossary import glossary_links
+from wordtrail.core.text.model import Passage
+from wordtrail.formats.copies import copy_of
+from wordtrail.standins.voice import say
+from wordtrail.store.lessons import get_lesson
+from wordtrail.store.pictures import read_picture
+
+routes = APIBlueprint("text", __name__, url_prefix="/api")
+
+
+class PassageQuery(BaseModel):
+    passage: str = Field(default="", max_length=64)
+
+
+class ExportPath(LessonPath):
+    kind: str = Field(pattern="^(markdown|text|docx|epub|json)$")
+
+
+class SayQuery(BaseModel):
+    text: str = Field(max_length=120)
+    said: str = Field(default="", max_length=200)
+
+
+@routes.get("/lessons/<lesson>/text", responses={200: answers.TextView})
+def text_view(path: LessonPath, query: PassageQuery) -> Response:
+    """What one passage of a lesson (the first, when none is named) still asks for, and what is known of it."""
+    lesson = _lesson(path.lesson)
+    passage = _passage(lesson, query.passage)
+    words = {word.id for word in passage.words}
+    own = {one.text: one.said for one in lesson.respellings}
+    return answer(
+        answers.TextView(
+            passage=passage.id,
+            suspects=[suspect for suspect in open_suspects(lesson) if suspect.word in words],
+            undescribed=list(undescribed(passage)),
+            facts=facts_of(passage, lesson.words_per_minute, own),
+            glossary=list(glossary_links(passage)),
+            sayings=list(sayings(passage.words, own)),
+            before_sharing=list(before_sharing(lesson)),
+        )
+    )
+
+
+@routes.get("/say")
+def say_word(query: SayQuery) -> Response:
+    """The simulated voice says a printed word, by a respelling where one is given."""
+    own = (sounds_of(query.said),) if query.said.strip() else ()
+    sounds = first_sounds(query.text, own)
+    if not sounds:
+        raise NotFound("sound")
+    return Response(say(sounds), mimetype="audio/wav")
+
+
+@routes.get("/lessons/<lesson>/passage/<kind>")
+def export(path: ExportPath, query: PassageQuery) -> Response:
+    """A passage as Markdown, plain text, Word document, EPUB or our own JSON."""
+    passage = _passage(_lesson(path.lesson), query.passage)
+    copy = copy_of(passage, path.kind, partial(read_picture, context().workspace.blobs))
+    name = re.sub(r"[^\w ’'-]", "", passage.title).strip() or "passage"
+    response = Response(copy.data, mimetype=copy.media_type)
+    response.headers.set("Content-Disposition", "attachment", filename=f"{name}.{copy.ending}")
+    return response
+
+
+def _lesson(id: str) -> Lesson:
+    where = context().workspace
+    with where.database.session() as session:
+        return get_lesson(session, id, where.owner).lesson
+
+
+def _passage(lesson: Lesson, id: str) -> Passage:
+    found = next((passage for passage in lesson.passages if passage.id == id), None)
+    if id and found is None:
+        raise NotFound("passage")
+    return found or lesson.passages[0]

@@ -1,0 +1,194 @@
+"""From a file that was brought in to draft pages: which reader reads it, and how far it is."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from functools import partial
+
+from wordtrail.core.align.values import Progress
+from wordtrail.core.errors import FileError, NoWordsFound, UnknownKind
+from wordtrail.core.text.draft import DraftBlock, DraftPage, DraftPassage, DraftPhoto, KeepPicture
+from wordtrail.core.text.intake import checked
+from wordtrail.core.text.model import BlockKind, Picture
+from wordtrail.core.text.print_lines import blocks_of_lines
+from wordtrail.core.text.suggest import suggested
+from wordtrail.formats import alto, hocr, html_page, markdown, passage_json, plain_text, word_document
+from wordtrail.formats.epub import Book
+from wordtrail.formats.pdf import PdfFile
+from wordtrail.media.pictures import opened, written
+from wordtrail.media.reading.reader import ReadPage, read_page
+from wordtrail.store.blobs import Blobs
+from wordtrail.store.documents import from_json, to_json
+from wordtrail.store.files import ReadFile, file_key, get_file, keep_reading, page_key
+from wordtrail.store.pictures import keep_picture_file
+from wordtrail.workspace import Workspace
+
+OPENING, READING = "Opening the file", "Reading the pages"
+FILE_STEPS = (OPENING, READING)
+"""What is done with a file, in order."""
+
+TEXT_ENDINGS = ("txt", "text")
+PHOTO_ENDINGS = ("jpg", "jpeg", "png", "webp", "heic", "heif", "gif", "bmp", "tif", "tiff")
+
+
+def read_file(workspace: Workspace, file_id: str, report: Progress) -> None:
+    """Read a file and keep what it holds. Pages of a scan that were read before a crash are not read again."""
+    report(OPENING, 0.0)
+    with workspace.database.session() as session:
+        row = get_file(session, file_id)
+        name, ending = row.name, row.ending
+    data = workspace.blobs.read(file_key(file_id))
+    chapters = chapters_of(workspace.blobs, data, ending, report, file_id)
+    if not any(page.blocks for chapter in chapters for page in chapter.pages):
+        raise NoWordsFound
+    titled = tuple(replace(one, title=one.title or name) for one in chapters)
+    with workspace.database.session() as session:
+        keep_reading(session, file_id, ReadFile(titled))
+
+
+def chapters_of(
+    blobs: Blobs, data: bytes, ending: str, report: Progress = lambda step, share: None, file_id: str = ""
+) -> tuple[DraftPassage, ...]:
+    """The passages in a file of that ending; its bytes have the last word. Raises FileError and PassageError."""
+    keep = partial(keep_picture, blobs)
+    kind = kind_of(data, ending)
+    if kind == "epub":
+        book = Book(data)
+        listed = book.chapters()
+        chapters = []
+        for number, chapter in enumerate(listed):
+            report(READING, number / len(listed))
+            read = book.read(chapter.name, keep)
+            chapters.append(replace(read, title=chapter.title, pages=suggested(read.pages)))
+        return tuple(one for one in chapters if one.pages)
+    if kind == "pdf":
+        return (_pdf(blobs, data, report, file_id),)
+    if kind == "photo":
+        page = _photo(blobs, data, report)
+        return (DraftPassage((page,)),)
+    draft = _draft(kind, data, keep)
+    if kind not in ("json", "txt"):
+        checked(" ".join(block.text for page in draft.pages for block in page.blocks))
+    pages = draft.pages if kind == "json" else suggested(draft.pages)
+    return (replace(draft, pages=pages),)
+
+
+def _draft(kind: str, data: bytes, keep: KeepPicture) -> DraftPassage:
+    """The passage in a file that is read at once. Raises FileError and PassageError."""
+    match kind:
+        case "md":
+            return markdown.read(data, keep)
+        case "html":
+            return html_page.read(plain_text.decoded(data), keep)
+        case "docx":
+            return word_document.read(data, keep)
+        case "hocr":
+            return hocr.read(data)
+        case "alto":
+            return alto.read(data)
+        case "json":
+            return passage_json.read(data)
+        case _:
+            return plain_text.read(data)
+
+
+def kind_of(data: bytes, ending: str) -> str:
+    """Which reader reads a file. Raises UnknownKind."""
+    head = data[:1024].lstrip(b"\xef\xbb\xbf \t\r\n")
+    if head.startswith(b"%PDF-"):
+        return "pdf"
+    if data.startswith(b"PK\x03\x04"):
+        if b"mimetypeapplication/epub+zip" in data[:120] or ending == "epub":
+            return "epub"
+        if ending in ("docx", "dotx") or b"word/" in data[:4096] or b"[Content_Types].xml" in data[:200]:
+            return "docx"
+    if ending in PHOTO_ENDINGS or _looks_like_a_photo(data):
+        return "photo"
+    if head[:200].lower().startswith((b"<!doctype html", b"<html", b"<?xml")):
+        if b"http://www.loc.gov/standards/alto/" in data[:2000]:
+            return "alto"
+        return "hocr" if b"ocr_page" in data else "html"
+    known = {
+        "md": "md", "markdown": "md", "htm": "html", "html": "html", "xhtml": "html", "docx": "docx", "epub": "epub",
+        "pdf": "pdf", "hocr": "hocr", "alto": "alto", "json": "json", **dict.fromkeys(TEXT_ENDINGS, "txt"),
+    }  # fmt: skip
+    if ending not in known:
+        raise UnknownKind(ending)
+    return known[ending]
+
+
+def _looks_like_a_photo(data: bytes) -> bool:
+    heads = (b"\xff\xd8\xff", b"\x89PNG\r\n", b"GIF8", b"II*\x00", b"MM\x00*")
+    return data.startswith(heads) or (data[:4] == b"RIFF" and data[8:12] == b"WEBP") or data[4:8] == b"ftyp"
+
+
+def keep_picture(blobs: Blobs, data: bytes) -> Picture | None:
+    """Keep a picture that stands in a file; None for what cannot be seen (a damaged one, a tracking dot)."""
+    try:
+        pixels = opened(data)
+    except FileError:
+        return None
+    if min(pixels.shape[:2]) < SMALLEST_PICTURE:
+        return None
+    encoded, ending, width, height = written(pixels)
+    return Picture(keep_picture_file(blobs, encoded, ending), width, height)
+
+
+SMALLEST_PICTURE = 24
+"""Pixels: what is smaller is a bullet or a rule."""
+
+
+def _pdf(blobs: Blobs, data: bytes, report: Progress, file_id: str) -> DraftPassage:
+    """Every page by its own text, or read from its picture where it has none."""
+    file = PdfFile(data)
+    try:
+        pages, scans = [], 0
+        for number in range(file.pages):
+            report(READING, number / file.pages)
+            kept = page_key(file_id, number)
+            if file_id and blobs.exists(kept):
+                pages.append(from_json(DraftPage, blobs.read(kept)))
+                continue
+            page = file.draft(number)
+            if page is None:
+                scans += 1
+                part = partial(_part_of, report, number, file.pages)
+                try:
+                    page = _photo(blobs, file.picture(number), part)
+                except NoWordsFound:
+                    continue
+                if file_id:
+                    blobs.write(kept, to_json(page).encode())
+            pages.append(page)
+        about = f"{scans} of {file.pages} pages were read from their pictures." if scans else ""
+        return DraftPassage(suggested(pages), file.title, file.author, notes=(about,) if about else ())
+    finally:
+        file.close()
+
+
+def _part_of(report: Progress, number: int, pages: int, step: str, share: float) -> None:
+    """How far one page's reading brings the whole file."""
+    report(READING, (number + share) / pages)
+
+
+def _photo(blobs: Blobs, data: bytes, report: Progress) -> DraftPage:
+    """A page read from its photo, which is kept beside it."""
+    read = read_page(opened(data), lambda step, share: report(READING, share))
+    return page_of_reading(blobs, read)
+
+
+def page_of_reading(blobs: Blobs, read: ReadPage) -> DraftPage:
+    """The draft page of a page that was read: its blocks, and its straightened photo with the words' places."""
+    encoded, ending, width, height = written(read.pixels)
+    scale = width / read.pixels.shape[1]
+    words = tuple(
+        replace(
+            word, x=round(word.x * scale, 1), y=round(word.y * scale, 1), width=round(word.width * scale, 1),
+            height=round(word.height * scale, 1), baseline=round(word.baseline * scale, 1),
+        )
+        for line in read.lines
+        for word in line.words
+    )  # fmt: skip
+    photo = DraftPhoto(keep_picture_file(blobs, encoded, ending), width, height, words)
+    blocks = tuple(suggested([DraftPage("", blocks_of_lines(read.lines))])[0].blocks)
+    return DraftPage("", blocks or (DraftBlock(BlockKind.PARAGRAPH, "…"),), photo)
