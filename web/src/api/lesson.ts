@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, inject, provide, ref, type InjectionKey, type Ref } from 'vue'
 import { ask, client, Problem, type Command, type Job, type LessonView } from './client'
+import { sharing } from './sharing'
 
 const isActive = (job: Job) => job.state === 'waiting' || job.state === 'running'
 
@@ -15,6 +16,9 @@ export function openLesson(id: Ref<string>) {
     queryFn: () => ask(client.GET('/api/lessons/{lesson}', { params: { path: { lesson: id.value } } })),
     refetchInterval: (state) => (state.state.data?.jobs.some(isActive) ? 700 : false),
     retry: false,
+    // A long passage is a large value: it is replaced as a whole, never changed inside, and compared block by block.
+    shallow: true,
+    structuralSharing: (older, newer) => sharing(older as LessonView | undefined, newer as LessonView),
   })
   const view = computed(() => query.data.value)
 
@@ -60,6 +64,7 @@ export function openLesson(id: Ref<string>) {
         (job) => job.kind === kind && isActive(job) && (!subject || job.subject === subject),
       ),
     lastJob: (kind: string) => view.value?.jobs.find((job) => job.kind === kind),
+    attempt,
     send: (command: Command) =>
       attempt((revision) =>
         ask(client.POST('/api/lessons/{lesson}/commands', { params: path(), body: { revision, command } })),

@@ -364,6 +364,143 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Hand over a file; it is read in the background. */
+        post: operations["files_bring_files_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/files/{file}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far the reading of a file is, and what was found in it. */
+        get: operations["files_one_file_files__file__get"];
+        put?: never;
+        post?: never;
+        /** Forget a file that was brought in; its reading stops. */
+        delete: operations["files_forget_files__file__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/from-files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A new lesson whose first passage is what was read from files. */
+        post: operations["files_lesson_from_files_lessons_from_files_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson}/pages-from-files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Pages read from files go to the end of a passage, or become a new one. */
+        post: operations["files_pages_from_files_lessons__lesson__pages_from_files_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson}/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a picture for a lesson, made anew at a usual size. */
+        post: operations["files_keep_picture_lessons__lesson__pictures_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson}/text": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What one passage of a lesson (the first, when none is named) still asks for, and what is known of it. */
+        get: operations["text_text_view_lessons__lesson__text_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/say": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The simulated voice says a printed word, by a respelling where one is given. */
+        get: operations["text_say_word_say_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson}/passage/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A passage as Markdown, plain text, Word document, EPUB or our own JSON. */
+        get: operations["text_export_lessons__lesson__passage__kind__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/takes/{take}/sound": {
         parameters: {
             query?: never;
@@ -466,7 +603,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/faces/{style}.ttf": {
+    "/api/faces/{typeface}/{style}.ttf": {
         parameters: {
             query?: never;
             header?: never;
@@ -474,7 +611,24 @@ export interface paths {
             cookie?: never;
         };
         /** A font file: the very one that the layout was measured with. */
-        get: operations["media_face_faces__style__ttf_get"];
+        get: operations["media_face_faces__typeface___style__ttf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{file}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A picture that is kept. */
+        get: operations["media_picture_pictures__file__get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -509,6 +663,23 @@ export interface paths {
         };
         /** The lesson's sound, in ranges. */
         get: operations["student_student_sound__token__sound_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/student/{token}/pictures/{file}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A picture of the lesson behind a link, and no other. */
+        get: operations["student_student_picture__token__pictures__file__get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -602,6 +773,32 @@ export interface components {
             minutes: number;
         };
         /**
+         * Area
+         * @description A rectangle of a picture, in shares of its width and height (0 to 1) from the top left.
+         */
+        Area: {
+            /**
+             * X
+             * @default 0
+             */
+            x: number;
+            /**
+             * Y
+             * @default 0
+             */
+            y: number;
+            /**
+             * Width
+             * @default 1
+             */
+            width: number;
+            /**
+             * Height
+             * @default 1
+             */
+            height: number;
+        };
+        /**
          * Ink
          * @description What a text is printed in; the names are design tokens.
          * @enum {string}
@@ -659,7 +856,8 @@ export interface components {
         };
         /**
          * LaidPage
-         * @description One page as it is seen on the stage. `title` says that it is the title card.
+         * @description One page as it is seen on the stage. `title` says that it is the title card. On a `photo` page the
+         *     words are those of the picture: light and highlights are laid over it, darkening.
          */
         LaidPage: {
             /** Id */
@@ -682,6 +880,38 @@ export interface components {
              * @default false
              */
             title: boolean;
+            /**
+             * Pictures
+             * @default []
+             */
+            pictures: components["schemas"]["LaidPicture"][];
+            /**
+             * Photo
+             * @default false
+             */
+            photo: boolean;
+        };
+        /**
+         * LaidPicture
+         * @description A picture at its place: which block's (a page's photo has its page's id), the file, the part of it
+         *     that is shown, the rectangle it fills, and what it shows in words.
+         */
+        LaidPicture: {
+            /** Id */
+            id: string;
+            /** File */
+            file: string;
+            crop: components["schemas"]["Area"];
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Shows */
+            shows: string;
         };
         /**
          * Layout
@@ -846,6 +1076,8 @@ export interface components {
             letters: number[];
             /** @default ink */
             ink: components["schemas"]["Ink"];
+            /** @default Andika */
+            typeface: components["schemas"]["Typeface"];
         };
         /**
          * Stretch
@@ -870,6 +1102,12 @@ export interface components {
          * @enum {string}
          */
         Style: "plain" | "bold" | "italic" | "bold italic";
+        /**
+         * Typeface
+         * @description The typefaces that ship with the application.
+         * @enum {string}
+         */
+        Typeface: "Andika" | "Lexend" | "Literata" | "OpenDyslexic";
         /**
          * WordBox
          * @description Where a word stands: its edges, its baseline, the size it is set in and its line on the page.
@@ -950,8 +1188,9 @@ export interface components {
          * Block
          * @description A heading, a paragraph, a stanza (lines parted by a line feed), and so on.
          *
-         *     `number` is what is printed in the margin: the paragraph's number; for a stanza the number
-         *     of its first line.
+         *     `number` is what is printed in the margin: the paragraph's or step's number; for a stanza the
+         *     number of its first line. `numbered` false keeps a block out of the counting. The text of a
+         *     picture says what it shows; its words are not read aloud.
          */
         Block: {
             /** Id */
@@ -968,13 +1207,19 @@ export interface components {
             emphasis: components["schemas"]["Emphasis"][];
             /** Number */
             number?: number | null;
+            /**
+             * Numbered
+             * @default true
+             */
+            numbered: boolean;
+            picture?: components["schemas"]["Picture"] | null;
         };
         /**
          * BlockKind
          * @description What a block is, which decides how it is set and whether it is numbered.
          * @enum {string}
          */
-        BlockKind: "heading" | "subheading" | "paragraph" | "stanza" | "list item" | "caption" | "fact box" | "footnote" | "picture";
+        BlockKind: "heading" | "subheading" | "paragraph" | "stanza" | "list item" | "caption" | "fact box" | "step" | "glossary entry" | "footnote" | "picture";
         /**
          * Emphasis
          * @description A run of characters `[start, end)` of the block's text in a style other than plain.
@@ -1006,10 +1251,22 @@ export interface components {
             message: string;
         };
         /**
+         * LeftAsItIs
+         * @description A suspicion that the teacher has looked at and found nothing wrong with: of one word (its id),
+         *     or of every word printed so (its text).
+         */
+        LeftAsItIs: {
+            /** Suspicion */
+            suspicion: string;
+            /** Word */
+            word: string;
+        };
+        /**
          * Lesson
          * @description One or more passages with a plan, and what is kept of which take.
          *
-         *     `issued` is the highest number given to a pause point, mark or loose end so far.
+         *     `issued` is the highest number given to a passage, pause point, mark or loose end so far.
+         *     `card_wishes` are the words, as printed, of which the teacher wants a word card.
          */
         Lesson: {
             /** Passages */
@@ -1082,6 +1339,26 @@ export interface components {
              */
             respellings: components["schemas"]["Respelling"][];
             /**
+             * @default {
+             *       "typeface": "Andika",
+             *       "largest": 96,
+             *       "line_spacing": 1.8,
+             *       "word_spacing": 1,
+             *       "line_length": 1
+             *     }
+             */
+            look: components["schemas"]["TextLook"];
+            /**
+             * Left As Is
+             * @default []
+             */
+            left_as_is: components["schemas"]["LeftAsItIs"][];
+            /**
+             * Card Wishes
+             * @default []
+             */
+            card_wishes: string[];
+            /**
              * Issued
              * @default 0
              */
@@ -1095,13 +1372,16 @@ export interface components {
         Line: "solid" | "dashed" | "double";
         /**
          * LooseEnd
-         * @description Something that hung on a word that went away, and what became of it, in a sentence.
+         * @description Something that hung on a word that went away, and what became of it, in a sentence. A mark or
+         *     pause point that lost its place altogether is kept here, and can be put on other words.
          */
         LooseEnd: {
             /** Id */
             id: string;
             /** Sentence */
             sentence: string;
+            mark?: components["schemas"]["Mark"] | null;
+            point?: components["schemas"]["PausePoint"] | null;
         };
         /**
          * Mark
@@ -1156,8 +1436,16 @@ export interface components {
             start: number;
         };
         /**
+         * Numbers
+         * @description How paragraphs and lines of verse are numbered.
+         * @enum {string}
+         */
+        Numbers: "through" | "per page" | "off";
+        /**
          * Page
-         * @description Blocks that are seen together; `label` is the printed book's page label, if any.
+         * @description Blocks that are seen together. `label` is the printed book's page label, if any, and
+         *     `screen_label` that of its on-screen edition. A page with a `photo` can be shown as that photo
+         *     (`as_photo`) instead of being typeset.
          */
         Page: {
             /** Id */
@@ -1169,11 +1457,25 @@ export interface components {
              * @default
              */
             label: string;
+            /**
+             * Screen Label
+             * @default
+             */
+            screen_label: string;
+            photo?: components["schemas"]["Photo"] | null;
+            /**
+             * As Photo
+             * @default false
+             */
+            as_photo: boolean;
         };
         /**
          * Passage
-         * @description A text to be read. `issued` is the highest number ever given to a word of it, so that
-         *     the id of a word that went away is never given to another.
+         * @description A text to be read. `issued` is the highest number ever given to a word of it, and `parts` to a
+         *     block, page or region, so that the id of one that went away is never given to another.
+         *
+         *     `permission` completes its kind: which licence, or by whom and when it was granted; alone it is
+         *     a note of its own.
          */
         Passage: {
             /** Id */
@@ -1191,6 +1493,25 @@ export interface components {
              * @default 0
              */
             issued: number;
+            /**
+             * Illustrator
+             * @default
+             */
+            illustrator: string;
+            /**
+             * Source
+             * @default
+             */
+            source: string;
+            /** @default  */
+            permission_kind: components["schemas"]["PermissionKind"];
+            /** @default through */
+            numbers: components["schemas"]["Numbers"];
+            /**
+             * Parts
+             * @default 0
+             */
+            parts: number;
         };
         /**
          * PausePoint
@@ -1206,6 +1527,88 @@ export interface components {
             question: string;
             /** Think Seconds */
             think_seconds: number;
+        };
+        /**
+         * PermissionKind
+         * @description Why a text may be used.
+         * @enum {string}
+         */
+        PermissionKind: "" | "own work" | "public domain" | "licence" | "permission granted";
+        /**
+         * Photo
+         * @description The picture of a printed page (`width` and `height` in pixels) with the places of its words.
+         */
+        Photo: {
+            /** File */
+            file: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /**
+             * Words
+             * @default []
+             */
+            words: components["schemas"]["ReadWord"][];
+        };
+        /**
+         * Picture
+         * @description A picture file that we keep (`file` names it; `width` and `height` in pixels), what is shown
+         *     of it, and its named regions. What it shows, in words, is the text of its block.
+         */
+        Picture: {
+            /** File */
+            file: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /**
+             * @default {
+             *       "x": 0,
+             *       "y": 0,
+             *       "width": 1,
+             *       "height": 1
+             *     }
+             */
+            crop: components["schemas"]["Area"];
+            /**
+             * Regions
+             * @default []
+             */
+            regions: components["schemas"]["Region"][];
+        };
+        /**
+         * ReadWord
+         * @description Where a word of the passage stands on a page's photo (pixels from the top left), its
+         *     baseline, and how sure the photo reader was of it (0 to 1).
+         */
+        ReadWord: {
+            /** Word */
+            word: string;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Baseline */
+            baseline: number;
+            /** Confidence */
+            confidence: number;
+        };
+        /**
+         * Region
+         * @description A part of a picture with a name ("the root of the oak"), in shares of the whole picture.
+         */
+        Region: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            area: components["schemas"]["Area"];
         };
         /**
          * Respelling
@@ -1244,6 +1647,35 @@ export interface components {
             has_trail: boolean;
             /** Counts */
             counts: boolean;
+        };
+        /**
+         * TextLook
+         * @description `largest` is the largest size in page units that a page may be set in, `line_spacing` is times
+         *     the size, `word_spacing` times the typeface's own space, `line_length` a share of the column.
+         */
+        TextLook: {
+            /** @default Andika */
+            typeface: components["schemas"]["Typeface"];
+            /**
+             * Largest
+             * @default 96
+             */
+            largest: number;
+            /**
+             * Line Spacing
+             * @default 1.8
+             */
+            line_spacing: number;
+            /**
+             * Word Spacing
+             * @default 1
+             */
+            word_spacing: number;
+            /**
+             * Line Length
+             * @default 1
+             */
+            line_length: number;
         };
         /**
          * Trim
@@ -1297,7 +1729,23 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["SetText"] | components["schemas"]["SetPace"] | components["schemas"]["AddPausePoint"] | components["schemas"]["ChangePausePoint"] | components["schemas"]["RemovePausePoint"] | components["schemas"]["AddMark"] | components["schemas"]["RemoveMark"] | components["schemas"]["ChooseTake"] | components["schemas"]["SetTrim"] | components["schemas"]["ClearTrim"] | components["schemas"]["MoveStart"] | components["schemas"]["ClearLooseEnds"] | components["schemas"]["Respell"];
+            command: components["schemas"]["EditBlock"] | components["schemas"]["SetBlockKind"] | components["schemas"]["SplitBlock"] | components["schemas"]["MergeBlock"] | components["schemas"]["MoveBlock"] | components["schemas"]["AddBlock"] | components["schemas"]["RemoveBlock"] | components["schemas"]["NumberBlock"] | components["schemas"]["BreakPage"] | components["schemas"]["JoinPage"] | components["schemas"]["LabelPage"] | components["schemas"]["ShowPage"] | components["schemas"]["SetNumbers"] | components["schemas"]["SetCredits"] | components["schemas"]["AddPages"] | components["schemas"]["RemovePassage"] | components["schemas"]["MendWord"] | components["schemas"]["JoinWords"] | components["schemas"]["DropWord"] | components["schemas"]["LeaveWord"] | components["schemas"]["PlacePicture"] | components["schemas"]["CropPicture"] | components["schemas"]["NameRegion"] | components["schemas"]["RemoveRegion"] | components["schemas"]["SetLook"] | components["schemas"]["WishCard"] | components["schemas"]["SetText"] | components["schemas"]["SetPace"] | components["schemas"]["AddPausePoint"] | components["schemas"]["ChangePausePoint"] | components["schemas"]["RemovePausePoint"] | components["schemas"]["AddMark"] | components["schemas"]["RemoveMark"] | components["schemas"]["ChooseTake"] | components["schemas"]["SetTrim"] | components["schemas"]["ClearTrim"] | components["schemas"]["MoveStart"] | components["schemas"]["ClearLooseEnds"] | components["schemas"]["PutBack"] | components["schemas"]["Respell"];
+        };
+        /**
+         * AddBlock
+         * @description A new block after another.
+         */
+        AddBlock: {
+            /** After */
+            after: string;
+            to: components["schemas"]["BlockKind"];
+            /** Text */
+            text: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "add block";
         };
         /**
          * AddMark
@@ -1318,6 +1766,20 @@ export interface components {
             kind: "add mark";
         };
         /**
+         * AddPages
+         * @description Pages that were read from files go to the end of a passage, or make a new one (empty).
+         */
+        AddPages: {
+            /** Passage */
+            passage: string;
+            draft: components["schemas"]["DraftPassage"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "add pages";
+        };
+        /**
          * AddPausePoint
          * @description A new pause point after a word.
          */
@@ -1336,6 +1798,19 @@ export interface components {
              * @enum {string}
              */
             kind: "add pause point";
+        };
+        /**
+         * BreakPage
+         * @description A new page begins with this block.
+         */
+        BreakPage: {
+            /** Block */
+            block: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "break page";
         };
         /**
          * ChangePausePoint
@@ -1392,6 +1867,252 @@ export interface components {
             kind: "clear trim";
         };
         /**
+         * CropPicture
+         * @description Only this part of a picture is shown.
+         */
+        CropPicture: {
+            /** Block */
+            block: string;
+            area: components["schemas"]["Area"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "crop picture";
+        };
+        /**
+         * DraftBlock
+         * @description A block before its words have ids. `picture` belongs to a picture block that has a file.
+         */
+        DraftBlock: {
+            kind: components["schemas"]["BlockKind"];
+            /** Text */
+            text: string;
+            /**
+             * Emphasis
+             * @default []
+             */
+            emphasis: components["schemas"]["Emphasis"][];
+            picture?: components["schemas"]["Picture"] | null;
+        };
+        /**
+         * DraftPage
+         * @description A page before its blocks have ids.
+         */
+        DraftPage: {
+            /** Label */
+            label: string;
+            /** Blocks */
+            blocks: components["schemas"]["DraftBlock"][];
+            photo?: components["schemas"]["DraftPhoto"] | null;
+        };
+        /**
+         * DraftPassage
+         * @description What a file holds: pages, what it says about itself, and what the reader wants to tell (in
+         *     sentences for the teacher).
+         */
+        DraftPassage: {
+            /** Pages */
+            pages: components["schemas"]["DraftPage"][];
+            /**
+             * Title
+             * @default
+             */
+            title: string;
+            /**
+             * Author
+             * @default
+             */
+            author: string;
+            /**
+             * Source
+             * @default
+             */
+            source: string;
+            /**
+             * Notes
+             * @default []
+             */
+            notes: string[];
+        };
+        /**
+         * DraftPhoto
+         * @description The photo of a page, with its words in the order in which they stand in the page's blocks.
+         */
+        DraftPhoto: {
+            /** File */
+            file: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Words */
+            words: components["schemas"]["DraftWord"][];
+        };
+        /**
+         * DraftWord
+         * @description A word found on a photo, in reading order: pixels from the top left, and how sure it is (0 to 1).
+         */
+        DraftWord: {
+            /** Text */
+            text: string;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Baseline */
+            baseline: number;
+            /** Confidence */
+            confidence: number;
+        };
+        /**
+         * DropWord
+         * @description A word goes.
+         */
+        DropWord: {
+            /** Word */
+            word: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "drop word";
+        };
+        /**
+         * EditBlock
+         * @description What a block says.
+         */
+        EditBlock: {
+            /** Block */
+            block: string;
+            /** Text */
+            text: string;
+            /**
+             * Emphasis
+             * @default []
+             */
+            emphasis: components["schemas"]["Emphasis"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "edit block";
+        };
+        /**
+         * JoinPage
+         * @description A page goes on the one before it.
+         */
+        JoinPage: {
+            /** Page */
+            page: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "join page";
+        };
+        /**
+         * JoinWords
+         * @description A word and the next one are one.
+         */
+        JoinWords: {
+            /** Word */
+            word: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "join words";
+        };
+        /**
+         * LabelPage
+         * @description A page's labels in the printed book and on the screen.
+         */
+        LabelPage: {
+            /** Page */
+            page: string;
+            /**
+             * Printed
+             * @default
+             */
+            printed: string;
+            /**
+             * Screen
+             * @default
+             */
+            screen: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "label page";
+        };
+        /**
+         * LeaveWord
+         * @description A suspicion is unfounded: of a word (its id), or of all words printed so (their text).
+         */
+        LeaveWord: {
+            /** Suspicion */
+            suspicion: string;
+            /** Word */
+            word: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "leave word";
+        };
+        /**
+         * MendWord
+         * @description A word is printed as `text` (several words part it).
+         */
+        MendWord: {
+            /** Word */
+            word: string;
+            /** Text */
+            text: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mend word";
+        };
+        /**
+         * MergeBlock
+         * @description A block goes on the one before it.
+         */
+        MergeBlock: {
+            /** Block */
+            block: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "merge block";
+        };
+        /**
+         * MoveBlock
+         * @description A block stands before another, or (empty) at the end of its passage.
+         */
+        MoveBlock: {
+            /** Block */
+            block: string;
+            /**
+             * Before
+             * @default
+             */
+            before: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "move block";
+        };
+        /**
          * MoveStart
          * @description The visit of `word` that was found at `found` begins at `start` (seconds of take time).
          */
@@ -1411,6 +2132,96 @@ export interface components {
             kind: "move start";
         };
         /**
+         * NameRegion
+         * @description A part of a picture gets a name; `region` is empty for a new one.
+         */
+        NameRegion: {
+            /** Block */
+            block: string;
+            /** Name */
+            name: string;
+            area: components["schemas"]["Area"];
+            /**
+             * Region
+             * @default
+             */
+            region: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "name region";
+        };
+        /**
+         * NumberBlock
+         * @description Whether a block is counted in the margin.
+         */
+        NumberBlock: {
+            /** Block */
+            block: string;
+            /** Numbered */
+            numbered: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "number block";
+        };
+        /**
+         * PlacePicture
+         * @description A kept picture file stands after a block; `shows` says what is seen.
+         */
+        PlacePicture: {
+            /** After */
+            after: string;
+            /** File */
+            file: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /**
+             * Shows
+             * @default
+             */
+            shows: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "place picture";
+        };
+        /**
+         * PutBack
+         * @description A loose end's mark goes on the words from `first` to `last`; its pause point after `last`.
+         */
+        PutBack: {
+            /** Id */
+            id: string;
+            /** First */
+            first: string;
+            /** Last */
+            last: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "put back";
+        };
+        /**
+         * RemoveBlock
+         * @description A block goes, with its words.
+         */
+        RemoveBlock: {
+            /** Block */
+            block: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "remove block";
+        };
+        /**
          * RemoveMark
          * @description Take a mark away.
          */
@@ -1424,6 +2235,19 @@ export interface components {
             kind: "remove mark";
         };
         /**
+         * RemovePassage
+         * @description A passage goes, with all its words.
+         */
+        RemovePassage: {
+            /** Passage */
+            passage: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "remove passage";
+        };
+        /**
          * RemovePausePoint
          * @description Take a pause point away.
          */
@@ -1435,6 +2259,21 @@ export interface components {
              * @enum {string}
              */
             kind: "remove pause point";
+        };
+        /**
+         * RemoveRegion
+         * @description A named part of a picture is forgotten.
+         */
+        RemoveRegion: {
+            /** Block */
+            block: string;
+            /** Region */
+            region: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "remove region";
         };
         /**
          * Respell
@@ -1451,6 +2290,83 @@ export interface components {
              * @enum {string}
              */
             kind: "respell";
+        };
+        /**
+         * SetBlockKind
+         * @description A block is a heading, a caption, and so on.
+         */
+        SetBlockKind: {
+            /** Block */
+            block: string;
+            to: components["schemas"]["BlockKind"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "set block kind";
+        };
+        /**
+         * SetCredits
+         * @description Whose text it is, and why it may be used.
+         */
+        SetCredits: {
+            /** Passage */
+            passage: string;
+            /** Title */
+            title: string;
+            /**
+             * Author
+             * @default
+             */
+            author: string;
+            /**
+             * Illustrator
+             * @default
+             */
+            illustrator: string;
+            /**
+             * Source
+             * @default
+             */
+            source: string;
+            /** @default  */
+            permission_kind: components["schemas"]["PermissionKind"];
+            /**
+             * Permission
+             * @default
+             */
+            permission: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "set credits";
+        };
+        /**
+         * SetLook
+         * @description Typeface, sizes and spaces of the lesson's text.
+         */
+        SetLook: {
+            look: components["schemas"]["TextLook"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "set look";
+        };
+        /**
+         * SetNumbers
+         * @description How a passage's paragraphs and lines are numbered.
+         */
+        SetNumbers: {
+            /** Passage */
+            passage: string;
+            numbers: components["schemas"]["Numbers"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "set numbers";
         };
         /**
          * SetPace
@@ -1507,8 +2423,56 @@ export interface components {
              */
             kind: "set trim";
         };
-        /** Walk */
-        Walk: {
+        /**
+         * ShowPage
+         * @description A page is shown as its photo, or typeset.
+         */
+        ShowPage: {
+            /** Page */
+            page: string;
+            /** As Photo */
+            as_photo: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "show page";
+        };
+        /**
+         * SplitBlock
+         * @description A block is parted before character `at`.
+         */
+        SplitBlock: {
+            /** Block */
+            block: string;
+            /** At */
+            at: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "split block";
+        };
+        /**
+         * WishCard
+         * @description The teacher wants a word card of a word, as printed; `wanted` false takes that back.
+         */
+        WishCard: {
+            /** Word */
+            word: string;
+            /**
+             * Wanted
+             * @default true
+             */
+            wanted: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "wish card";
+        };
+        /** Revision */
+        Revision: {
             /** Revision */
             revision: number;
         };
@@ -1665,9 +2629,12 @@ export interface components {
         /**
          * TrailView
          * @description A take's trail with what was mended by hand, what wants a listen, and what is kept of the take.
+         *     `walks` are the visits that were read on one after another, in a line.
          */
         TrailView: {
             trail: components["schemas"]["Trail"];
+            /** Walks */
+            walks: components["schemas"]["Walk"][];
             /** Checks */
             checks: components["schemas"]["Check"][];
             figures: components["schemas"]["Figures"];
@@ -1819,6 +2786,16 @@ export interface components {
             /** @default  */
             doubt: components["schemas"]["Doubt"];
         };
+        /**
+         * Walk
+         * @description Visits `first` to `last` of a trail (counted from 0, both included), read on one after another.
+         */
+        Walk: {
+            /** First */
+            first: number;
+            /** Last */
+            last: number;
+        };
         /** VideoWish */
         VideoWish: {
             /**
@@ -1859,6 +2836,240 @@ export interface components {
              * Format: binary
              */
             sound: string;
+        };
+        /**
+         * BroughtFile
+         * @description A file that was brought in, how far its reading is, and what was found in it.
+         */
+        BroughtFile: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Ending */
+            ending: string;
+            /** Size */
+            size: number;
+            job: components["schemas"]["Job"] | null;
+            /** Chapters */
+            chapters: components["schemas"]["Chapter"][];
+        };
+        /**
+         * Chapter
+         * @description A passage that was found in a file: a book has several.
+         */
+        Chapter: {
+            /** Title */
+            title: string;
+            /** Words */
+            words: number;
+            /** Pages */
+            pages: number;
+            /** Photos */
+            photos: number;
+            /** First Words */
+            first_words: string;
+            /** Notes */
+            notes: string[];
+        };
+        /** FileForm */
+        FileForm: {
+            /**
+             * File
+             * Format: binary
+             */
+            file: string;
+        };
+        /** NewLessonFromFiles */
+        NewLessonFromFiles: {
+            /** Files */
+            files: components["schemas"]["ChosenFile"][];
+            /**
+             * Title
+             * @default
+             */
+            title: string;
+            /**
+             * Unit
+             * @default
+             */
+            unit: string;
+        };
+        /**
+         * ChosenFile
+         * @description A file and which of its chapters are wanted (none named: all).
+         */
+        ChosenFile: {
+            /** File */
+            file: string;
+            /**
+             * Chapters
+             * @default []
+             */
+            chapters: number[];
+        };
+        /** PagesFromFiles */
+        PagesFromFiles: {
+            /** Revision */
+            revision: number;
+            /** Files */
+            files: components["schemas"]["ChosenFile"][];
+            /**
+             * Passage
+             * @default
+             */
+            passage: string;
+        };
+        /** KeptPicture */
+        KeptPicture: {
+            /** File */
+            file: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+        };
+        /**
+         * TextView
+         * @description What a passage still asks for, what is known of it, and how its words are said.
+         */
+        TextView: {
+            /** Passage */
+            passage: string;
+            /** Suspects */
+            suspects: components["schemas"]["Suspect"][];
+            /** Undescribed */
+            undescribed: components["schemas"]["Undescribed"][];
+            facts: components["schemas"]["Facts"];
+            /** Glossary */
+            glossary: components["schemas"]["GlossaryLink"][];
+            /** Sayings */
+            sayings: components["schemas"]["Saying"][];
+            /** Before Sharing */
+            before_sharing: string[];
+        };
+        /**
+         * Fact
+         * @description A figure with its name, and what it means in a sentence or two.
+         */
+        Fact: {
+            /** Name */
+            name: string;
+            /** Value */
+            value: string;
+            /** Meaning */
+            meaning: string;
+        };
+        /**
+         * Facts
+         * @description Everything known of a passage. `hard_to_align` are the texts of words that no dictionary can say.
+         */
+        Facts: {
+            /** Facts */
+            facts: components["schemas"]["Fact"][];
+            /** Hardest */
+            hardest: components["schemas"]["HardWord"][];
+            /** Hard To Align */
+            hard_to_align: string[];
+        };
+        /**
+         * GlossaryLink
+         * @description A word of the passage (its id), the block of the entry that explains it, and the labels of the page
+         *     on which the word stands first.
+         */
+        GlossaryLink: {
+            /** Word */
+            word: string;
+            /** Entry */
+            entry: string;
+            /** Page */
+            page: string;
+        };
+        /**
+         * HardWord
+         * @description One of the hardest words: as printed where it stands first (its id), its syllables, and how often
+         *     it comes in the passage.
+         */
+        HardWord: {
+            /** Word */
+            word: string;
+            /** Text */
+            text: string;
+            /** Syllables */
+            syllables: number;
+            /** Times */
+            times: number;
+        };
+        /**
+         * Saying
+         * @description How a printed word is said: the spoken words ("1944": nineteen forty-four), by syllables, and other
+         *     ways to choose from. `own` says that the teacher chose, `unusual` that print and sound differ (a number,
+         *     an abbreviation) and `guessed` that no dictionary has it.
+         */
+        Saying: {
+            /** Text */
+            text: string;
+            /** Spoken */
+            spoken: string;
+            /** Syllables */
+            syllables: string;
+            /** Others */
+            others: string[];
+            /** Own */
+            own: boolean;
+            /** Unusual */
+            unusual: boolean;
+            /** Guessed */
+            guessed: boolean;
+        };
+        /**
+         * Suspect
+         * @description A word to look at: where, why in a sentence, and what it could be instead, as it would be printed
+         *     (likeliest first). `joins` says that it could be one with the next word; `times` counts the words of
+         *     the passage that are printed so and would all be settled together.
+         */
+        Suspect: {
+            /** Word */
+            word: string;
+            /** Text */
+            text: string;
+            suspicion: components["schemas"]["Suspicion"];
+            /** Why */
+            why: string;
+            /**
+             * Instead
+             * @default []
+             */
+            instead: string[];
+            /**
+             * Joins
+             * @default false
+             */
+            joins: boolean;
+            /**
+             * Times
+             * @default 1
+             */
+            times: number;
+            /**
+             * Settles
+             * @default
+             */
+            settles: string;
+        };
+        /**
+         * Suspicion
+         * @description What may be wrong with a word.
+         * @enum {string}
+         */
+        Suspicion: "hard to read" | "unknown word" | "stray sign" | "broken word" | "said twice" | "lone letter" | "run together" | "cannot be shown";
+        /**
+         * Undescribed
+         * @description A picture of which nobody has said what it shows: its block.
+         */
+        Undescribed: {
+            /** Block */
+            block: string;
         };
         /**
          * StudentStage
@@ -2175,7 +3386,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Walk"];
+                "application/json": components["schemas"]["Revision"];
             };
         };
         responses: {
@@ -2210,7 +3421,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Walk"];
+                "application/json": components["schemas"]["Revision"];
             };
         };
         responses: {
@@ -2691,6 +3902,285 @@ export interface operations {
             };
         };
     };
+    files_bring_files_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["FileForm"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BroughtFile"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    files_one_file_files__file__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                file: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BroughtFile"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    files_forget_files__file__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                file: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    files_lesson_from_files_lessons_from_files_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewLessonFromFiles"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    files_pages_from_files_lessons__lesson__pages_from_files_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PagesFromFiles"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    files_keep_picture_lessons__lesson__pictures_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["FileForm"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptPicture"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    text_text_view_lessons__lesson__text_get: {
+        parameters: {
+            query?: {
+                passage?: string;
+            };
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TextView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    text_say_word_say_get: {
+        parameters: {
+            query: {
+                text: string;
+                said?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    text_export_lessons__lesson__passage__kind__get: {
+        parameters: {
+            query?: {
+                passage?: string;
+            };
+            header?: never;
+            path: {
+                lesson: string;
+                kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
     media_take_sound_takes__take__sound_get: {
         parameters: {
             query?: never;
@@ -2826,12 +4316,35 @@ export interface operations {
             };
         };
     };
-    media_face_faces__style__ttf_get: {
+    media_face_faces__typeface___style__ttf_get: {
         parameters: {
             query?: never;
             header?: never;
             path: {
+                typeface: components["schemas"]["Typeface"];
                 style: components["schemas"]["Style"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    media_picture_pictures__file__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                file: string;
             };
             cookie?: never;
         };
@@ -2885,6 +4398,29 @@ export interface operations {
             header?: never;
             path: {
                 token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    student_student_picture__token__pictures__file__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+                file: string;
             };
             cookie?: never;
         };

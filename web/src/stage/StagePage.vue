@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
 import type { CueSheet, StageState } from './cueReader'
 import PauseCard from './PauseCard.vue'
 import StageText from './StageText.vue'
@@ -28,8 +29,16 @@ const props = withDefaults(
     choosable?: boolean
     chosen?: ReadonlySet<string>
     label?: string
+    /** Where picture files are fetched from. */
+    pictures?: string
   }>(),
-  { sheet: undefined, waited: 0, chosen: undefined, label: 'Page of the passage' },
+  {
+    sheet: undefined,
+    waited: 0,
+    chosen: undefined,
+    label: 'Page of the passage',
+    pictures: '/api/pictures/',
+  },
 )
 const emit = defineEmits<{ choose: [word: string, extend: boolean] }>()
 
@@ -103,7 +112,8 @@ const letters = computed(() =>
 )
 const card = computed(() => props.layout.cards.find((candidate) => candidate.id === props.state.gate))
 const titleTrail = computed(() => {
-  const bottom = Math.max(...page.value.pieces.map((piece) => piece.baseline)) + 90
+  const baselines = page.value.pieces.map((piece) => piece.baseline)
+  const bottom = (baselines.length ? Math.max(...baselines) : props.layout.height / 2) + 90
   const middle = props.layout.width / 2
   return (
     `M ${middle - 260} ${bottom} C ${middle - 120} ${bottom - 50} ${middle - 60} ${bottom + 50} ${middle + 60} ${bottom} ` +
@@ -111,9 +121,11 @@ const titleTrail = computed(() => {
   )
 })
 const viewBox = computed(() => {
-  const width = props.textOnly && !page.value.title ? TEXT_EDGE : props.layout.width
+  const width = props.textOnly && !page.value.title && !page.value.photo ? TEXT_EDGE : props.layout.width
   return `0 0 ${width} ${props.layout.height}`
 })
+
+const cropOf = ({ crop }: Schemas['LaidPicture']) => `${crop.x} ${crop.y} ${crop.width} ${crop.height}`
 
 function choose(event: MouseEvent, word: string) {
   if (props.choosable && word) emit('choose', word, event.shiftKey)
@@ -141,45 +153,60 @@ function choose(event: MouseEvent, word: string) {
         rx="14"
       />
     </g>
-    <rect
-      v-for="(h, i) in highlights"
-      :key="`h${i}`"
-      :x="h.x"
-      :y="h.y"
-      :width="h.width"
-      :height="h.height"
-      :rx="h.radius"
-      :fill="`var(--color-${h.colour}-pale)`"
-    />
-    <rect
-      v-for="(run, i) in chosenRuns"
-      :key="`c${i}`"
-      :x="run.left - run.size * 0.1"
-      :y="run.baseline - run.size * 0.98"
-      :width="run.right - run.left + run.size * 0.2"
-      :height="run.size * 1.42"
-      :rx="run.size * 0.12"
-      fill="var(--color-lake-pale)"
-      stroke="var(--color-lake)"
-      stroke-width="3"
-    />
-    <g v-if="stone" data-stone :data-word="state.lit">
+    <svg
+      v-for="picture in page.pictures"
+      :key="picture.id"
+      :x="picture.x"
+      :y="picture.y"
+      :width="picture.width"
+      :height="picture.height"
+      :viewBox="cropOf(picture)"
+      preserveAspectRatio="none"
+    >
+      <title v-if="picture.shows">{{ picture.shows }}</title>
+      <image :href="`${pictures}${picture.file}`" width="1" height="1" preserveAspectRatio="none" />
+    </svg>
+    <g :style="page.photo ? 'mix-blend-mode: multiply' : ''">
       <rect
-        :x="stone.x"
-        :y="stone.y"
-        :width="stone.width"
-        :height="stone.height"
-        :rx="stone.radius"
-        fill="var(--color-moss-pale)"
+        v-for="(h, i) in highlights"
+        :key="`h${i}`"
+        :x="h.x"
+        :y="h.y"
+        :width="h.width"
+        :height="h.height"
+        :rx="h.radius"
+        :fill="`var(--color-${h.colour}-pale)`"
       />
       <rect
-        :x="stone.x"
-        :y="stone.footY"
-        :width="stone.width"
-        :height="stone.foot"
-        :rx="stone.foot / 2"
-        fill="var(--color-moss)"
+        v-for="(run, i) in chosenRuns"
+        :key="`c${i}`"
+        :x="run.left - run.size * 0.1"
+        :y="run.baseline - run.size * 0.98"
+        :width="run.right - run.left + run.size * 0.2"
+        :height="run.size * 1.42"
+        :rx="run.size * 0.12"
+        fill="var(--color-lake-pale)"
+        stroke="var(--color-lake)"
+        stroke-width="3"
       />
+      <g v-if="stone" data-stone :data-word="state.lit">
+        <rect
+          :x="stone.x"
+          :y="stone.y"
+          :width="stone.width"
+          :height="stone.height"
+          :rx="stone.radius"
+          fill="var(--color-moss-pale)"
+        />
+        <rect
+          :x="stone.x"
+          :y="stone.footY"
+          :width="stone.width"
+          :height="stone.foot"
+          :rx="stone.foot / 2"
+          fill="var(--color-moss)"
+        />
+      </g>
     </g>
     <StageText :pieces="page.pieces" />
     <path

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { slantOf, weightOf, type Piece } from './shapes'
+import { familyOf, slantOf, weightOf, type Piece } from './shapes'
 
 /** Pieces of text at the places that the core gave them. */
 defineProps<{ pieces: readonly Piece[] }>()
@@ -12,6 +12,7 @@ defineProps<{ pieces: readonly Piece[] }>()
     :x="piece.x"
     :y="piece.baseline"
     :font-size="piece.size"
+    :font-family="familyOf(piece)"
     :font-weight="weightOf(piece.style)"
     :font-style="slantOf(piece.style)"
     :fill="`var(--color-${piece.ink ?? 'ink'})`"

@@ -108,3 +108,6 @@ export function stonesUsed(card: LaidCard, waited: number): number {
 
 export const weightOf = (style: string) => (style.includes('bold') ? 700 : 400)
 export const slantOf = (style: string) => (style.includes('italic') ? 'italic' : 'normal')
+
+/** The family of a piece's typeface, as `styles/base.css` names it. */
+export const familyOf = (piece: Piece) => `'${piece.typeface ?? 'Andika'}'`

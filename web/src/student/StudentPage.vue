@@ -91,6 +91,7 @@ useKeys({
           cards
           :choosable="player.state.value.page > 0"
           label="The page"
+          :pictures="`/api/student/${token}/pictures/`"
           @choose="goTo"
         />
         <p v-if="player.fault.value" role="alert" class="absolute inset-x-8 bottom-2 text-center text-signal">

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
 import { useLocalStorage } from '@vueuse/core'
-import { ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask, client, Problem } from '@/api/client'
 import BrandMark from '@/parts/BrandMark.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import PassageForm, { type Draft } from './PassageForm.vue'
+import BringIn from './text/BringIn.vue'
+import { useBringIn } from './text/bringIn'
 
 const EMPTY: Draft = { text: '', title: '', author: '', permission: '' }
 /** Kept on this computer until the lesson is made, so that no text is ever lost. */
@@ -15,6 +17,27 @@ const problem = ref<Problem>()
 const busy = ref(false)
 const router = useRouter()
 const queries = useQueryClient()
+const bringing = useBringIn('wordtrail-new-files')
+const filesReady = computed(() => bringing.ready.value.length > 0 && !bringing.busy.value)
+
+async function makeFromFiles() {
+  busy.value = true
+  problem.value = undefined
+  try {
+    const { title } = draft.value
+    const body = { files: bringing.chosen(), title, unit: '' }
+    const made = await ask(client.POST('/api/lessons/from-files', { body }))
+    draft.value = { ...EMPTY }
+    bringing.items.value = []
+    await nextTick()
+    queries.removeQueries({ queryKey: ['shelf'] })
+    await router.push({ name: 'text', params: { id: made.id } })
+  } catch (fault) {
+    problem.value = Problem.of(fault)
+  } finally {
+    busy.value = false
+  }
+}
 
 async function make() {
   busy.value = true
@@ -38,11 +61,28 @@ async function make() {
       <RouterLink :to="{ name: 'shelf' }" aria-label="Word Trail, to your shelf"><BrandMark /></RouterLink>
       <h1 class="text-[18px] font-bold">A new lesson</h1>
       <span class="ml-auto text-quiet">{{ draft.text.trim() ? 'Kept on this computer' : '' }}</span>
-      <button class="button button-main" type="button" :disabled="busy || !draft.text.trim()" @click="make">
+      <button
+        v-if="bringing.items.value.length"
+        class="button button-main"
+        type="button"
+        :disabled="busy || !filesReady"
+        @click="makeFromFiles"
+      >
+        Keep it and check the text
+      </button>
+      <button
+        v-else
+        class="button button-main"
+        type="button"
+        :disabled="busy || !draft.text.trim()"
+        @click="make"
+      >
         Keep it and go to Plan
       </button>
     </header>
     <ProblemNote v-if="problem" :problem="problem" @dismiss="problem = undefined" />
-    <PassageForm v-model="draft" />
+    <PassageForm v-model="draft" :from-files="bringing.items.value.length" @files="bringing.add($event)">
+      <BringIn :bringing="bringing" />
+    </PassageForm>
   </div>
 </template>

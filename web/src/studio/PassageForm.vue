@@ -5,6 +5,7 @@ import { ask, client, Problem, type Schemas } from '@/api/client'
 import { stateAt } from '@/stage/cueReader'
 import StagePage from '@/stage/StagePage.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import { filesOf } from './text/bringIn'
 
 export interface Draft {
   text: string
@@ -13,7 +14,18 @@ export interface Draft {
   permission: string
 }
 
+defineProps<{ fromFiles?: number }>()
 const draft = defineModel<Draft>({ required: true })
+const emit = defineEmits<{ files: [files: File[]] }>()
+
+/** Text with headings, lists or emphasis, and pictures, are brought in as pages, so that all is kept. */
+function paste(event: ClipboardEvent) {
+  const html = event.clipboardData?.getData('text/html') ?? ''
+  const picture = !!event.clipboardData?.files.length
+  if (!picture && !/<(h[1-6]|li|b|strong|i|em|img)[\s>]/i.test(html)) return
+  event.preventDefault()
+  emit('files', filesOf(event.clipboardData))
+}
 
 const preview = shallowRef<Schemas['Preview']>()
 const problem = ref<Problem>()
@@ -66,7 +78,7 @@ defineExpose({ problem })
           <input id="author" v-model="draft.author" class="field" autocomplete="off" />
         </div>
       </div>
-      <div>
+      <div v-if="!fromFiles">
         <label class="label" for="permission">Permission note</label>
         <input
           id="permission"
@@ -76,17 +88,19 @@ defineExpose({ problem })
           placeholder="Why this text may be used, for the title card"
         />
       </div>
-      <div class="flex min-h-[200px] flex-1 flex-col">
+      <slot />
+      <div v-if="!fromFiles" class="flex min-h-[200px] flex-1 flex-col">
         <label class="label" for="text">Passage</label>
         <textarea
           id="text"
           v-model="draft.text"
           class="field min-h-0 flex-1 resize-none font-passage text-[17px] leading-relaxed"
           spellcheck="true"
+          @paste="paste"
           placeholder="Paste or type the passage here. Leave an empty line between paragraphs."
         />
       </div>
-      <p class="text-[13px] text-quiet">
+      <p v-if="!fromFiles" class="text-[13px] text-quiet">
         <kbd class="key">#</kbd> heading · <kbd class="key">**bold**</kbd> · <kbd class="key">---</kbd> new
         page · short lines without a gap become a stanza
       </p>
@@ -94,7 +108,17 @@ defineExpose({ problem })
     <div class="flex min-h-0 flex-col">
       <ProblemNote v-if="problem" class="mb-3" :problem="problem" @dismiss="problem = undefined" />
       <div class="sheet relative min-h-0 flex-1 overflow-hidden p-2">
-        <StagePage v-if="preview" :layout="preview.layout" :state="state" text-only />
+        <div
+          v-if="fromFiles"
+          class="flex h-full flex-col items-center justify-center gap-2 px-10 text-center"
+        >
+          <p class="text-[18px] font-bold">Next, you check the words and shape the pages</p>
+          <p class="max-w-[420px] text-quiet">
+            Put the files in the order in which they are read. Words that look wrong are gathered for you,
+            each beside its line.
+          </p>
+        </div>
+        <StagePage v-else-if="preview" :layout="preview.layout" :state="state" text-only />
         <div v-else class="flex h-full flex-col items-center justify-center gap-2 px-10 text-center">
           <p class="text-[18px] font-bold">Your page will stand here</p>
           <p class="text-quiet">
@@ -103,7 +127,7 @@ defineExpose({ problem })
         </div>
       </div>
       <div class="mt-3 flex min-h-[36px] items-center gap-3">
-        <template v-if="preview">
+        <template v-if="preview && !fromFiles">
           <button class="button" type="button" :disabled="page <= 0" @click="page--">Page before</button>
           <span>{{ page === 0 ? 'Title card' : `Page ${page} of ${pages - 1}` }}</span>
           <button class="button" type="button" :disabled="page >= pages - 1" @click="page++">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
 import { useClipboard } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
@@ -8,6 +9,14 @@ const lesson = useLesson()
 const view = lesson.view
 const link = computed(() => view.value!.link)
 const ready = computed(() => !!view.value!.counting_take)
+const text = useQuery({
+  queryKey: computed(() => ['text', lesson.id.value, '', view.value!.revision]),
+  queryFn: () =>
+    ask(
+      client.GET('/api/lessons/{lesson}/text', { params: { path: { lesson: lesson.id.value }, query: {} } }),
+    ),
+})
+const warnings = computed(() => text.data.value?.before_sharing ?? [])
 const withdrawing = ref(false)
 const { copy, copied } = useClipboard({ legacy: true })
 
@@ -29,6 +38,13 @@ const path = () => ({ path: { lesson: lesson.id.value } })
       >Open the student page</a
     >
   </Teleport>
+  <ul
+    v-if="warnings.length"
+    class="mb-3 list-inside list-disc rounded-sheet border border-ochre bg-white px-4 py-3"
+    aria-label="Before you share"
+  >
+    <li v-for="warning in warnings" :key="warning">{{ warning }}</li>
+  </ul>
   <section v-if="!ready" class="sheet flex flex-1 flex-col items-center justify-center gap-2 text-center">
     <p class="text-[18px] font-bold">There is nothing to share yet.</p>
     <p class="text-quiet">Students follow a reading. Record the passage first.</p>

@@ -13,7 +13,22 @@ const PLAYING: Keys = [
 
 /** What `?` shows on each screen. */
 export const KEYS: Record<string, Keys> = {
-  text: EVERYWHERE,
+  text: [
+    ['N', 'next word to check'],
+    ['K', 'keep the word'],
+    ['M', 'mend it'],
+    ['P', 'part it'],
+    ['J', 'join it with the next'],
+    ['D', 'drop it'],
+    ['Esc', 'from a text to its block'],
+    ['H U P V L S C B G F', 'kind of the chosen block'],
+    ['Alt ↑ ↓', 'move the block'],
+    ['-', 'begin a new page with it'],
+    ['Enter', 'part a block at the cursor'],
+    ['Ctrl B', 'bold'],
+    ['Ctrl I', 'italic'],
+    ...EVERYWHERE,
+  ],
   plan: [
     ['←', 'the word before'],
     ['→', 'the next word'],

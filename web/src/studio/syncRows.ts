@@ -52,11 +52,10 @@ export function rowsOf(
     return place ? `${place.page}/${place.box.line}` : ''
   }
   let line = ''
-  let before = -1
+  const setsOut = new Set(view.walks.map((walk) => walk.first))
   const order = new Map(stage.layout.pages.flatMap((page) => page.boxes).map((box, i) => [box.word, i]))
   trail.visits.forEach((visit, index) => {
     const here = lineOf(visit)
-    const position = order.get(visit.word) ?? 0
     const last = rows[rows.length - 1]
     const strip: StripVisit = {
       word: visit.word,
@@ -69,7 +68,7 @@ export function rowsOf(
         trail.slips!.find((slip) => slip.word === visit.word && Math.abs(slip.start - visit.start) < 0.3)
           ?.kind ?? '',
     }
-    if (last?.kind === 'line' && here === line && position > before && visit.start - last.end < 4) {
+    if (last?.kind === 'line' && here === line && !setsOut.has(index)) {
       last.visits.push(strip)
       last.end = Math.max(visit.end, last.end)
     } else {
@@ -82,7 +81,6 @@ export function rowsOf(
       })
     }
     line = here
-    before = position
   })
   const talk: Row[] = trail.asides!.map((aside, i) => ({
     kind: 'talk',

@@ -15,29 +15,17 @@ export interface TrailMapShape {
   unread: { from: number; to: number }[]
 }
 
-const LONGEST_REST = 4
-
 /** `order` gives the place of each word in the passage. */
 export function trailMap(view: Schemas['TrailView'], order: ReadonlyMap<string, number>): TrailMapShape {
   const trail = view.trail
   const last = Math.max(1, order.size - 1)
   const placeOf = (word: string) => (order.get(word) ?? 0) / last
-  const walks: Walk[] = []
-  let before: Schemas['Visit'] | undefined
-  for (const visit of trail.visits) {
-    const on =
-      before &&
-      placeOf(visit.word) > placeOf(before.word) &&
-      visit.start - before.end < LONGEST_REST &&
-      !trail.asides!.some((aside) => aside.start >= before!.start && aside.end <= visit.start)
-    if (!on) walks.push({ points: [] })
-    const points = walks[walks.length - 1]!.points
-    points.push(
+  const walks = view.walks.map(({ first, last: until }) => ({
+    points: trail.visits.slice(first, until + 1).flatMap((visit) => [
       { at: visit.start, place: placeOf(visit.word) },
       { at: visit.end, place: placeOf(visit.word) },
-    )
-    before = visit
-  }
+    ]),
+  }))
   const slipped = new Set(trail.slips!.map((slip) => `${slip.word}@${slip.start}`))
   const unread: { from: number; to: number }[] = []
   for (const word of trail.unread!) {

@@ -1,0 +1,95 @@
+<script setup lang="ts">
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import { computed, ref, watch } from 'vue'
+import type { Command, Schemas } from '@/api/client'
+import ChoicePills from '@/parts/ChoicePills.vue'
+
+/** Whose text it is and why it may be used: it stands on the title card. */
+const props = defineProps<{
+  open: boolean
+  passage: Schemas['Passage']
+  send: (command: Command) => Promise<boolean>
+}>()
+const emit = defineEmits<{ close: [] }>()
+
+type Kind = Schemas['PermissionKind']
+const KINDS: { value: Kind; name: string; note: string }[] = [
+  { value: 'own work', name: 'Our own work', note: 'In our own words (if you like)' },
+  { value: 'public domain', name: 'Public domain', note: 'Why, for instance “published 1911”' },
+  { value: 'licence', name: 'Under a licence', note: 'Which licence, for instance CC BY 4.0' },
+  {
+    value: 'permission granted',
+    name: 'With permission',
+    note: 'By whom and when, for instance “Ida Finch, 3 May 2026”',
+  },
+  { value: '', name: 'Something else', note: 'Why it may be used' },
+]
+const draft = ref({ title: '', author: '', illustrator: '', source: '', permission: '', kind: '' as Kind })
+watch(
+  () => [props.open, props.passage] as const,
+  ([open, passage]) => {
+    if (!open) return
+    draft.value = {
+      title: passage.title,
+      author: passage.author,
+      illustrator: passage.illustrator ?? '',
+      source: passage.source ?? '',
+      permission: passage.permission,
+      kind: passage.permission_kind ?? '',
+    }
+  },
+  { immediate: true },
+)
+const note = computed(() => KINDS.find((one) => one.value === draft.value.kind)!.note)
+async function keep() {
+  const { kind, ...credits } = draft.value
+  if (await props.send({ kind: 'set credits', passage: props.passage.id, ...credits, permission_kind: kind }))
+    emit('close')
+}
+const FIELDS = [
+  ['title', 'Title'],
+  ['author', 'Author'],
+  ['illustrator', 'Illustrator'],
+  ['source', 'Taken from'],
+] as const
+</script>
+
+<template>
+  <Dialog :open="open" class="relative z-20" @close="emit('close')">
+    <div class="fixed inset-0 bg-ink/30" aria-hidden="true" />
+    <div class="fixed inset-0 flex items-center justify-center p-4">
+      <DialogPanel class="sheet w-full max-w-[640px] p-6">
+        <DialogTitle class="text-[18px] font-bold">Credits</DialogTitle>
+        <p class="text-quiet">They stand on the title card, before the first page.</p>
+        <form class="mt-4" @submit.prevent="keep">
+          <div class="grid grid-cols-2 gap-x-4 gap-y-3">
+            <div v-for="[name, label] in FIELDS" :key="name">
+              <label class="label" :for="`credit-${name}`">{{ label }}</label>
+              <input
+                :id="`credit-${name}`"
+                v-model="draft[name]"
+                class="field"
+                maxlength="300"
+                autocomplete="off"
+              />
+            </div>
+          </div>
+          <ChoicePills v-model="draft.kind" class="mt-4" label="Why it may be used" :choices="KINDS" />
+          <label class="sr-only" for="credit-permission">{{ note }}</label>
+          <input
+            id="credit-permission"
+            v-model="draft.permission"
+            class="field mt-2"
+            maxlength="300"
+            :placeholder="note"
+            autocomplete="off"
+          />
+          <div class="mt-6 flex justify-end gap-2">
+            <button class="button" type="button" @click="emit('close')">Cancel</button>
+            <button class="button button-main" type="submit">Keep the credits</button>
+          </div>
+        </form>
+      </DialogPanel>
+    </div>
+  </Dialog>
+</template>
