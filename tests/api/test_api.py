@@ -222,9 +222,12 @@ class DemoTest(ApiTest):
         self.assert_problem(self.client.get(f"/api/student/{token}/sound"), 404)
 
     def test_faces_and_simulated_microphone(self) -> None:
-        face = self.client.get("/api/faces/bold italic.ttf")
+        face = self.client.get("/api/faces/Andika/bold italic.ttf")
         self.assertEqual(face.data[:4], b"\x00\x01\x00\x00")
-        self.assert_problem(self.client.get("/api/faces/comic.ttf"), 422)
+        for typeface in ("Lexend", "Literata", "OpenDyslexic"):
+            head = self.client.get(f"/api/faces/{typeface}/italic.ttf").data[:4]
+            self.assertIn(head, (b"\x00\x01\x00\x00", b"OTTO"), "TrueType or PostScript outlines")
+        self.assert_problem(self.client.get("/api/faces/Andika/comic.ttf"), 422)
         voice = self.client.get(f"/api/lessons/{self.view['id']}/simulated-microphone")
         self.assertEqual(voice.data[4:8], b"ftyp")
 

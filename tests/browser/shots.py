@@ -2,11 +2,18 @@
 
 from __future__ import annotations
 
+import tempfile
+from collections.abc import Callable
 from pathlib import Path
 
+from PIL import Image
 from playwright.sync_api import Page
 
+from bench.pages import damage
+from bench.pages.pages import printed
 from tests.browser.harness import browser, running
+from wordtrail.core.text.look import Typeface
+from wordtrail.standins.passages import RAIN
 
 PUBLIC = "https://trail.larkmoor.example"
 FOLDER = Path(__file__).resolve().parents[2] / "docs" / "screenshots"
@@ -30,8 +37,9 @@ def main() -> None:
         page.get_by_role("heading", name="Your shelf").wait_for()
         shot("shelf")
         page.goto(f"{bee}/text")
-        page.get_by_text("Page 1 of").wait_for()
+        page.get_by_text("Every word looks right.").wait_for()
         shot("text")
+        _bring_in(page, address, shot)
         page.goto(f"{bee}/plan")
         page.locator('[data-box="a34"]').click()
         page.locator('[data-box="a36"]').click(modifiers=["Shift"])
@@ -62,6 +70,30 @@ def main() -> None:
         page.wait_for_timeout(4200)
         shot("student")
     print(f"{len(list(FOLDER.glob('*.png')))} pictures in {FOLDER.relative_to(Path.cwd())}")
+
+
+def _bring_in(page: Page, address: str, shot: Callable[[str], None]) -> None:
+    """Files and a photographed page on their way into a lesson, the check of its words, the page as its photo."""
+    page.goto(f"{address}/new")
+    with tempfile.TemporaryDirectory() as folder:
+        science = printed("science", 200, Typeface.LITERATA)
+        tilted, _ = damage.tilted(science.rgb(), -2.0)
+        photo, sheet = Path(folder) / "moon, page 14.jpg", Path(folder) / "endings.png"
+        Image.fromarray(damage.noisy(damage.gutter_shadow(tilted), 8)).save(photo, quality=60)
+        Image.fromarray(printed("worksheet", 200, Typeface.ANDIKA).rgb()).save(sheet)
+        text = Path(folder) / "Rain on a Tin Roof.md"
+        text.write_text(RAIN, encoding="utf-8")
+        page.get_by_label("Files to bring in").set_input_files([photo, sheet, text])
+        page.get_by_text("words, 1 page").nth(2).wait_for(timeout=60_000)
+        page.get_by_label("Title").fill("Where the Moon Gets Its Light")
+        shot("bring-in")
+    page.get_by_role("button", name="Keep it and check the text").click()
+    page.get_by_role("button", name="Check next word").wait_for()
+    shot("check")
+    page.get_by_role("radio", name="As the photo").first.click()
+    page.get_by_role("tab", name="As students see it").click()
+    page.get_by_role("button", name="Next page").click()
+    shot("photo-page")
 
 
 def _record(page: Page, lesson: str) -> None:

@@ -7,7 +7,7 @@ import json
 import unittest
 
 import numpy as np
-from PIL import Image, ImageFilter
+from PIL import Image, ImageDraw, ImageFilter
 from playwright.sync_api import Page
 
 from tests.browser.harness import browser, running
@@ -29,11 +29,12 @@ class PicturesTest(unittest.TestCase):
         with running() as address, browser() as chromium:
             page = chromium.new_page(viewport={"width": 1920, "height": 1080})
             lessons = page.request.get(f"{address}/api/lessons").json()["lessons"]
+            _vary(page, address, lessons)
             for lesson in lessons:
                 data = page.request.get(f"{address}/api/lessons/{lesson['id']}/stage").text()
                 link = page.request.post(f"{address}/api/lessons/{lesson['id']}/link").json()["url"]
                 layout, sheet = _parts(data)
-                painter = Painter(layout, sheet)
+                painter = Painter(layout, sheet, pictures=lambda file: _file(page, address, file))
                 for time, gate in _moments(sheet):
                     with self.subTest(lesson["title"], time=time, gate=gate):
                         state = state_at(sheet, time, gate)
@@ -41,6 +42,37 @@ class PicturesTest(unittest.TestCase):
                         ours = Image.open(io.BytesIO(painter.png())).convert("RGB")
                         theirs = _browser_picture(page, link, time, gate)
                         self.assertLess(_different(ours, theirs), MOST_DIFFERENT)
+
+
+def _vary(page: Page, address: str, lessons: list[dict]) -> None:
+    """One lesson gets another typeface and wider lines, the other a cropped picture."""
+    first, second = (f"{address}/api/lessons/{lesson['id']}" for lesson in lessons)
+    look = {"typeface": "Literata", "largest": 72, "line_spacing": 2.0, "word_spacing": 1.2, "line_length": 0.9}
+    _send(page, first, {"kind": "set look", "look": look})
+    drawn = io.BytesIO()
+    hill = Image.new("RGB", (640, 400), "#bfdceb")
+    ImageDraw.Draw(hill).ellipse((-100, 200, 460, 800), fill="#5b8c5a")
+    hill.save(drawn, "PNG")
+    form = {"file": {"name": "hill.png", "mimeType": "image/png", "buffer": drawn.getvalue()}}
+    kept = page.request.post(f"{second}/pictures", multipart=form).json()
+    view = page.request.get(second).json()
+    heading = view["lesson"]["passages"][0]["pages"][0]["blocks"][0]["id"]
+    view = _send(page, second, {"kind": "place picture", "after": heading, **kept, "shows": "A hill"})
+    block = view["lesson"]["passages"][0]["pages"][0]["blocks"][1]["id"]
+    area = {"x": 0.1, "y": 0.2, "width": 0.6, "height": 0.7}
+    _send(page, second, {"kind": "crop picture", "block": block, "area": area})
+
+
+def _send(page: Page, lesson: str, command: dict) -> dict:
+    revision = page.request.get(lesson).json()["revision"]
+    answer = page.request.post(f"{lesson}/commands", data={"revision": revision, "command": command})
+    assert answer.ok, answer.text()
+    view: dict = answer.json()
+    return view
+
+
+def _file(page: Page, address: str, file: str) -> bytes:
+    return bytes(page.request.get(f"{address}/api/pictures/{file}").body())
 
 
 def _parts(data: str) -> tuple[Layout, CueSheet]:

@@ -67,6 +67,7 @@ class ReanchorTest(unittest.TestCase):
         after = ids(result.passage)
         if not set(added) & {"bee", "the"}:
             for index, word in enumerate(words):
-                if index < at or index >= at + taken:
+                # Which of two like words went cannot be told from the text that is left ("a bee finds a …").
+                if words.count(word) == 1 and (index < at or index >= at + taken):
                     self.assertEqual(after[f"a{index + 1}"], word)
         self.assertEqual(len(after), len(result.passage.words))

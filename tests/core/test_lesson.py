@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import unittest
+from typing import get_args
 
 from tests.worlds import TAKE, TEXT, lesson, planned, trail
 from wordtrail.core.errors import EmptyPassage, LessonError
@@ -14,6 +15,7 @@ from wordtrail.core.lesson.commands import (
     ChooseTake,
     ClearLooseEnds,
     ClearTrim,
+    Command,
     MoveStart,
     RemoveMark,
     RemovePausePoint,
@@ -80,6 +82,8 @@ class CommandsTest(unittest.TestCase):
             apply(lesson(), SetText("", "Bees"))
 
     def test_every_command_has_a_deed(self) -> None:
+        kinds = {command.__dataclass_fields__["kind"].default for command in get_args(Command)}
+        self.assertEqual(kinds, set(DEEDS))
         self.assertTrue(all(deed for deed in DEEDS.values()))
 
 
@@ -94,7 +98,7 @@ class RewordedTest(unittest.TestCase):
         made = apply(planned(), SetText(TEXT.replace("clover,", "honey,").replace("tells the others", "knows"), "Bees"))
         sentences = [end.sentence for end in made.loose_ends]
         self.assertEqual(len(sentences), 2)
-        self.assertIn("The highlight on “clover,” went away with its words.", sentences)
+        self.assertIn("The highlight on “clover,” lost its words.", sentences)
         self.assertIn("It now stands after “finds”.", sentences[1])
         self.assertEqual([(m.first, m.last) for m in made.marks], [("a6", "a6")])
         self.assertEqual(apply(made, ClearLooseEnds()).loose_ends, ())

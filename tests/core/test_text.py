@@ -106,6 +106,7 @@ class NotationTest(unittest.TestCase):
         text = (
             "# Title\n\n## Part **two**\n\nA paragraph.\n\nshort line\nanother line\n\n- item\n\n1. first\n\n"
             "[caption] What is seen.\n\n[fact box] A fact.\n\n[footnote] Small.\n\n[picture] A bee\n\n"
+            "[glossary entry] **comb** wax cells\n\n"
             "--- p. 4\n\n***Both.***"
         )
         passage = passage_from_text(text)

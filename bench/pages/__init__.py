@@ -1,0 +1,1 @@
+"""Pages of print with known words and places, damaged as cameras and scanners do, and how well they are read."""
