@@ -29,7 +29,7 @@ def planned() -> Lesson:
 
 def trail(of: Lesson | None = None, *, each: float = 0.5, rest: float = 0.1, begin: float = 1.0) -> Trail:
     """Every word read once: `each` seconds long, `rest` apart, from `begin`; talk at the end."""
-    words = (of or lesson()).script
+    words = (of or lesson()).words
     visits = tuple(
         Visit(word.id, round(begin + i * (each + rest), 4), round(begin + i * (each + rest) + each, 4))
         for i, word in enumerate(words)

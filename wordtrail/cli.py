@@ -255,7 +255,7 @@ def _export(options: argparse.Namespace) -> None:
             if show.lesson.chosen_take not in show.trails:
                 raise NotFound("trail")
             text = trail_json.write(
-                show.trails[show.lesson.chosen_take], show.lesson.script, take=show.lesson.chosen_take
+                show.trails[show.lesson.chosen_take], show.lesson.words, take=show.lesson.chosen_take
             )
     options.output.write_text(text, encoding="utf-8")
 

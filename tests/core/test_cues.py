@@ -77,7 +77,7 @@ class CompileTest(unittest.TestCase):
 
     def test_captions_hold_every_word_and_the_talk(self) -> None:
         said = " ".join(c.text for c in self.sheet.captions if c.text != TALK)
-        self.assertEqual(said, " ".join(word.text for word in self.lesson.script))
+        self.assertEqual(said, " ".join(word.text for word in self.lesson.words))
         self.assertEqual(self.sheet.captions[-1].text, TALK)
         self.assertTrue(
             all(a.end <= b.start for a, b in zip(self.sheet.captions, self.sheet.captions[1:], strict=False))

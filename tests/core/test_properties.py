@@ -22,7 +22,7 @@ from wordtrail.media.render import moments
 
 PLANNED = planned()
 LAYOUT = typeset(PLANNED)
-WORDS = [word.id for word in PLANNED.script]
+WORDS = [word.id for word in PLANNED.words]
 SCRIPT = (
     *("when", "a", "bee", "finds", "clover", "she", "tells", "the", "others"),
     *("she", "dances", "her", "dance", "is", "a", "map", "the", "end"),
@@ -85,8 +85,8 @@ class LessonProperties(unittest.TestCase):
                 made = apply(made, self._command(data, made))
             except WordTrailError:
                 self.assertEqual(made, before)
-            words = {word.id for word in made.script}
-            self.assertEqual(len(words), len(made.script))
+            words = {word.id for word in made.words}
+            self.assertEqual(len(words), len(made.words))
             self.assertTrue({point.after for point in made.pause_points} <= words)
             self.assertTrue({end for mark in made.marks for end in (mark.first, mark.last)} <= words)
             ids = [one.id for one in (*made.pause_points, *made.marks)]
@@ -94,7 +94,7 @@ class LessonProperties(unittest.TestCase):
             typeset(made)
 
     def _command(self, data: st.DataObject, made: Lesson):
-        word = st.sampled_from([word.id for word in made.script])
+        word = st.sampled_from([word.id for word in made.words])
         texts = [TEXT, "She dances.", "Every word is another one here.", TEXT.replace("bee", "wasp"), "", "A " + TEXT]
         match data.draw(st.integers(0, 4)):
             case 0:

@@ -45,7 +45,7 @@ class RespellTest(unittest.TestCase):
     def test_a_respelled_word_goes_first_to_the_ear_and_can_be_taken_back(self) -> None:
         made = apply(lesson(), Respell("clover,", "KLAY-ver"))
         self.assertEqual(made.respelled, {"clover,": (("K", "L", "EY", "V", "ER"),)})
-        word = next(word for word in script_of(made.script, made.respelled) if word.text == "clover,")
+        word = next(word for word in script_of(made.words, made.respelled) if word.text == "clover,")
         self.assertEqual(word.ways[0], ("K", "L", "EY", "V", "ER"))
         self.assertGreater(len(word.ways), 1)
         again = apply(made, Respell("clover,", "KLOH-ver"))

@@ -73,14 +73,14 @@ def texts(made: Lesson) -> list[str]:
 
 
 def words(made: Lesson) -> dict[str, str]:
-    return {word.id: word.text for word in made.script}
+    return {word.id: word.text for word in made.words}
 
 
 class BlockTest(unittest.TestCase):
     def test_an_edited_block_keeps_the_words_that_stayed(self) -> None:
         made = after(EditBlock("ab2", "Up we went to the very top. It is far."))
         self.assertEqual(words(made)["a3"], "Up")
-        self.assertEqual([word.text for word in made.script if word.id not in words(lesson())], ["went", "very"])
+        self.assertEqual([word.text for word in made.words if word.id not in words(lesson())], ["went", "very"])
         self.assertEqual(words(made)["a10"], "is")
 
     def test_the_text_is_tidied_and_emphasis_kept_inside_it(self) -> None:
@@ -226,11 +226,11 @@ class LooseEndsTest(unittest.TestCase):
             kept = [point.id for point in made.pause_points]
             lost = [end.point.id for end in made.loose_ends if end.point]
             self.assertEqual(len(kept) + len(lost), 1)
-            self.assertEqual(len(positions), len(made.script), "no id is given twice")
+            self.assertEqual(len(positions), len(made.words), "no id is given twice")
 
 
 def _run(made: Lesson, first: str, last: str) -> list[str]:
-    ids = [word.id for word in made.script]
+    ids = [word.id for word in made.words]
     return ids[ids.index(first) : ids.index(last) + 1]
 
 
@@ -240,7 +240,7 @@ _SAYINGS = ["Quartz.", "xylo quartz up.", "Far far."]
 def _edits(made: Lesson) -> list[Callable[[st.DataObject], Command]]:
     """One of each kind of change, somewhere."""
     blocks = [block.id for block in made.passages[0].blocks]
-    ids = [word.id for word in made.script]
+    ids = [word.id for word in made.words]
     pages = [page.id for page in made.passages[0].pages]
     block, word = st.sampled_from(blocks), st.sampled_from(ids)
     return [
@@ -304,7 +304,7 @@ class PassagesTest(unittest.TestCase):
         draft = DraftPassage((DraftPage("", (DraftBlock(BlockKind.PARAGRAPH, "Down we go."),)),), "A valley", "Ida")
         made = after(AddPages("", draft))
         self.assertEqual([p.title for p in made.passages], ["A hill", "A valley"])
-        self.assertEqual(len(made.positions()), len(made.script))
+        self.assertEqual(len(made.positions()), len(made.words))
         credits = SetCredits(
             made.passages[1].id, "A valley", permission_kind=PermissionKind.LICENCE, permission="CC BY 4.0"
         )

@@ -42,7 +42,7 @@ class TrailJsonTest(unittest.TestCase):
             slips=(Slip(SlipKind.LEFT_OUT, "a3", 2.1, 2.1), Slip(SlipKind.MISREAD, "a5", 3.4, 3.9, "clever")),
             asides=trail(made).asides, unread=("a17", "a18"), seconds=20.0, sound_start=1.0, sound_end=18.0,
         )  # fmt: skip
-        text = trail_json.write(found, made.script)
+        text = trail_json.write(found, made.words)
         document = json.loads(text)
         jsonschema.validate(document, SCHEMA)
         self.assertEqual(
@@ -62,11 +62,11 @@ class TrailJsonTest(unittest.TestCase):
     def test_any_visits_survive(self, visits: list[tuple[int, float, float]]) -> None:
         made = lesson()
         found = Trail(
-            tuple(Visit(made.script[i].id, at, at + 0.1, sure) for i, at, sure in visits),
+            tuple(Visit(made.words[i].id, at, at + 0.1, sure) for i, at, sure in visits),
             seconds=101.0,
             sound_end=101.0,
         )
-        self.assertEqual(trail_json.read(trail_json.write(found, made.script)).visits, found.visits)
+        self.assertEqual(trail_json.read(trail_json.write(found, made.words)).visits, found.visits)
 
 
 class CaptionsTest(unittest.TestCase):

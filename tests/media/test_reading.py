@@ -120,7 +120,7 @@ class PhotoPageTest(unittest.TestCase):
         shown = apply_to_text(self.lesson, ShowPage(page.id, True))
         laid = typeset(shown).pages[1]
         self.assertTrue(laid.photo)
-        self.assertEqual([box.word for box in laid.boxes], [word.id for word in shown.script])
+        self.assertEqual([box.word for box in laid.boxes], [word.id for word in shown.words])
         picture = laid.pictures[0]
         for box in laid.boxes:
             self.assertTrue(picture.x <= box.x and box.x + box.width <= picture.x + picture.width)

@@ -78,7 +78,7 @@ def preview(body: answers.TextDraft) -> Response:
     """How a text would be typeset, before it is kept."""
     passage = passage_from_text(body.text, title=body.title, author=body.author, permission=body.permission)
     lesson = Lesson((passage,))
-    words = len(lesson.script)
+    words = len(lesson.words)
     return answer(answers.Preview(layout=typeset(lesson), words=words, minutes=words / USUAL_RATE))
 
 
@@ -178,9 +178,9 @@ def trail(path: LessonPath, query: TakeQuery) -> Response:
     return answer(
         answers.TrailView(
             trail=shown,
-            walks=list(walks(shown, {word.id: place for place, word in enumerate(lesson.script)})),
-            checks=list(places_to_check(shown, {word.id: word.text for word in lesson.script})),
-            figures=figures(shown, len(lesson.script)),
+            walks=list(walks(shown, {word.id: place for place, word in enumerate(lesson.words)})),
+            checks=list(places_to_check(shown, {word.id: word.text for word in lesson.words})),
+            figures=figures(shown, len(lesson.words)),
             trim_start=by_hand.start if by_hand else start,
             trim_end=by_hand.end if by_hand else end,
             trimmed_by_hand=by_hand is not None,

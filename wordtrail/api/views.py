@@ -57,7 +57,7 @@ def shelf_lesson(session: Session, kept: KeptLesson) -> answers.ShelfLesson:
         changed_at=kept.changed_at,
         path=list(waypoints(kept.lesson, standing)),
         next=next_step(kept.lesson, standing),
-        first_words=" ".join(word.text for word in kept.lesson.script[:14]),
+        first_words=" ".join(word.text for word in kept.lesson.words[:14]),
     )
 
 
@@ -80,7 +80,7 @@ def _standing(session: Session, kept: KeptLesson, trails: dict[str, Trail]) -> S
 def current_trail(lesson: Lesson, take: str, trail: Trail) -> Trail:
     """A take's trail with its mends, on the passage as it is now."""
     mends = [mend for mend in lesson.mends if mend.take == take]
-    return on_passage(mended(trail, mends).trail, (word.id for word in lesson.script))
+    return on_passage(mended(trail, mends).trail, (word.id for word in lesson.words))
 
 
 def take_view(row: TakeRow, trails: dict[str, Trail], counting: str) -> answers.Take:

@@ -48,7 +48,7 @@ def align_take(workspace: Workspace, take_id: str, report: Progress) -> None:
     memory = PieceMemory(blobs, take_id)
     found = explained(
         heard,
-        script_of(lesson.script, lesson.respelled),
+        script_of(lesson.words, lesson.respelled),
         report,
         memory=memory,
         earlier=earlier_hearings(blobs, others),

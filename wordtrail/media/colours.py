@@ -14,6 +14,11 @@ TOKENS = {
     "lake-pale": "#D9E6F0",
     "ochre": "#B7791F",
     "ochre-pale": "#F5E3C0",
+    "ochre-deep": "#8A5A12",
+    "plum": "#6A4585",
+    "plum-pale": "#E8DDF1",
+    "clay": "#A34A3A",
+    "clay-pale": "#F6DED8",
     "hairline": "#D5DEDA",
 }
 

@@ -1,7 +1,8 @@
 """Drawing the stage with Skia, from the same boxes as the browser's SVG.
 
-Order, from the ground up: panels, pictures, highlights, the lit stone, text, underlines and letters,
-dots of the read path, the pause card. On a photo, highlights and stone darken what is under them.
+Order, from the ground up: panels, pictures, the grounds of parts shown by now, highlights, the lit stone, lines
+of the page, text, texts and lines of parts, the lines and letters of marks, dots of the read path, the signpost.
+On a photo, highlights and stone darken what is under them.
 `web/src/stage/` draws the same in the same order.
 """
 
@@ -14,11 +15,26 @@ import numpy as np
 import skia
 
 from wordtrail.core.cues.model import CueSheet, StageState
+from wordtrail.core.layout.drawing import drawn_points
 from wordtrail.core.layout.faces import face_bytes, shape
-from wordtrail.core.layout.model import LaidCard, LaidMark, LaidPage, LaidPicture, Layout, SetPiece, Stretch, WordBox
+from wordtrail.core.layout.model import (
+    LaidCard,
+    LaidMark,
+    LaidPage,
+    LaidPicture,
+    LaidStroke,
+    Layout,
+    Panel,
+    SetPiece,
+    Stretch,
+    WordBox,
+)
+from wordtrail.core.layout.sheets import answer_part
 from wordtrail.core.text.look import Typeface
 from wordtrail.core.text.model import Style
 from wordtrail.media.colours import argb
+
+PANEL_RADIUS, PANEL_EDGE = 14, 3
 
 Rect = tuple[float, float, float, float]
 """Left, top, right, bottom in page units."""
@@ -59,9 +75,11 @@ class Painter:
         self._first_light: dict[str, int] = {}
         for index, light in enumerate(sheet.lights):
             self._first_light.setdefault(light.word, index)
-        self._first_lit: list[list[str]] = [[] for _ in layout.pages]
-        for word in self._first_light:
-            self._first_lit[self._places[word][0]].append(word)
+        self._boxes = [{box.word: box for box in page.boxes} for page in layout.pages]
+        self._first_lit = [
+            [] if page.sheet else [word for word in self._first_light if word in boxes]
+            for page, boxes in zip(layout.pages, self._boxes, strict=True)
+        ]
         self._images: dict[str, skia.Image] = {}
         self._pictures = pictures
         self._blobs = [[_blob(piece) for piece in page.pieces] for page in layout.pages]
@@ -76,27 +94,37 @@ class Painter:
             canvas.clipRect(skia.Rect.MakeLTRB(*only), skia.ClipOp.kIntersect, False)
         canvas.clear(argb("white"))
         page = self.layout.pages[state.page]
+        shown = [part for part in page.parts if part.id in state.parts]
         for panel in page.panels:
-            _fill_round(canvas, panel.x, panel.y, panel.width, panel.height, 14, "mist")
+            _panel(canvas, panel)
         for picture in page.pictures:
             self._picture(canvas, picture)
+        for part in shown:
+            for panel in part.panels:
+                _panel(canvas, panel)
         # One layer, so that light and highlights that overlap darken the photo once.
         if page.photo:
             canvas.saveLayer(None, skia.Paint(BlendMode=skia.BlendMode.kMultiply))
         self._highlights(canvas, state)
-        if state.lit in self._places:
-            _stone(canvas, self._places[state.lit][1], self.layout)
+        if state.lit in self._boxes[state.page]:
+            _stone(canvas, self._boxes[state.page][state.lit], self.layout)
         if page.photo:
             canvas.restore()
+        for stroke in page.strokes:
+            draw_stroke(canvas, stroke, 1.0)
         for blob, piece in zip(self._blobs[state.page], page.pieces, strict=True):
             if blob:
                 canvas.drawTextBlob(blob, 0, 0, _paint(piece.ink.value))
+        for part in shown:
+            _text(canvas, part.pieces)
+            for stroke in part.strokes:
+                draw_stroke(canvas, stroke, 1.0)
         if page.title:
             _title_trail(canvas, page, self.layout)
-        self._underlines(canvas, state)
+        self._mark_strokes(canvas, state)
         self._dots(canvas, state)
-        if state.gate in self._cards:
-            _card(canvas, self._cards[state.gate], waited, self.layout)
+        if state.card in self._cards:
+            _card(canvas, self._cards[state.card], waited, state, self.layout)
         canvas.restore()
 
     def _picture(self, canvas: skia.Canvas, picture: LaidPicture) -> None:
@@ -129,27 +157,28 @@ class Painter:
 
     def changed(self, before: StageState, after: StageState) -> Rect | None:
         """The rectangle in which two states differ, in page units; None: everywhere."""
-        if before.page != after.page or before.gate != after.gate:
+        if (before.page, before.gate, before.card, before.parts) != (after.page, after.gate, after.card, after.parts):
             return None
         rects: list[Rect] = []
-        rects += [self._word_rect(word) for word in (before.lit, after.lit) if word in self._places]
+        boxes = self._boxes[after.page]
+        rects += [self._word_rect(boxes[word]) for word in (before.lit, after.lit) if word in boxes]
         low, high = sorted((before.passed, after.passed))
         rects += [
-            self._word_rect(light.word)
+            self._word_rect(boxes[light.word])
             for light in self.sheet.lights[max(0, low - 1) : high]
-            if self._places[light.word][0] == after.page
+            if light.word in boxes
         ]
         drawn = {mark.mark: mark.progress for mark in before.marks}
         for mark in after.marks:
             if drawn.get(mark.mark) != mark.progress:
-                rects += [_stretch_rect(s) for s in self._marks[mark.mark].stretches if s.page == after.page]
-        if after.gate in self._cards:
-            card = self._cards[after.gate]
+                rects += _mark_rects(self._marks[mark.mark], after.page)
+        if after.card in self._cards:
+            card = self._cards[after.card]
             rects.append((card.x, card.y + card.header, card.x + card.width, card.y + card.height))
         return _union(rects)
 
-    def _word_rect(self, word: str) -> Rect:
-        box = self._places[word][1]
+    @staticmethod
+    def _word_rect(box: WordBox) -> Rect:
         return (
             box.x - 0.4 * box.size, box.baseline - 1.3 * box.size,
             box.x + box.width + 0.6 * box.size, box.baseline + 0.9 * box.size,
@@ -172,13 +201,15 @@ class Painter:
                 f"{mark.colour}-pale",
             )
 
-    def _underlines(self, canvas: skia.Canvas, state: StageState) -> None:
-        for mark, stretch, share in self._drawn(state, "underline"):
-            _underline(canvas, mark, stretch, share, self.layout)
+    def _mark_strokes(self, canvas: skia.Canvas, state: StageState) -> None:
         for drawn in state.marks:
-            mark = self._marks[drawn.mark]
-            if drawn.progress >= 1 and mark.stretches and mark.stretches[-1].page == state.page:
-                _letter(canvas, mark, self.layout)
+            for page in self._marks[drawn.mark].strokes:
+                if page.page != state.page:
+                    continue
+                for stroke in page.strokes:
+                    draw_stroke(canvas, stroke, drawn.progress)
+                if drawn.progress >= 1:
+                    _text(canvas, page.pieces)
 
     def _drawn(self, state: StageState, kind: str) -> Iterable[tuple[LaidMark, Stretch, float]]:
         """The stretches on the shown page of all marks of a kind, with the share that is drawn."""
@@ -252,33 +283,38 @@ def _stone(canvas: skia.Canvas, box: WordBox, layout: Layout) -> None:
     _fill_round(canvas, left, bottom - foot, width, foot, foot / 2, "moss")
 
 
-def _underline(canvas: skia.Canvas, mark: LaidMark, stretch: Stretch, share: float, layout: Layout) -> None:
-    look, size = layout.look, stretch.size
-    y = stretch.baseline + look.underline_below * size
-    right = stretch.left + (stretch.right - stretch.left) * share
-    paint = _paint(mark.colour)
-    paint.setStyle(skia.Paint.kStroke_Style)
-    thick = look.underline * size
-    if mark.line == "double":
-        paint.setStrokeWidth(thick * 0.55)
-        canvas.drawLine(stretch.left, y - thick * 0.6, right, y - thick * 0.6, paint)
-        canvas.drawLine(stretch.left, y + thick * 0.6, right, y + thick * 0.6, paint)
+def _panel(canvas: skia.Canvas, panel: Panel) -> None:
+    _fill_round(canvas, panel.x, panel.y, panel.width, panel.height, PANEL_RADIUS, panel.fill)
+    if panel.edge:
+        edge = _paint(panel.edge)
+        edge.setStyle(skia.Paint.kStroke_Style)
+        edge.setStrokeWidth(PANEL_EDGE)
+        rect = skia.Rect.MakeXYWH(panel.x, panel.y, panel.width, panel.height)
+        canvas.drawRRect(skia.RRect.MakeRectXY(rect, PANEL_RADIUS, PANEL_RADIUS), edge)
+
+
+def _text(canvas: skia.Canvas, pieces: Iterable[SetPiece]) -> None:
+    for piece in pieces:
+        blob = _blob(piece)
+        if blob:
+            canvas.drawTextBlob(blob, 0, 0, _paint(piece.ink.value))
+
+
+def draw_stroke(canvas: skia.Canvas, stroke: LaidStroke, progress: float) -> None:
+    """Draw as much of a stroke as is drawn when its whole mark is drawn to `progress`."""
+    points = drawn_points(stroke, progress)
+    if len(points) < 2:
         return
-    paint.setStrokeWidth(thick)
-    if mark.line == "dashed":
-        paint.setPathEffect(skia.DashPathEffect.Make([thick * 3, thick * 1.6], 0))
-    canvas.drawLine(stretch.left, y, right, y, paint)
-
-
-def _letter(canvas: skia.Canvas, mark: LaidMark, layout: Layout) -> None:
-    look, last = layout.look, mark.stretches[-1]
-    size = look.letter * last.size
-    x = last.right + 0.1 * last.size
-    y = last.baseline + (look.underline_below + 0.14) * last.size
-    piece = SetPiece(mark.letter, x, y, 0.0, size, Style.BOLD, "", ())
-    blob = _blob(piece)
-    if blob:
-        canvas.drawTextBlob(blob, 0, 0, _paint(mark.colour))
+    path = skia.Path()
+    path.addPoly([skia.Point(x, y) for x, y in points], stroke.fill)
+    paint = _paint(stroke.colour)
+    if not stroke.fill:
+        paint.setStyle(skia.Paint.kStroke_Style)
+        paint.setStrokeWidth(stroke.width)
+        paint.setStrokeJoin(skia.Paint.kRound_Join)
+        if stroke.dashes:
+            paint.setPathEffect(skia.DashPathEffect.Make(list(stroke.dashes), 0))
+    canvas.drawPath(path, paint)
 
 
 def _title_trail(canvas: skia.Canvas, page: LaidPage, layout: Layout) -> None:
@@ -297,7 +333,13 @@ def _title_trail(canvas: skia.Canvas, page: LaidPage, layout: Layout) -> None:
     canvas.drawPath(path, paint)
 
 
-def _card(canvas: skia.Canvas, card: LaidCard, waited: float, layout: Layout) -> None:
+def _card(canvas: skia.Canvas, card: LaidCard, waited: float, state: StageState, layout: Layout) -> None:
+    if card.page == state.page:
+        _footpath(canvas, card)
+    _card_box(canvas, card, waited, state, layout)
+
+
+def _footpath(canvas: skia.Canvas, card: LaidCard) -> None:
     way_x, way_y, edge_x, edge_y, *curve = card.footpath
     path = skia.Path()
     path.moveTo(way_x, way_y)
@@ -309,6 +351,9 @@ def _card(canvas: skia.Canvas, card: LaidCard, waited: float, layout: Layout) ->
     way.setStrokeWidth(4)
     way.setPathEffect(skia.DashPathEffect.Make([0.01, 11], 0))
     canvas.drawPath(path, way)
+
+
+def _card_box(canvas: skia.Canvas, card: LaidCard, waited: float, state: StageState, layout: Layout) -> None:
     _fill_round(canvas, card.x, card.y, card.width, card.height, 14, "lake")
     body = card.y + card.header
     _fill_round(canvas, card.x + 2, body, card.width - 4, card.height - card.header - 2, 12, "white")
@@ -321,10 +366,12 @@ def _card(canvas: skia.Canvas, card: LaidCard, waited: float, layout: Layout) ->
     tip.lineTo(card.x + 14, card.y + card.header)
     tip.close()
     canvas.drawPath(tip, _paint("lake"))
-    for piece in card.pieces:
-        blob = _blob(piece)
-        if blob:
-            canvas.drawTextBlob(blob, 0, 0, _paint(piece.ink.value))
+    lit = next((box for box in card.boxes if box.word == state.lit), None)
+    if lit:
+        _stone(canvas, lit, layout)
+    _text(canvas, card.pieces)
+    if answer_part(card.id) in state.parts:
+        _text(canvas, card.answer)
     used = stones_used(card, waited)
     for index, stone in enumerate(card.stones):
         paint = _paint("lake")
@@ -343,9 +390,22 @@ def stones_used(card: LaidCard, waited: float) -> int:
     return min(len(card.stones), int(len(card.stones) * waited / card.think_seconds + 1e-9))
 
 
-def _stretch_rect(stretch: Stretch) -> Rect:
-    size = stretch.size
-    return stretch.left - size, stretch.baseline - 1.3 * size, stretch.right + size, stretch.baseline + 0.9 * size
+def _mark_rects(mark: LaidMark, page: int) -> list[Rect]:
+    """Where a mark may be drawn on a page."""
+    rects = [
+        (s.left - s.size, s.baseline - 1.3 * s.size, s.right + s.size, s.baseline + 0.9 * s.size)
+        for s in mark.stretches
+        if s.page == page
+    ]
+    for drawn in mark.strokes:
+        if drawn.page == page:
+            for stroke in drawn.strokes:
+                xs, ys = stroke.points[::2], stroke.points[1::2]
+                rects.append((min(xs) - 12, min(ys) - 12, max(xs) + 12, max(ys) + 12))
+            rects += [
+                (p.x - 4, p.baseline - p.size, p.x + p.width + 4, p.baseline + 0.4 * p.size) for p in drawn.pieces
+            ]
+    return rects
 
 
 def _union(rects: list[Rect]) -> Rect:

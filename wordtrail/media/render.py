@@ -18,7 +18,7 @@ import av
 import numpy as np
 from av.video.reformatter import ColorRange, Colorspace, VideoReformatter
 
-from wordtrail.core.cues.model import CueSheet, StageState
+from wordtrail.core.cues.model import CueSheet, Drawing, StageState
 from wordtrail.core.cues.state import holds_of, state_in_video, video_seconds
 from wordtrail.core.layout.cards import STONES
 from wordtrail.core.layout.model import Layout
@@ -60,21 +60,34 @@ def moments(sheet: CueSheet) -> list[float]:
     gates = list(sheet.gates)
 
     def to_video(at: float) -> float:
-        return at + sum(gate.think_seconds for gate in gates if gate.at < at)
+        return at + sum(gate.hold for gate in gates if gate.at < at)
 
     for turn in sheet.pages:
         times.add(to_video(turn.at))
     for light in sheet.lights:
         times |= {to_video(light.start), to_video(light.end)}
     for drawing in sheet.drawings:
-        steps = max(1, round((drawing.end - drawing.start) * DRAWING_RATE))
-        times |= {to_video(drawing.start + (drawing.end - drawing.start) * n / steps) for n in range(steps + 1)}
+        if not drawing.gate:
+            times |= {to_video(at) for at in _while_drawn(drawing)}
+    times |= {to_video(at) for shown in sheet.cards for at in (shown.start, shown.end)}
+    times |= {to_video(reveal.at) for reveal in sheet.reveals if not reveal.gate}
     for gate in gates:
         start = gate.at + passed
-        times |= {start + gate.think_seconds * n / STONES for n in range(STONES + 1)}
-        passed += gate.think_seconds
+        waits = {gate.think_seconds * n / STONES for n in range(STONES + 1)} | {gate.hold}
+        waits |= {reveal.wait for reveal in sheet.reveals if reveal.gate == gate.pause}
+        waits |= {at for beat in sheet.beats if beat.gate == gate.pause for at in (beat.start, beat.end)}
+        waits |= {at for one in sheet.drawings if one.gate == gate.pause for at in _while_drawn(one)}
+        times |= {start + wait for wait in waits if wait <= gate.hold}
+        passed += gate.hold
     length = video_seconds(sheet)
     return _apart(sorted(at for at in times if 0 <= at < length))
+
+
+def _while_drawn(drawing: Drawing) -> list[float]:
+    """The moments at which a mark that is being drawn is shown anew."""
+    length = drawing.end - drawing.start
+    steps = max(1, round(length * DRAWING_RATE))
+    return [drawing.start + length * n / steps for n in range(steps + 1)]
 
 
 def _apart(times: list[float]) -> list[float]:

@@ -48,10 +48,10 @@ class _Finder:
     lesson: Lesson
 
     def word(self, printed: str, nth: int = 0) -> str:
-        return [word.id for word in self.lesson.script if word.text == printed][nth]
+        return [word.id for word in self.lesson.words if word.text == printed][nth]
 
     def run(self, printed: str) -> tuple[str, str]:
-        words, wanted = self.lesson.script, printed.split()
+        words, wanted = self.lesson.words, printed.split()
         texts = [word.text for word in words]
         at = next(i for i in range(len(texts)) if texts[i : i + len(wanted)] == wanted)
         return words[at].id, words[at + len(wanted) - 1].id

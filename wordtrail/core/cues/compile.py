@@ -2,15 +2,19 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from itertools import groupby, pairwise
 
-from wordtrail.core.cues.model import Caption, CueSheet, Drawing, Gate, Light, PageTurn
+from wordtrail.core.cues.drawings import Heard, drawings
+from wordtrail.core.cues.gates import ended_at_gates, stops
+from wordtrail.core.cues.model import Caption, CueSheet, Light, PageTurn
+from wordtrail.core.cues.passes import Passes
 from wordtrail.core.edit.edit_list import Clip, EditList, trimmed_ends
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.marks.model import Mark
+from wordtrail.core.lesson.sheets import script
+from wordtrail.core.text.model import Word
 from wordtrail.core.trail.mending import mended, on_passage
 from wordtrail.core.trail.model import UNSURE_BELOW, Aside, Trail
 
@@ -26,10 +30,6 @@ the light walks instead of flickering."""
 TURN_AHEAD = 0.6
 """Seconds before its first word that a page is turned, if the word before has ended by then."""
 
-GATE_AFTER = 0.12
-"""Seconds after a word's end that its pause point stops the lesson, before the next word begins."""
-
-SHORTEST_DRAWING, LONGEST_DRAWING = 0.35, 4.0
 CAPTION_CHARACTERS = 74
 TALK_CAPTIONED_FROM = 1.5
 TALK = "[The teacher talks about it.]"
@@ -62,33 +62,48 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
     Trails are mended and re-anchored here; words without a box in `layout` are passed over.
     """
     page_of = {word: page for word, (page, _) in layout.places().items()}
-    heard, asides = _heard(lesson, trails, edits)
-    lights = _lingering([light for light in heard if light.word in page_of], page_of)
-    first_page = 1 if len(layout.pages) > 1 else 0
-    gates = _gates(lesson, lights, edits)
+    words = script(lesson)
+    spoken, asides = _heard(lesson, words, trails, edits)
+    lights = _lingering([light for light in spoken if light.word in page_of], page_of)
+    sentence = {word.id: word.sentence for word in words}
+    heard = Heard(lights, asides, Passes(lights, sentence), sentence, _blocks(lesson))
+    stopping = stops(lesson, heard, layout, edits.lead, edits.seconds)
+    thinking = {gate.shows: gate.think_seconds for gate in stopping.gates}
+    texts = [index for index, page in enumerate(layout.pages) if page.boxes and not page.sheet]
+    opening = texts[0] if texts else 0
     return CueSheet(
         version=VERSION,
         layout=layout.name,
         seconds=round(edits.seconds, 4),
         title_until=edits.lead,
-        pages=_page_turns(lights, page_of, edits.lead, first_page),
-        lights=_ended_at_gates(lights, gates),
-        drawings=_drawings(lesson, lights),
-        gates=gates,
-        captions=_captions(lesson, lights, asides),
-        sentences=_sentence_starts(lesson, lights),
+        pages=_page_turns(lesson, lights, layout, page_of, edits.lead, opening),
+        lights=ended_at_gates(lights, stopping.gates),
+        drawings=drawings(lesson, heard, thinking),
+        gates=stopping.gates,
+        captions=_captions(words, lights, asides),
+        sentences=_sentence_starts(sentence, lights),
+        cards=stopping.cards,
+        reveals=stopping.reveals,
+        beats=stopping.beats,
     )
 
 
-def _heard(lesson: Lesson, trails: Mapping[str, Trail], edits: EditList) -> tuple[list[Light], tuple[Aside, ...]]:
+def _blocks(lesson: Lesson) -> dict[str, str]:
+    """Word of the passage → its block."""
+    return {word.id: block.id for passage in lesson.passages for block in passage.blocks for word in block.words}
+
+
+def _heard(
+    lesson: Lesson, words: Sequence[Word], trails: Mapping[str, Trail], edits: EditList
+) -> tuple[list[Light], tuple[Aside, ...]]:
     """Lights and asides of all kept clips in lesson time."""
     lights: list[Light] = []
     asides: list[Aside] = []
-    script = [word.id for word in lesson.script]
+    ids = [word.id for word in words]
     now = edits.lead
     for clip in edits.clips:
         mends = [mend for mend in lesson.mends if mend.take == clip.take]
-        trail = on_passage(mended(trails[clip.take], mends).trail, script)
+        trail = on_passage(mended(trails[clip.take], mends).trail, ids)
         shift = now - clip.start
         for visit in sorted(trail.visits, key=lambda visit: visit.start):
             if clip.start <= visit.start < clip.end:
@@ -120,78 +135,41 @@ def _lingering(lights: list[Light], page_of: dict[str, int]) -> tuple[Light, ...
 
 
 def _page_turns(
-    lights: tuple[Light, ...], page_of: dict[str, int], lead: float, first_page: int
+    lesson: Lesson, lights: Sequence[Light], layout: Layout, page_of: Mapping[str, int], lead: float, opening: int
 ) -> tuple[PageTurn, ...]:
+    """The page of each word when it is read. Words of the text that are quoted beside a question stay there,
+    until the reading goes on."""
     turns = [PageTurn(0.0, 0)] if lead > 0 else []
-    opening = page_of[lights[0].word] if lights else first_page
-    turns.append(PageTurn(lead, opening))
+    beside = {
+        index: {box.word for box in page.boxes} for index, page in enumerate(layout.pages) if page.sheet and page.boxes
+    }
+    goes_on = _words_after_points(lesson)
+    now = page_of[lights[0].word] if lights else opening
+    turns.append(PageTurn(lead, now))
     for before, after in pairwise(lights):
-        if page_of[before.word] != page_of[after.word]:
+        stays = after.word in beside.get(now, ()) and after.word not in goes_on.get(layout.pages[now].sheet, ())
+        page = now if stays else page_of[after.word]
+        if page != now:
             at = min(max(before.end, after.start - TURN_AHEAD), after.start)
-            turns.append(PageTurn(round(at, 4), page_of[after.word]))
+            turns.append(PageTurn(round(at, 4), page))
+            now = page
     return tuple(turns)
 
 
-def _first_lights(lights: tuple[Light, ...]) -> dict[str, int]:
-    """Word → index of its first light."""
-    first: dict[str, int] = {}
-    for index, light in enumerate(lights):
-        first.setdefault(light.word, index)
-    return first
-
-
-def _gates(lesson: Lesson, lights: tuple[Light, ...], edits: EditList) -> tuple[Gate, ...]:
-    """A pause point stops the lesson when its word was first read; when that word was not read,
-    after the nearest word before it that was; and behind the title when there is none."""
-    first = _first_lights(lights)
-    script = [word.id for word in lesson.script]
-    positions = {word: index for index, word in enumerate(script)}
-    gates = []
+def _words_after_points(lesson: Lesson) -> dict[str, tuple[str, ...]]:
+    """Pause point → the word with which the reading goes on after it."""
+    positions = lesson.positions()
+    found = {}
     for point in lesson.pause_points:
-        read = next((w for w in reversed(script[: positions[point.after] + 1]) if w in first), None)
-        at = edits.lead if read is None else _gate_time(lights, first[read], edits.seconds)
-        gates.append(Gate(point.id, round(at, 4), point.think_seconds, point.after, point.question))
-    return tuple(sorted(gates, key=lambda gate: (gate.at, positions[gate.word])))
+        place = positions.get(point.after, len(positions)) + 1
+        found[point.id] = tuple(word.id for word in lesson.words[place : place + 1])
+    return found
 
 
-def _gate_time(lights: tuple[Light, ...], index: int, seconds: float) -> float:
-    light = lights[index]
-    following = lights[index + 1].start if index + 1 < len(lights) else seconds
-    return min(light.end + GATE_AFTER, max(following - 0.001, light.start), seconds)
-
-
-def _ended_at_gates(lights: tuple[Light, ...], gates: tuple[Gate, ...]) -> tuple[Light, ...]:
-    """A word that is lit when the lesson stops has been read: it does not light up again after."""
-    stops = [gate.at for gate in gates]
-    return tuple(
-        replace(light, end=min([light.end, *(at for at in stops if light.start < at < light.end)])) for light in lights
-    )
-
-
-def _drawings(lesson: Lesson, lights: tuple[Light, ...]) -> tuple[Drawing, ...]:
-    """Each mark is drawn along with the first reading of its run; one whose words were not read is
-    not drawn."""
-    first = _first_lights(lights)
-    script = [word.id for word in lesson.script]
-    drawings = []
-    for mark in lesson.marks:
-        read = [word for word in _run(script, mark) if word in first]
-        if read:
-            start = min(lights[first[word]].start for word in read)
-            end = max(lights[first[word]].end for word in read)
-            length = min(max(end - start, SHORTEST_DRAWING), LONGEST_DRAWING)
-            drawings.append(Drawing(mark.id, start, round(start + length, 4)))
-    return tuple(sorted(drawings, key=lambda drawing: drawing.start))
-
-
-def _run(script: list[str], mark: Mark) -> list[str]:
-    return script[script.index(mark.first) : script.index(mark.last) + 1]
-
-
-def _captions(lesson: Lesson, lights: tuple[Light, ...], asides: tuple[Aside, ...]) -> tuple[Caption, ...]:
+def _captions(words: Sequence[Word], lights: Sequence[Light], asides: Sequence[Aside]) -> tuple[Caption, ...]:
     """What is read, a sentence or less at a time, and that the teacher talks where they do."""
-    sentence = {word.id: word.sentence for word in lesson.script}
-    printed = {word.id: word.text for word in lesson.script}
+    sentence = {word.id: word.sentence for word in words}
+    printed = {word.id: word.text for word in words}
     captions: list[Caption] = []
     for _, run in groupby(lights, key=lambda light: sentence[light.word]):
         line: list[Light] = []
@@ -222,8 +200,7 @@ def _apart(captions: list[Caption]) -> tuple[Caption, ...]:
     )
 
 
-def _sentence_starts(lesson: Lesson, lights: tuple[Light, ...]) -> tuple[float, ...]:
-    sentence = {word.id: word.sentence for word in lesson.script}
+def _sentence_starts(sentence: Mapping[str, int], lights: Sequence[Light]) -> tuple[float, ...]:
     return tuple(
         light.start
         for index, light in enumerate(lights)

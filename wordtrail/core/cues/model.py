@@ -25,23 +25,68 @@ class Light:
 
 @dataclass(frozen=True, slots=True)
 class Drawing:
-    """A mark is drawn from `start` to `end` and stays."""
+    """A mark is drawn from `start` to `end` and stays. One that is drawn at a pause point (`gate`) has both
+    counted from when the lesson stopped there."""
 
     mark: str
     start: float
     end: float
+    gate: str = ""
 
 
 @dataclass(frozen=True, slots=True)
 class Gate:
-    """A pause point: at `at` the lesson stops. The video holds it for `think_seconds`, the
-    student page until the student goes on. `word` is the word it stands after."""
+    """At `at` the lesson stops: at a pause point, or for something that is shown and not spoken of. The video
+    holds it for `think_seconds`, and for `answer_seconds` more in which the answer is shown; the student page
+    until the student goes on, or by itself (`auto`). `pause` names it, `shows` the pause point or sheet it
+    belongs to, `kind` what students do. `word` is the word it stands after. `page` is the page that is shown
+    meanwhile (-1: the one that is on the stage)."""
 
     pause: str
     at: float
     think_seconds: float
     word: str
     question: str
+    kind: str = "think"
+    shows: str = ""
+    page: int = -1
+    answer_seconds: float = 0.0
+    auto: bool = False
+
+    @property
+    def hold(self) -> float:
+        """Seconds for which the video stands still."""
+        return self.think_seconds + self.answer_seconds
+
+
+@dataclass(frozen=True, slots=True)
+class Reveal:
+    """A part of a page is shown from `at` on; with a `gate`, from when the lesson has stood there for `wait`
+    seconds."""
+
+    part: str
+    at: float
+    gate: str = ""
+    wait: float = 0.0
+
+
+@dataclass(frozen=True, slots=True)
+class Beat:
+    """A part of a page is shown while the lesson has stood at `gate` for `start` to `end` seconds."""
+
+    part: str
+    gate: str
+    start: float
+    end: float
+
+
+@dataclass(frozen=True, slots=True)
+class CardShown:
+    """A pause point's signpost is seen on `[start, end)` because its question is being read aloud."""
+
+    card: str
+    start: float
+    end: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -71,6 +116,9 @@ class CueSheet:
     gates: tuple[Gate, ...]
     captions: tuple[Caption, ...]
     sentences: tuple[float, ...]
+    cards: tuple[CardShown, ...] = ()
+    reveals: tuple[Reveal, ...] = ()
+    beats: tuple[Beat, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -86,7 +134,8 @@ class StageState:
     """What is on the stage at one moment.
 
     `passed` is how many of the sheet's lights have begun: their words carry the dotted path,
-    but for the `lit` one. `gate` is the pause point whose card is shown, if any.
+    but for the `lit` one. `gate` is the gate at which the lesson stands, if any; `card` the pause point whose
+    signpost is seen; `parts` are the parts of pages that are shown by now.
     """
 
     page: int
@@ -95,3 +144,5 @@ class StageState:
     marks: tuple[DrawnMark, ...]
     gate: str
     caption: str
+    card: str = ""
+    parts: tuple[str, ...] = ()

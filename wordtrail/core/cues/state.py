@@ -3,30 +3,72 @@
 from __future__ import annotations
 
 from bisect import bisect_right
+from dataclasses import dataclass
 
-from wordtrail.core.cues.model import CueSheet, DrawnMark, StageState
+from wordtrail.core.cues.model import CueSheet, Drawing, DrawnMark, Reveal, StageState
 from wordtrail.core.edit.edit_list import Hold, held
 
 
-def state_at(sheet: CueSheet, time: float, gate: str = "") -> StageState:
-    """The stage at lesson time `time` (seconds). `gate` names the pause point at which the lesson
-    stands still, if it does: the sheet alone cannot tell before from after at that moment.
+def state_at(sheet: CueSheet, time: float, gate: str = "", waited: float = 0.0) -> StageState:
+    """The stage at lesson time `time` (seconds). `gate` names the gate at which the lesson stands still, if it
+    does, for `waited` seconds by now: the sheet alone cannot tell before from after at that moment.
 
-    At its very start a light, page or drawing is on; at its very end it is off (drawings stay).
+    At its very start a light, page or drawing is on; at its very end it is off (drawings and parts stay).
     """
+    stands = next((n for n, one in enumerate(sheet.gates) if one.pause == gate), -1) if gate else -1
+    held_at = sheet.gates[stands] if stands >= 0 else None
     page = next((turn.page for turn in reversed(sheet.pages) if turn.at <= time), 0)
+    if held_at and held_at.page >= 0:
+        page = held_at.page
     passed = bisect_right(sheet.lights, time, key=lambda light: light.start)
     last = sheet.lights[passed - 1] if passed else None
     lit = last.word if last and time < last.end and not gate else ""
+    by = _Gates({one.pause: n for n, one in enumerate(sheet.gates)}, stands, time, waited)
     marks = tuple(
-        DrawnMark(drawing.mark, _progress(drawing.start, drawing.end, time))
+        DrawnMark(drawing.mark, progress)
         for drawing in sheet.drawings
-        if drawing.start <= time
+        if (progress := by.drawn(drawing, sheet)) is not None
     )
-    caption = next((c.text for c in sheet.captions if c.start <= time < c.end), "")
-    if gate:
-        caption = next((g.question for g in sheet.gates if g.pause == gate), "")
-    return StageState(page, lit, passed, marks, gate, caption)
+    if held_at:
+        caption, card = held_at.question, held_at.shows
+    else:
+        caption = next((c.text for c in sheet.captions if c.start <= time < c.end), "")
+        card = next((shown.card for shown in sheet.cards if shown.start <= time < shown.end), "")
+    parts = [reveal.part for reveal in sheet.reveals if by.shown(reveal)]
+    parts += [beat.part for beat in sheet.beats if beat.gate == gate and beat.start <= waited < beat.end]
+    return StageState(page, lit, passed, marks, gate, caption, card, tuple(parts))
+
+
+@dataclass(frozen=True, slots=True)
+class _Gates:
+    """Where the lesson stands among its gates: their places, that of the one it stands at (or −1), lesson time
+    and the seconds it has stood there."""
+
+    places: dict[str, int]
+    stands: int
+    time: float
+    waited: float
+
+    def _is_past(self, gate: str, at: float) -> bool:
+        """Whether the lesson has gone on after a gate; gates of one moment come one after another."""
+        return at < self.time or (self.stands >= 0 and self.places.get(gate, self.stands) < self.stands)
+
+    def shown(self, reveal: Reveal) -> bool:
+        if not reveal.gate:
+            return reveal.at <= self.time
+        here = self.places.get(reveal.gate) == self.stands and self.waited >= reveal.wait
+        return here or self._is_past(reveal.gate, reveal.at)
+
+    def drawn(self, drawing: Drawing, sheet: CueSheet) -> float | None:
+        """How far a mark is drawn; None: not begun."""
+        if not drawing.gate:
+            return _progress(drawing.start, drawing.end, self.time) if drawing.start <= self.time else None
+        place = self.places.get(drawing.gate, -1)
+        if place >= 0 and self._is_past(drawing.gate, sheet.gates[place].at):
+            return 1.0
+        if place < 0 or place != self.stands or self.waited < drawing.start:
+            return None
+        return _progress(drawing.start, drawing.end, self.waited)
 
 
 def _progress(start: float, end: float, time: float) -> float:
@@ -34,13 +76,13 @@ def _progress(start: float, end: float, time: float) -> float:
 
 
 def holds_of(sheet: CueSheet) -> tuple[Hold, ...]:
-    """The video's holds: each gate for its think time."""
-    return tuple(Hold(gate.at, gate.think_seconds) for gate in sheet.gates)
+    """The video's holds: each gate for its think time and its answer."""
+    return tuple(Hold(gate.at, gate.hold) for gate in sheet.gates)
 
 
 def video_seconds(sheet: CueSheet) -> float:
-    """How long the video is: the lesson and the think time of its gates."""
-    return sheet.seconds + sum(gate.think_seconds for gate in sheet.gates)
+    """How long the video is: the lesson and the holds of its gates."""
+    return sheet.seconds + sum(gate.hold for gate in sheet.gates)
 
 
 def video_time(sheet: CueSheet, time: float) -> float:
@@ -49,14 +91,14 @@ def video_time(sheet: CueSheet, time: float) -> float:
 
 
 def state_in_video(sheet: CueSheet, time: float) -> tuple[StageState, float]:
-    """The stage at video time `time`, and how many seconds of think time have passed (0 outside a
+    """The stage at video time `time`, and for how many seconds it has stood still (0 outside a
     gate)."""
     passed = 0.0
     for gate in sheet.gates:
         start = gate.at + passed
         if time < start:
             break
-        if time < start + gate.think_seconds:
-            return state_at(sheet, gate.at, gate.pause), time - start
-        passed += gate.think_seconds
+        if time < start + gate.hold:
+            return state_at(sheet, gate.at, gate.pause, time - start), time - start
+        passed += gate.hold
     return state_at(sheet, time - passed), 0.0

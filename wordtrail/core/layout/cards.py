@@ -2,9 +2,12 @@
 
 from __future__ import annotations
 
-from wordtrail.core.layout.lines import set_text
+from wordtrail.core.layout.boxes import boxes_of
+from wordtrail.core.layout.lines import set_text, set_words
 from wordtrail.core.layout.model import Ink, LaidCard, Look, Point, SetPiece, WordBox
 from wordtrail.core.layout.stages import Stage
+from wordtrail.core.lesson.sheets import Role, SheetText, point_texts
+from wordtrail.core.plan.headings import HEADINGS
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.text.look import USUAL_LOOK, TextLook
 from wordtrail.core.text.model import Style
@@ -14,36 +17,56 @@ ROOM = 30.0
 TIP = 28.0
 SIZES = (38.0, 34.0, 30.0, 26.0, 23.0)
 STONES = 8
-HEADING = "Your turn"
+LEADING = 1.4
+CARD_LINES = 1000
+"""Lines on a card are counted from here, apart from those of its page."""
 
 
 def laid_card(point: PausePoint, page: int, box: WordBox, stage: Stage, look: TextLook = USUAL_LOOK) -> LaidCard:
     """The signpost of `point`, which stands after the word at `box`.
 
-    The question is set at the largest size at which the card keeps to two thirds of the stage.
+    Its texts are set at the largest size at which the card keeps to two thirds of the stage.
     """
-    width = stage.card_width
+    width, own_look = stage.card_width, TextLook(look.typeface)
+    texts = point_texts(point)
     for size in SIZES:
-        lines = set_text(point.question, size, width - 2 * ROOM, Style.PLAIN, TextLook(look.typeface))
-        height = HEADER + ROOM + len(lines) * size * 1.4 + ROOM + (2 * ROOM if point.think_seconds else 0.0)
+        lines = [
+            (line, Ink.INK if text.role is Role.BODY else Ink.QUIET)
+            for text in texts
+            for line in set_words(text.text, text.words, _own(text, size), width - 2 * ROOM, Style.PLAIN, own_look)
+        ]
+        answer = set_text(point.answer, 0.85 * size, width - 2 * ROOM, Style.PLAIN, own_look) if point.answer else ()
+        height = HEADER + ROOM + sum(line.size * LEADING for line, _ in lines) + ROOM
+        height += (2 * ROOM if point.think_seconds else 0.0) + sum(line.size * LEADING for line in answer)
         if height <= stage.height * 0.66:
             break
     line_y = box.baseline + Look().dots_below * box.size
     y = min(max(line_y - HEADER / 2, stage.text_top), stage.text_top + stage.text_height - height)
     left = stage.card_left
     pieces = list[SetPiece]()
-    for line in set_text(HEADING, 30.0, width, Style.BOLD, TextLook(look.typeface)):
+    for line in set_text(HEADINGS[point.kind], 30.0, width, Style.BOLD, own_look):
         pieces += line.set_at(left + ROOM, y + HEADER / 2 + 10.5, Ink.WHITE)
-    baseline = y + HEADER + ROOM + size
-    for line in lines:
-        pieces += line.set_at(left + ROOM, baseline, Ink.INK)
-        baseline += size * 1.4
+    boxes: list[WordBox] = []
+    top = y + HEADER + ROOM
+    for index, (line, ink) in enumerate(lines):
+        placed = line.set_at(left + ROOM, top + line.size, ink)
+        pieces += placed
+        boxes += boxes_of(placed, CARD_LINES + index)
+        top += line.size * LEADING
+    shown: list[SetPiece] = []
+    for line in answer:
+        shown += line.set_at(left + ROOM, top + line.size, Ink.MOSS)
+        top += line.size * LEADING
     stones = _stones(left + ROOM, y + height - 1.6 * ROOM) if point.think_seconds else ()
     tip_y = y + HEADER / 2
     return LaidCard(
         point.id, page, left, round(y, 3), width, round(height, 3), HEADER, TIP, tuple(pieces), stones,
-        _footpath(box, line_y, left - TIP, tip_y, stage), point.think_seconds,
+        _footpath(box, line_y, left - TIP, tip_y, stage), point.think_seconds, tuple(boxes), tuple(shown),
     )  # fmt: skip
+
+
+def _own(text: SheetText, size: float) -> float:
+    return size if text.role is Role.BODY else 0.75 * size
 
 
 def _stones(left: float, y: float) -> tuple[Point, ...]:

@@ -13,7 +13,7 @@ from itertools import pairwise
 from wordtrail.core.layout.faces import shape, typeface_for
 from wordtrail.core.layout.model import Ink, SetPiece
 from wordtrail.core.text.look import USUAL_LOOK, TextLook, Typeface
-from wordtrail.core.text.model import Block, Emphasis, Style
+from wordtrail.core.text.model import Block, Emphasis, Style, Word
 from wordtrail.core.text.pieces import Piece, pieces_of
 
 HANGING = 1.5
@@ -96,6 +96,14 @@ def broken(verses: Sequence[tuple[Chunk, ...]], size: float, width: float) -> tu
 def set_text(text: str, size: float, width: float, style: Style, look: TextLook = USUAL_LOOK) -> tuple[Line, ...]:
     """Lines of plain text that belongs to no passage (cards, credits)."""
     return tuple(_filled(_chunks(text, 0, {}, (), style, look), size, width, 0.0))
+
+
+def set_words(
+    text: str, words: Sequence[Word], size: float, width: float, style: Style, look: TextLook = USUAL_LOOK
+) -> tuple[Line, ...]:
+    """Lines of a text whose `words` can light (cards, prompts, organizers)."""
+    ids = {word.start: word.id for word in words}
+    return tuple(_filled(_chunks(text, 0, ids, (), style, look), size, width, 0.0))
 
 
 def _chunks(

@@ -16,6 +16,10 @@ class Ink(StrEnum):
     QUIET = "quiet"
     WHITE = "white"
     MOSS = "moss"
+    LAKE = "lake"
+    OCHRE = "ochre-deep"
+    PLUM = "plum"
+    CLAY = "clay"
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,12 +56,39 @@ class WordBox:
 
 @dataclass(frozen=True, slots=True)
 class Panel:
-    """A ground drawn behind text (a fact box)."""
+    """A ground drawn behind text (a fact box, a box of a chart), in the colour of a design token, with a
+    line around it where `edge` names one."""
 
     x: float
     y: float
     width: float
     height: float
+    fill: str = "mist"
+    edge: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class LaidStroke:
+    """A line along `points` (x and y in turn), or an area inside them (`fill`). Of a mark that is drawn to a
+    share between `begin` and `end`, so much of the stroke is drawn."""
+
+    points: tuple[float, ...]
+    width: float
+    colour: str
+    dashes: tuple[float, float] | None = None
+    fill: bool = False
+    begin: float = 0.0
+    end: float = 1.0
+
+
+@dataclass(frozen=True, slots=True)
+class LaidPart:
+    """Something that comes on a page later: an answer, a filled-in box, a struck-out choice."""
+
+    id: str
+    pieces: tuple[SetPiece, ...] = ()
+    panels: tuple[Panel, ...] = ()
+    strokes: tuple[LaidStroke, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -78,7 +109,9 @@ class LaidPicture:
 @dataclass(frozen=True, slots=True)
 class LaidPage:
     """One page as it is seen on the stage. `title` says that it is the title card. On a `photo` page the
-    words are those of the picture: light and highlights are laid over it, darkening."""
+    words are those of the picture: light and highlights are laid over it, darkening. `sheet` names what a
+    page shows that is no page of the passage: a word card, a question, an organizer; its `parts` come one
+    after another."""
 
     id: str
     label: str
@@ -89,6 +122,9 @@ class LaidPage:
     title: bool = False
     pictures: tuple[LaidPicture, ...] = ()
     photo: bool = False
+    sheet: str = ""
+    strokes: tuple[LaidStroke, ...] = ()
+    parts: tuple[LaidPart, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -105,14 +141,23 @@ class Stretch:
 
 @dataclass(frozen=True, slots=True)
 class LaidMark:
-    """A mark as shapes: its stretches in drawing order, and how it looks."""
+    """A mark as shapes: its stretches in drawing order (a highlight fills them), the strokes of each page,
+    and the pieces of text that stand there when it is drawn: the letter of its meaning, a number, a note."""
 
     id: str
     kind: str
     colour: str
-    line: str
-    letter: str
     stretches: tuple[Stretch, ...]
+    strokes: tuple[PageStrokes, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class PageStrokes:
+    """A mark's strokes and pieces on one page."""
+
+    page: int
+    strokes: tuple[LaidStroke, ...]
+    pieces: tuple[SetPiece, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -125,9 +170,10 @@ class Point:
 
 @dataclass(frozen=True, slots=True)
 class LaidCard:
-    """A pause point's signpost: its box, header, text, thinking stones (centres) and the footpath
-    that joins it to its word: x and y of its start, of the edge of the text, and of the two control
-    points and the end of a cubic curve from there to the tip."""
+    """A pause point's signpost: its box, header, text (whose words have `boxes`, since they can be read
+    aloud), thinking stones (centres), the answer that is shown after the think time, and the footpath that
+    joins it to its word: x and y of its start, of the edge of the text, and of the two control points and
+    the end of a cubic curve from there to the tip."""
 
     id: str
     page: int
@@ -141,6 +187,8 @@ class LaidCard:
     stones: tuple[Point, ...]
     footpath: tuple[float, ...]
     think_seconds: float
+    boxes: tuple[WordBox, ...] = ()
+    answer: tuple[SetPiece, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -178,5 +226,15 @@ class Layout:
     look: Look = Look()
 
     def places(self) -> dict[str, tuple[int, WordBox]]:
-        """Word id → (page index, box)."""
-        return {box.word: (index, box) for index, page in enumerate(self.pages) for box in page.boxes}
+        """Word id → (page index, box). A word of the passage that is seen again beside a question has its
+        place on its own page; words of a signpost on the page of the signpost."""
+        found = {box.word: (card.page, box) for card in self.cards for box in card.boxes}
+        for index, page in enumerate(self.pages):
+            for box in page.boxes:
+                if not page.sheet or box.word not in found:
+                    found[box.word] = (index, box)
+        return found
+
+    def page_of_sheet(self, sheet: str) -> int | None:
+        """The page that shows a sheet (the first, when it takes several)."""
+        return next((index for index, page in enumerate(self.pages) if page.sheet == sheet), None)

@@ -2,22 +2,24 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
 from dataclasses import replace
 from functools import lru_cache
 from itertools import groupby
 
+from wordtrail.core.layout.boxes import boxes_of
 from wordtrail.core.layout.cards import laid_card
 from wordtrail.core.layout.faces import shape
 from wordtrail.core.layout.fit import Row, column_height, fitted
 from wordtrail.core.layout.lines import set_text
-from wordtrail.core.layout.model import Ink, LaidMark, LaidPage, LaidPicture, Layout, Panel, SetPiece, Stretch, WordBox
+from wordtrail.core.layout.mark_shapes import Ground, laid_marks
+from wordtrail.core.layout.model import Ink, LaidPage, LaidPicture, Layout, Panel, SetPiece, WordBox
 from wordtrail.core.layout.photo import laid_photo, shows_photo
+from wordtrail.core.layout.sheets import SheetBench, laid_sheet
 from wordtrail.core.layout.stages import WIDE, Stage
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.marks.model import Mark
+from wordtrail.core.lesson.sheets import has_page, run_sheets, sheets
 from wordtrail.core.text.look import USUAL_LOOK, TextLook
-from wordtrail.core.text.model import BlockKind, Page, Passage, Picture, Style, permission_line
+from wordtrail.core.text.model import BlockKind, Page, Passage, Picture, Region, Style, permission_line
 
 ASCENT = 1.18
 """Times the size: from the top of a line's room to its baseline."""
@@ -28,23 +30,56 @@ TITLE_SIZES = (120.0, 104.0, 88.0, 76.0, 64.0, 56.0)
 
 
 def typeset(lesson: Lesson, stage: Stage = WIDE) -> Layout:
-    """The layout of `lesson` for one shape of stage, page units throughout."""
-    pages = [title_card(lesson.passages[0], stage, lesson.look)]
+    """The layout of `lesson` for one shape of stage, page units throughout: title card, what comes before the
+    reading, the pages of the passages, what comes after it, and the pages of questions and organizers."""
+    title = title_card(lesson.passages[0], stage, lesson.look)
+    text = text_pages(lesson, stage)
+    bench = SheetBench(lesson, tuple(text), stage)
+    made = sheets(lesson)
+    before = [laid_sheet(sheet, bench) for sheet in run_sheets(lesson)]
+    after = [laid_sheet(sheet, bench) for sheet in run_sheets(lesson, after=True)]
+    placed = {page.sheet for page in (*before, *after)}
+    others = [laid_sheet(sheet, bench) for sheet in made if sheet.id not in placed]
+    pages = (title, *before, *text, *after, *others)
+    places = Layout(stage.name, stage.width, stage.height, pages, (), ()).places()
+    ground = Ground(
+        pages, places, [word.id for word in lesson.words], lesson.legend, regions_of(lesson.passages), stage,
+        lesson.look,
+    )  # fmt: skip
+    cards = tuple(
+        laid_card(point, *places[point.after], stage, lesson.look)
+        for point in lesson.pause_points
+        if point.after in places and not has_page(point)
+    )
+    end_cards = tuple(
+        laid_card(point, *places[lesson.words[-1].id], stage, lesson.look)
+        for point in lesson.pause_points
+        if not point.after and not has_page(point)
+    )
+    marks = laid_marks(lesson.marks, ground)
+    return Layout(stage.name, stage.width, stage.height, pages, marks, (*cards, *end_cards))
+
+
+def text_pages(lesson: Lesson, stage: Stage = WIDE) -> list[LaidPage]:
+    """The pages of the passages, each but the first behind a title card of its own."""
+    pages: list[LaidPage] = []
     for number, passage in enumerate(lesson.passages):
         if number and passage.title:
             pages.append(replace(title_card(passage, stage, lesson.look), id=f"title-{passage.id}"))
         for page in passage.pages:
             pages += laid_photo(page, page.photo, stage) if shows_photo(page) else laid_pages(page, stage, lesson.look)
-    bare = Layout(stage.name, stage.width, stage.height, tuple(pages), (), ())
-    places = bare.places()
-    order = [word.id for word in lesson.script]
-    marks = tuple(_laid_mark(lesson, mark, order, places) for mark in lesson.marks)
-    cards = tuple(
-        laid_card(point, *places[point.after], stage, lesson.look)
-        for point in lesson.pause_points
-        if point.after in places
-    )
-    return Layout(stage.name, stage.width, stage.height, bare.pages, marks, cards)
+    return pages
+
+
+def regions_of(passages: tuple[Passage, ...]) -> dict[tuple[str, str], Region]:
+    """The named regions of all pictures, by block and region."""
+    return {
+        (block.id, region.id): region
+        for passage in passages
+        for block in passage.blocks
+        if block.picture
+        for region in block.picture.regions
+    }
 
 
 @lru_cache(maxsize=1024)
@@ -72,7 +107,7 @@ def _laid(id: str, label: str, size: float, rows: list[Row], stage: Stage, look:
             pictures.append(_laid_picture(row, row.block.picture, y, stage))
         baseline = y + row.size * ASCENT
         placed = row.line.set_at(stage.text_left + row.inset, baseline, row.ink)
-        boxes += _boxes(placed, index)
+        boxes += boxes_of(placed, index)
         pieces += placed
         if row.number:
             pieces.append(_margin_number(row.number, row.size * NUMBER_SIZE, baseline, stage, look))
@@ -86,16 +121,6 @@ def _laid_picture(row: Row, picture: Picture, y: float, stage: Stage) -> LaidPic
         row.block.id, picture.file, picture.crop, stage.text_left, round(y, 3), round(row.line.width, 3),
         round(row.height, 3), row.block.text,
     )  # fmt: skip
-
-
-def _boxes(line: list[SetPiece], index: int) -> list[WordBox]:
-    """The boxes of the words on one line, which is the `index`-th of its page."""
-    boxes = []
-    for word, run in groupby((piece for piece in line if piece.word), key=lambda piece: piece.word):
-        parts = list(run)
-        first, right = parts[0], parts[-1].x + parts[-1].width
-        boxes.append(WordBox(word, first.x, round(right - first.x, 3), first.baseline, first.size, index))
-    return boxes
 
 
 def _margin_number(text: str, size: float, baseline: float, stage: Stage, look: TextLook) -> SetPiece:
@@ -139,22 +164,3 @@ def title_card(passage: Passage, stage: Stage, look: TextLook = USUAL_LOOK) -> L
         pieces += line.set_at((stage.width - line.width) / 2, y + line.size * 1.1, ink)
         y += line.size * 1.5
     return LaidPage("title", "", size, tuple(pieces), (), (), title=True)
-
-
-def _laid_mark(lesson: Lesson, mark: Mark, order: list[str], places: dict[str, tuple[int, WordBox]]) -> LaidMark:
-    meaning = next(meaning for meaning in lesson.legend if meaning.id == mark.meaning)
-    run = order[order.index(mark.first) : order.index(mark.last) + 1]
-    return LaidMark(
-        mark.id, mark.kind.value, meaning.colour, meaning.line.value, meaning.letter,
-        stretches_of(places[word] for word in run if word in places),
-    )  # fmt: skip
-
-
-def stretches_of(placed: Iterable[tuple[int, WordBox]]) -> tuple[Stretch, ...]:
-    """A run of words as one stretch per line."""
-    stretches = []
-    for (page, _), run in groupby(placed, key=lambda place: (place[0], place[1].line)):
-        boxes = [box for _, box in run]
-        last = boxes[-1]
-        stretches.append(Stretch(page, boxes[0].x, last.x + last.width, boxes[0].baseline, boxes[0].size))
-    return tuple(stretches)

@@ -7,17 +7,19 @@ the older document.
 
 from __future__ import annotations
 
-import math
 from dataclasses import dataclass, replace
-from typing import Literal
+from typing import Literal, cast
 
 from wordtrail.core.edit.edit_list import Trim
 from wordtrail.core.errors import LessonError
+from wordtrail.core.lesson.checked import known_word, one_of, tidy, within
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.plan_changes import apply_to_plan, issue, points_in_order, with_mark
+from wordtrail.core.lesson.plan_commands import PLAN_DEEDS, PlanCommand
 from wordtrail.core.lesson.reworded import reworded
 from wordtrail.core.lesson.text_changes import apply_to_text
 from wordtrail.core.lesson.text_commands import TEXT_DEEDS, TextCommand
-from wordtrail.core.marks.model import Mark, MarkKind
+from wordtrail.core.marks.model import Mark, MarkKind, Moment
 from wordtrail.core.pace.guide import FASTEST, SLOWEST
 from wordtrail.core.plan.model import LONGEST_THINK, SHORTEST_THINK, PausePoint
 from wordtrail.core.speech.respelling import Respelling, sounds_of
@@ -162,26 +164,30 @@ class PutBack:
 
 
 Command = (
-    TextCommand | SetText | SetPace | AddPausePoint | ChangePausePoint | RemovePausePoint | AddMark | RemoveMark
-    | ChooseTake | SetTrim | ClearTrim | MoveStart | ClearLooseEnds | PutBack | Respell
+    TextCommand | PlanCommand | SetText | SetPace | AddPausePoint | ChangePausePoint | RemovePausePoint | AddMark
+    | RemoveMark | ChooseTake | SetTrim | ClearTrim | MoveStart | ClearLooseEnds | PutBack | Respell
 )  # fmt: skip
 
-DEEDS: dict[str, str] = TEXT_DEEDS | {
-    "set text": "changing the text",
-    "set pace": "changing the pace",
-    "respell": "respelling a word",
-    "add pause point": "adding a pause point",
-    "change pause point": "changing a pause point",
-    "remove pause point": "removing a pause point",
-    "add mark": "drawing a mark",
-    "remove mark": "removing a mark",
-    "choose take": "choosing a take",
-    "set trim": "trimming the ends",
-    "clear trim": "trimming the ends",
-    "move start": "moving a word's start",
-    "clear loose ends": "clearing the loose ends",
-    "put back": "putting back a loose end",
-}
+DEEDS: dict[str, str] = (
+    TEXT_DEEDS
+    | PLAN_DEEDS
+    | {
+        "set text": "changing the text",
+        "set pace": "changing the pace",
+        "respell": "respelling a word",
+        "add pause point": "adding a pause point",
+        "change pause point": "changing a pause point",
+        "remove pause point": "removing a pause point",
+        "add mark": "drawing a mark",
+        "remove mark": "removing a mark",
+        "choose take": "choosing a take",
+        "set trim": "trimming the ends",
+        "clear trim": "trimming the ends",
+        "move start": "moving a word's start",
+        "clear loose ends": "clearing the loose ends",
+        "put back": "putting back a loose end",
+    }
+)
 """What a command is called behind "Undo" and "Redo"."""
 
 
@@ -196,16 +202,14 @@ def apply(lesson: Lesson, command: Command) -> Lesson:
             )  # fmt: skip
             return reworded(lesson, (carried(first, reanchor(first, new).passage), *lesson.passages[1:]))
         case SetPace(words_per_minute=rate):
-            return replace(lesson, words_per_minute=_within(rate, SLOWEST, FASTEST, "The pace"))
+            return replace(lesson, words_per_minute=within(rate, SLOWEST, FASTEST, "The pace"))
         case AddPausePoint():
-            _known_word(lesson, command.after)
-            lesson, id = _issue(lesson, "pause")
+            known_word(lesson, command.after)
+            lesson, id = issue(lesson, "pause")
             point = PausePoint(id, command.after, _question(command.question), _think(command.think_seconds))
-            positions = lesson.positions()
-            points = sorted((*lesson.pause_points, point), key=lambda p: positions[p.after])
-            return replace(lesson, pause_points=tuple(points))
+            return replace(lesson, pause_points=points_in_order(lesson, (*lesson.pause_points, point)))
         case ChangePausePoint():
-            _one(lesson.pause_points, command.id, "pause point")
+            one_of(lesson.pause_points, command.id, "pause point")
             changed = tuple(
                 replace(p, question=_question(command.question), think_seconds=_think(command.think_seconds))
                 if p.id == command.id else p
@@ -215,12 +219,12 @@ def apply(lesson: Lesson, command: Command) -> Lesson:
         case Respell():
             return _with_respelling(lesson, command)
         case RemovePausePoint(id=id):
-            _one(lesson.pause_points, id, "pause point")
-            return replace(lesson, pause_points=tuple(p for p in lesson.pause_points if p.id != id))
+            one_of(lesson.pause_points, id, "pause point")
+            return _without_point(lesson, id)
         case AddMark():
-            return _with_mark(lesson, command)
+            return with_mark(lesson, Mark("", command.mark, command.first, command.last, command.meaning))
         case RemoveMark(id=id):
-            _one(lesson.marks, id, "mark")
+            one_of(lesson.marks, id, "mark")
             return replace(lesson, marks=tuple(mark for mark in lesson.marks if mark.id != id))
         case ChooseTake(take=take):
             return replace(lesson, chosen_take=take)
@@ -234,20 +238,21 @@ def apply(lesson: Lesson, command: Command) -> Lesson:
             return replace(lesson, loose_ends=())
         case PutBack():
             return _put_back(lesson, command)
+        case _ if command.kind in PLAN_DEEDS:
+            return apply_to_plan(lesson, cast(PlanCommand, command))
         case _:
-            return apply_to_text(lesson, command)
+            return apply_to_text(lesson, cast(TextCommand, command))
 
 
-def _with_mark(lesson: Lesson, command: AddMark) -> Lesson:
-    positions = lesson.positions()
-    for word in (command.first, command.last):
-        _known_word(lesson, word)
-    if all(meaning.id != command.meaning for meaning in lesson.legend):
-        raise LessonError("This meaning is not in the legend.", next_step="Choose one of the legend.")
-    first, last = sorted((command.first, command.last), key=lambda word: positions[word])
-    lesson, id = _issue(lesson, "mark")
-    marks = (*lesson.marks, Mark(id, command.mark, first, last, command.meaning))
-    return replace(lesson, marks=tuple(sorted(marks, key=lambda mark: positions[mark.first])))
+def _without_point(lesson: Lesson, id: str) -> Lesson:
+    """Marks drawn at the point are drawn when their words are read; boxes filled in there, from the start."""
+    marks = tuple(replace(m, moment=Moment.READ, pause="") if m.pause == id else m for m in lesson.marks)
+    charts = tuple(
+        replace(chart, boxes=tuple(replace(box, pause="") if box.pause == id else box for box in chart.boxes))
+        for chart in lesson.plan.organizers
+    )
+    points = tuple(point for point in lesson.pause_points if point.id != id)
+    return replace(lesson, pause_points=points, marks=marks, plan=replace(lesson.plan, organizers=charts))
 
 
 def _put_back(lesson: Lesson, command: PutBack) -> Lesson:
@@ -256,14 +261,17 @@ def _put_back(lesson: Lesson, command: PutBack) -> Lesson:
         raise LessonError("This loose end holds nothing that could be put back.")
     lesson = replace(lesson, loose_ends=tuple(one for one in lesson.loose_ends if one.id != end.id))
     if end.mark:
-        return _with_mark(lesson, AddMark(end.mark.kind, command.first, command.last, end.mark.meaning))
+        return with_mark(lesson, replace(end.mark, id="", first=command.first, last=command.last))
     assert end.point
-    return apply(lesson, AddPausePoint(command.last, end.point.question, end.point.think_seconds))
+    known_word(lesson, command.last)
+    lesson, id = issue(lesson, "pause")
+    point = replace(end.point, id=id, after=command.last)
+    return replace(lesson, pause_points=points_in_order(lesson, (*lesson.pause_points, point)))
 
 
 def _with_trim(lesson: Lesson, command: SetTrim) -> Lesson:
-    start = _within(command.start, 0.0, LONGEST_TAKE, "The beginning")
-    end = _within(command.end, 0.0, LONGEST_TAKE, "The end")
+    start = within(command.start, 0.0, LONGEST_TAKE, "The beginning")
+    end = within(command.end, 0.0, LONGEST_TAKE, "The end")
     if end - start < SHORTEST_KEPT:
         raise LessonError(
             "The beginning must come before the end.",
@@ -275,54 +283,28 @@ def _with_trim(lesson: Lesson, command: SetTrim) -> Lesson:
 
 
 def _with_mend(lesson: Lesson, command: MoveStart) -> Lesson:
-    _known_word(lesson, command.word)
-    start = _within(command.start, 0.0, LONGEST_TAKE, "The start of the word")
-    found = _within(command.found, 0.0, LONGEST_TAKE, "The found start of the word")
+    known_word(lesson, command.word)
+    start = within(command.start, 0.0, LONGEST_TAKE, "The start of the word")
+    found = within(command.found, 0.0, LONGEST_TAKE, "The found start of the word")
     mend = Mend(command.take, command.word, found, start)
     same = (mend.take, mend.word, mend.found)
     others = tuple(m for m in lesson.mends if (m.take, m.word, m.found) != same)
     return replace(lesson, mends=(*others, mend))
 
 
-def _issue(lesson: Lesson, kind: str) -> tuple[Lesson, str]:
-    number = lesson.issued + 1
-    return replace(lesson, issued=number), f"{kind}{number}"
-
-
-def _known_word(lesson: Lesson, word: str) -> None:
-    if word not in lesson.positions():
-        raise LessonError("This word is not in the passage any more.", next_step="Choose another word.")
-
-
-def _one(values: tuple[PausePoint, ...] | tuple[Mark, ...], id: str, name: str) -> None:
-    if all(value.id != id for value in values):
-        raise LessonError(f"This {name} is not in the lesson any more.")
-
-
 def _question(text: str) -> str:
-    question = " ".join(text.split())
+    question = tidy(text, "This question", LONGEST_QUESTION)
     if not question:
         raise LessonError("A pause point needs a question.", next_step="Write what students should do here.")
-    if len(question) > LONGEST_QUESTION:
-        raise LessonError(
-            f"This question has {len(question)} characters; a card holds {LONGEST_QUESTION}.",
-            next_step="Make it shorter, or make two pause points of it.",
-        )
     return question
 
 
 def _think(seconds: float) -> float:
-    return _within(seconds, SHORTEST_THINK, LONGEST_THINK, "Think time")
-
-
-def _within(value: float, least: float, most: float, what: str) -> float:
-    if not math.isfinite(value) or not least <= value <= most:
-        raise LessonError(f"{what} goes from {least:g} to {most:g}.", next_step="Choose a value between.")
-    return float(value)
+    return within(seconds, SHORTEST_THINK, LONGEST_THINK, "Think time")
 
 
 def _with_respelling(lesson: Lesson, command: Respell) -> Lesson:
-    if command.said.strip() and not any(bare(word.text) == bare(command.text) for word in lesson.script):
+    if command.said.strip() and not any(bare(word.text) == bare(command.text) for word in lesson.words):
         raise LessonError("There is no such word in the passage.")
     others = tuple(one for one in lesson.respellings if bare(one.text) != bare(command.text))
     if not command.said.strip():

@@ -7,11 +7,14 @@ from dataclasses import dataclass
 from wordtrail.core.edit.edit_list import Trim
 from wordtrail.core.marks.model import FIRST_LEGEND, Mark, Meaning
 from wordtrail.core.plan.model import PausePoint
+from wordtrail.core.plan.plan import Plan
 from wordtrail.core.speech.respelling import Respelling, Sounds, sounds_of
 from wordtrail.core.text.bare import bare
 from wordtrail.core.text.look import USUAL_LOOK, TextLook
 from wordtrail.core.text.model import Passage, Word
 from wordtrail.core.trail.model import Mend
+
+NOTHING_PLANNED = Plan()
 
 USUAL_RATE = 110.0
 """Words a minute of a fresh lesson's pace guide."""
@@ -59,6 +62,7 @@ class Lesson:
     left_as_is: tuple[LeftAsItIs, ...] = ()
     card_wishes: tuple[str, ...] = ()
     issued: int = 0
+    plan: Plan = NOTHING_PLANNED
 
     @property
     def title(self) -> str:
@@ -66,16 +70,17 @@ class Lesson:
         return self.passages[0].title or "Untitled lesson"
 
     @property
-    def script(self) -> tuple[Word, ...]:
-        """All words that may be read aloud, in order."""
+    def words(self) -> tuple[Word, ...]:
+        """All words of the passages in order. (With those on cards and prompts they are the script: see
+        `sheets.script`.)"""
         return tuple(word for passage in self.passages for word in passage.words)
 
     @property
     def respelled(self) -> dict[str, tuple[Sounds, ...]]:
         """The text of each word that the teacher respelled, however it is pointed → how she says it."""
         said = {bare(one.text): (sounds_of(one.said),) for one in self.respellings}
-        return {word.text: said[bare(word.text)] for word in self.script if bare(word.text) in said} if said else {}
+        return {word.text: said[bare(word.text)] for word in self.words if bare(word.text) in said} if said else {}
 
     def positions(self) -> dict[str, int]:
-        """Word id → its place in the script, counted from 0."""
-        return {word.id: index for index, word in enumerate(self.script)}
+        """Word id → its place among the passages' words, counted from 0."""
+        return {word.id: index for index, word in enumerate(self.words)}

@@ -84,7 +84,7 @@ def _is_pressing(step: Step, lesson: Lesson, standing: Standing) -> bool:
 
 
 def _text(lesson: Lesson) -> Waypoint:
-    words = len(lesson.script)
+    words = len(lesson.words)
     wrong = len(open_suspects(lesson))
     if lesson.loose_ends:
         count = len(lesson.loose_ends)

@@ -6,8 +6,9 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from wordtrail.core.lesson.model import Lesson, LooseEnd
-from wordtrail.core.marks.model import Mark
-from wordtrail.core.plan.model import PausePoint
+from wordtrail.core.marks.model import Mark, MarkKind
+from wordtrail.core.plan.model import PausePoint, Span
+from wordtrail.core.plan.plan import Plan
 from wordtrail.core.text.model import Passage, Word
 
 
@@ -18,19 +19,20 @@ def reworded(lesson: Lesson, passages: Sequence[Passage]) -> Lesson:
     A pause point whose word went away moves to the nearest word before it that stayed, and is said.
     """
     changed = replace(lesson, passages=tuple(passages))
-    present = {word.id for word in changed.script}
-    run = _Survivors(lesson.script, present)
+    present = {word.id for word in changed.words}
+    run = _Survivors(lesson.words, present)
     if all(word.id in present for word in run.words):
         return _in_order(changed)
     said: list[LooseEnd] = []
     marks = tuple(mark for mark in (_mark(mark, run, said) for mark in lesson.marks) if mark)
     points = tuple(point for point in (_point(point, run, said) for point in lesson.pause_points) if point)
     mends = tuple(mend for mend in lesson.mends if run.stayed(mend.word))
+    plan = _plan(lesson.plan, run)
     issued = lesson.issued
     loose = tuple(replace(end, id=f"loose{issued + n + 1}") for n, end in enumerate(said))
     return _in_order(
         replace(
-            changed, marks=marks, pause_points=points, mends=mends,
+            changed, marks=marks, pause_points=points, mends=mends, plan=plan,
             loose_ends=(*lesson.loose_ends, *loose), issued=issued + len(loose),
         )
     )  # fmt: skip
@@ -47,7 +49,7 @@ def _in_order(lesson: Lesson) -> Lesson:
     return replace(
         lesson,
         marks=tuple(sorted(turned, key=lambda mark: positions[mark.first])),
-        pause_points=tuple(sorted(lesson.pause_points, key=lambda point: positions[point.after])),
+        pause_points=tuple(sorted(lesson.pause_points, key=lambda p: positions.get(p.after, len(positions)))),
     )
 
 
@@ -83,11 +85,22 @@ def _mark(mark: Mark, survivors: _Survivors, said: list[LooseEnd]) -> Mark | Non
         printed = " ".join(word.text for word in words)
         said.append(LooseEnd("", f"The {mark.kind.value} on “{printed}” lost its words.", mark=mark))
         return None
-    return replace(mark, first=left[0].id, last=left[-1].id)
+    skip = mark.skip if left[0].id == mark.first else 0
+    drop = mark.drop if left[-1].id == mark.last else 0
+    if mark.kind is MarkKind.ARROW and mark.to and not survivors.stayed(mark.to):
+        said.append(LooseEnd("", "An arrow lost the word it pointed at.", mark=replace(mark, to="")))
+        return None
+    return replace(mark, first=left[0].id, last=left[-1].id, skip=skip, drop=drop)
 
 
 def _point(point: PausePoint, survivors: _Survivors, said: list[LooseEnd]) -> PausePoint | None:
-    if survivors.stayed(point.after):
+    choices = tuple(replace(choice, proof=_spans(choice.proof, survivors)) for choice in point.choices)
+    stretch = _span(point.stretch, survivors) if point.stretch else None
+    evidence = _spans(point.evidence, survivors)
+    if len(evidence) < len(point.evidence) or (point.stretch and not stretch):
+        said.append(LooseEnd("", f"The pause point “{point.question}” lost words that it showed or asked to read."))
+    point = replace(point, evidence=evidence, choices=choices, stretch=stretch)
+    if not point.after or survivors.stayed(point.after):
         return point
     printed = next(word.text for word in survivors.words if word.id == point.after)
     before = survivors.before(point.after)
@@ -102,3 +115,29 @@ def _point(point: PausePoint, survivors: _Survivors, said: list[LooseEnd]) -> Pa
         )
     )
     return replace(point, after=before.id)
+
+
+def _span(span: Span, survivors: _Survivors) -> Span | None:
+    """What is left of a run of words."""
+    left = [word for word in survivors.run(span.first, span.last) if survivors.stayed(word.id)]
+    return Span(left[0].id, left[-1].id) if left else None
+
+
+def _spans(spans: tuple[Span, ...], survivors: _Survivors) -> tuple[Span, ...]:
+    return tuple(left for left in (_span(span, survivors) for span in spans) if left)
+
+
+def _plan(plan: Plan, survivors: _Survivors) -> Plan:
+    """Cards whose word went away stay without a place; quotations and readings keep what is left of theirs."""
+    cards = tuple(card if survivors.stayed(card.at) else replace(card, at="") for card in plan.cards)
+    charts = tuple(
+        replace(
+            chart,
+            boxes=tuple(replace(b, quote=_span(b.quote, survivors)) if b.quote else b for b in chart.boxes),
+        )
+        for chart in plan.organizers
+    )
+    readings = tuple(
+        replace(one, stretch=_span(one.stretch, survivors)) if one.stretch else one for one in plan.readings
+    )
+    return replace(plan, cards=cards, organizers=charts, readings=readings)

@@ -11,6 +11,39 @@ class MarkKind(StrEnum):
 
     HIGHLIGHT = "highlight"
     UNDERLINE = "underline"
+    DOUBLE_UNDERLINE = "double underline"
+    DASHED_UNDERLINE = "dashed underline"
+    CIRCLE = "circle"
+    BOX = "box"
+    CROSS_OUT = "cross-out"
+    ARROW = "arrow"
+    BRACKET = "bracket"
+    NUMBER = "number"
+    SYMBOL = "symbol"
+    NOTE = "margin note"
+    PARTS = "word parts"
+    INK = "ink"
+
+
+class Symbol(StrEnum):
+    """What a symbol mark shows."""
+
+    STAR = "star"
+    QUESTION = "question"
+    WONDER = "exclamation"
+    HEART = "heart"
+    CHECK = "check"
+    EYE = "eye"
+
+
+class Moment(StrEnum):
+    """When a mark is drawn."""
+
+    READ = "when read"
+    TALK = "in the talk after"
+    PAUSE = "at a pause point"
+    QUOTED = "when quoted later"
+    START = "from the start"
 
 
 class Line(StrEnum):
@@ -19,6 +52,10 @@ class Line(StrEnum):
     SOLID = "solid"
     DASHED = "dashed"
     DOUBLE = "double"
+
+
+COLOURS = ("lake", "moss", "ochre", "plum", "clay")
+"""The design tokens that a meaning can have."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,16 +69,45 @@ class Meaning:
     line: Line
 
 
+Stroke = tuple[tuple[float, float], ...]
+"""What one movement of the pen drew: points (x, y)."""
+
+
 @dataclass(frozen=True, slots=True)
 class Mark:
-    """Drawn on the run from `first` to `last` (word ids, in reading order, both included)
-    when the run is first read."""
+    """Drawn on the run from `first` to `last` (word ids, in reading order, both included).
+
+    `skip` characters of the first word and `drop` of the last one are left out: so it sits on an ending, a
+    first letter or a comma. `to` is the word an arrow points at. `text` is the number, the symbol or the note.
+    `cuts` are the places (characters of the first word) at which word parts meet. On a picture, `picture` is
+    its block and `region` one of its regions (or empty: the whole); the words then say when it is drawn.
+    `ink` is what the pen drew, measured from the first word's left end and baseline in font sizes, so that it
+    stays on its word; it is shown instead of the tidy shape when `as_drawn`.
+
+    `moment` is when it is drawn: of READ, the `nth` time its words are read (QUOTED: any later time); of PAUSE,
+    at the point `pause`. It takes `seconds` (0: as long as its words take). `reading` names the reading it
+    belongs to (empty: all).
+    """
 
     id: str
     kind: MarkKind
     first: str
     last: str
     meaning: str
+    skip: int = 0
+    drop: int = 0
+    to: str = ""
+    text: str = ""
+    cuts: tuple[int, ...] = ()
+    picture: str = ""
+    region: str = ""
+    ink: tuple[Stroke, ...] = ()
+    as_drawn: bool = False
+    moment: Moment = Moment.READ
+    nth: int = 1
+    pause: str = ""
+    seconds: float = 0.0
+    reading: str = ""
 
 
 FIRST_LEGEND = (
@@ -49,4 +115,4 @@ FIRST_LEGEND = (
     Meaning("new-word", "new word", "N", "ochre", Line.DOUBLE),
     Meaning("signal", "signal word", "S", "moss", Line.DASHED),
 )
-"""The legend a fresh lesson starts with."""
+"""The legend of a lesson whose kind of text is not known."""

@@ -1,0 +1,139 @@
+"""When each mark is drawn."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from wordtrail.core.cues.model import Drawing, Light
+from wordtrail.core.cues.passes import Passes
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.marks.model import Mark, Moment
+from wordtrail.core.trail.model import Aside
+
+SHORTEST_DRAWING, LONGEST_DRAWING = 0.35, 4.0
+
+IN_TALK = 1.1
+"""Seconds over which a mark is drawn in talk, when there is time for it."""
+
+AT_A_GATE = 1.0
+"""Seconds over which a mark is drawn at a pause point."""
+
+TALK_BEGINS = 0.3
+"""Seconds by which talk may seem to begin before the word before it has ended."""
+
+
+@dataclass(frozen=True, slots=True)
+class Heard:
+    """What was heard, in lesson time: lights, talk, which light is which reading of its word; and the sentence
+    and block of each word of the passage."""
+
+    lights: Sequence[Light]
+    asides: Sequence[Aside]
+    passes: Passes
+    sentence: Mapping[str, int]
+    block: Mapping[str, str]
+
+
+def drawings(lesson: Lesson, heard: Heard, thinking: Mapping[str, float]) -> tuple[Drawing, ...]:
+    """Every mark's drawing, in order. `thinking` gives, for each pause point that comes, its think time. A mark
+    whose words were not read is not drawn, unless it is there from the start or waits for a pause point."""
+    found: list[Drawing] = []
+    talked: dict[tuple[float, float], list[Mark]] = {}
+    at_gates: dict[str, int] = {}
+    for mark in lesson.marks:
+        if mark.moment is Moment.START:
+            found.append(Drawing(mark.id, 0.0, 0.0))
+        elif mark.moment is Moment.PAUSE and mark.pause in thinking:
+            begin = thinking[mark.pause] + at_gates.get(mark.pause, 0) * AT_A_GATE
+            at_gates[mark.pause] = at_gates.get(mark.pause, 0) + 1
+            length = mark.seconds or AT_A_GATE
+            found.append(Drawing(mark.id, round(begin, 4), round(begin + length, 4), mark.pause))
+        elif mark.moment is Moment.TALK:
+            room = _talk_after(lesson, mark, heard)
+            if room:
+                talked.setdefault(room, []).append(mark)
+        elif drawing := _while_read(lesson, mark, heard):
+            found.append(drawing)
+    for (start, end), marks in talked.items():
+        found += _shared(marks, start, end)
+    return tuple(sorted(found, key=lambda one: (bool(one.gate), one.start)))
+
+
+def marks_at(lesson: Lesson, point: str) -> int:
+    """How many marks are drawn at a pause point."""
+    return sum(mark.moment is Moment.PAUSE and mark.pause == point for mark in lesson.marks)
+
+
+def reading_number(lesson: Lesson, reading: str) -> int:
+    """Which reading it is, from 1; 1 for what belongs to all."""
+    names = [one.id for one in lesson.plan.readings]
+    return names.index(reading) + 1 if reading in names else 1
+
+
+def _run(lesson: Lesson, mark: Mark) -> list[str]:
+    order = lesson.positions()
+    return [word.id for word in lesson.words[order[mark.first] : order[mark.last] + 1]]
+
+
+def _number(lesson: Lesson, mark: Mark) -> int:
+    return max(mark.nth, reading_number(lesson, mark.reading))
+
+
+def _while_read(lesson: Lesson, mark: Mark, heard: Heard) -> Drawing | None:
+    """Along with the reading of its words; when they are quoted later, with that."""
+    run = _run(lesson, mark)
+    if mark.moment is Moment.QUOTED:
+        lights = [heard.passes.exactly(word, max(2, mark.nth)) for word in run]
+    else:
+        lights = [heard.passes.nth(word, _number(lesson, mark)) for word in run]
+    read = [heard.lights[index] for index in lights if index is not None]
+    if not read:
+        return None
+    start, end = min(light.start for light in read), max(light.end for light in read)
+    length = mark.seconds or min(max(end - start, SHORTEST_DRAWING), LONGEST_DRAWING)
+    return Drawing(mark.id, start, round(start + length, 4))
+
+
+def _talk_after(lesson: Lesson, mark: Mark, heard: Heard) -> tuple[float, float] | None:
+    """Start and end of the talk after the mark's sentence, or else after its paragraph; where nobody talks,
+    the moment its sentence ends. None when its words were not read."""
+    own = heard.passes.nth(mark.last, _number(lesson, mark))
+    if own is None:
+        return None
+    sentence_end = _last_of(own, heard, lambda word: heard.sentence.get(word) == heard.sentence.get(mark.last))
+    block_end = _last_of(own, heard, lambda word: heard.block.get(word) == heard.block.get(mark.last))
+    for index in dict.fromkeys((sentence_end, block_end)):
+        if talk := _talk_from(index, heard):
+            return talk
+    end = heard.lights[sentence_end].end
+    return end, end
+
+
+def _last_of(index: int, heard: Heard, belongs) -> int:  # type: ignore[no-untyped-def]
+    """The last light of the run of lights from `index` on whose words belong together."""
+    while index + 1 < len(heard.lights) and belongs(heard.lights[index + 1].word):
+        index += 1
+    return index
+
+
+def _talk_from(index: int, heard: Heard) -> tuple[float, float] | None:
+    """The talk between a light and the next one."""
+    light = heard.lights[index]
+    following = heard.lights[index + 1].start if index + 1 < len(heard.lights) else float("inf")
+    talk = [a for a in heard.asides if a.start >= light.end - TALK_BEGINS and a.start < following]
+    if not talk:
+        return None
+    return max(talk[0].start, light.start), min(talk[-1].end, following)
+
+
+def _shared(marks: Sequence[Mark], start: float, end: float) -> list[Drawing]:
+    """Marks that share a talk in their order, each at the beginning of its part."""
+    part = (end - start) / len(marks)
+    drawn, now = [], start
+    for number, mark in enumerate(marks):
+        begin = max(now, start + number * part)
+        length = mark.seconds or min(IN_TALK, max(part, SHORTEST_DRAWING))
+        drawn.append(Drawing(mark.id, round(begin, 4), round(begin + length, 4)))
+        now = begin + length
+    return drawn

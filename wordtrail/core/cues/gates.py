@@ -1,0 +1,286 @@
+"""Where the lesson stands still: at pause points, and for what is shown without being spoken of."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass, replace
+from itertools import groupby
+
+from wordtrail.core.cues.drawings import AT_A_GATE, Heard, marks_at, reading_number
+from wordtrail.core.cues.model import Beat, CardShown, Gate, Light, Reveal
+from wordtrail.core.layout.model import Layout
+from wordtrail.core.layout.sheets import (
+    answer_part,
+    box_part,
+    evidence_part,
+    matching_part,
+    proof_part,
+    strike_part,
+    syllable_part,
+)
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.sheets import Sheet, has_page, point_texts, run_sheets, sheets
+from wordtrail.core.plan.cards import Shown, WordCard
+from wordtrail.core.plan.model import PauseKind, PausePoint
+from wordtrail.core.plan.opening import Part
+from wordtrail.core.text.model import BlockKind
+
+GATE_AFTER = 0.12
+"""Seconds after a word's end that the lesson stops, before the next word begins."""
+
+READ_SILENTLY = 2.6
+"""Words a second at which students read what is shown and not spoken."""
+
+SETTLE = 1.5
+"""Seconds for looking at something new, before reading it."""
+
+SYLLABLE, SAY_AFTER = 0.7, 1.6
+"""Seconds for which each syllable of a word card is lit, and for students to say the word then."""
+
+STRIKE = 1.4
+"""Seconds for striking out a choice, before its reason is read."""
+
+MATCH_SECONDS = 20.0
+SMALLEST = 0.001
+
+
+@dataclass(frozen=True, slots=True)
+class Stops:
+    """All gates in order, with what is revealed and lit at them, and when signposts are seen."""
+
+    gates: tuple[Gate, ...]
+    reveals: tuple[Reveal, ...]
+    beats: tuple[Beat, ...]
+    cards: tuple[CardShown, ...]
+
+
+def stops(lesson: Lesson, heard: Heard, layout: Layout, lead: float, seconds: float) -> Stops:
+    """Where a lesson of so many seconds, whose title is seen until `lead`, stands still.
+
+    A pause point stops the lesson when its word was read (in its reading) and its question, if it is read aloud
+    then; when its word was not read, after the nearest word before it that was; behind the title when there is
+    none. What comes before or after the reading and is not spoken of is shown for as long as it takes to read.
+    """
+    maker = _Stops(lesson, heard, layout, lead, seconds)
+    maker.before_and_after()
+    for point in lesson.pause_points:
+        maker.at_point(point)
+    maker.boxes()
+    places = {word.id: index for index, word in enumerate(lesson.words)}
+    gates = sorted(maker.gates, key=lambda item: (item[1].at, item[0], places.get(item[1].word, len(places))))
+    return Stops(
+        tuple(gate for _, gate in gates),
+        tuple(sorted(maker.reveals, key=lambda one: (one.at, one.wait))),
+        tuple(maker.beats),
+        tuple(sorted(maker.cards, key=lambda one: one.start)),
+    )
+
+
+class _Stops:
+    """Gathers gates, reveals and beats; `gates` carry a rank for those of one moment."""
+
+    def __init__(self, lesson: Lesson, heard: Heard, layout: Layout, lead: float, seconds: float) -> None:
+        self.lesson, self.heard, self.layout, self.lead, self.seconds = lesson, heard, layout, lead, seconds
+        self.gates: list[tuple[int, Gate]] = []
+        self.reveals: list[Reveal] = []
+        self.beats: list[Beat] = []
+        self.cards: list[CardShown] = []
+        self._by_id = {sheet.id: sheet for sheet in sheets(lesson)}
+        self._first: dict[str, int] = {}
+        for index, light in enumerate(heard.lights):
+            self._first.setdefault(light.word, index)
+
+    def before_and_after(self) -> None:
+        """The sheets of the run that nobody speaks of, and word cards at their word."""
+        passage = {word.id for word in self.lesson.words}
+        read = [light for light in self.heard.lights if light.word in passage]
+        at = self.lead
+        for rank, sheet in enumerate(run_sheets(self.lesson)):
+            spoken = self._spoken(sheet)
+            if spoken:
+                at = max(at, self._after(spoken[-1]))
+            else:
+                self._show(sheet, at if not read else min(at, read[0].start), rank)
+        ending = run_sheets(self.lesson, after=True)
+        for rank, sheet in enumerate(ending):
+            if self._spoken(sheet):
+                continue
+            later = [spoken[0] for other in ending[rank + 1 :] if (spoken := self._spoken(other))]
+            at = self.heard.lights[later[0]].start - SMALLEST if later else self.seconds
+            self._show(sheet, at, 10_000 + rank)
+        for card in self.lesson.plan.cards:
+            found = self._first.get(card.at)
+            own = self._by_id.get(card.id)
+            again = card.shown in (Shown.REACHED, Shown.BOTH)
+            if again and found is not None and own and not (card.shown is Shown.REACHED and self._spoken(own)):
+                self._show(own, self._after(found), 500, suffix="#again" if card.shown is Shown.BOTH else "")
+
+    def at_point(self, point: PausePoint) -> None:
+        """The gate of a pause point, or its gates, when students say something back."""
+        turns = self._turns(point)
+        if turns:
+            for number, (turn, think) in enumerate(turns):
+                gate = self._gate(point, self._after(turn), think)
+                gate = replace(gate, pause=point.id if number == 0 else f"{point.id}#{number + 1}", auto=True)
+                self.gates.append((100, gate))
+            return
+        index = self._stands_at(point)
+        at = self.lead if index is None else self._after(index)
+        if not point.after:
+            at = self.seconds
+        said = self._said_prompt(point, at)
+        if said:
+            at = self._after(said[-1])
+            if not has_page(point):
+                lights = self.heard.lights
+                self.cards.append(CardShown(point.id, lights[said[0]].start, round(at, 4)))
+        gate = self._gate(point, at, point.think_seconds)
+        answered = self._answers(point, gate)
+        self.gates.append((100, replace(gate, answer_seconds=round(answered, 3))))
+
+    def boxes(self) -> None:
+        """What is filled into organizers, when."""
+        by_point = {gate.shows: gate for _, gate in self.gates}
+        for chart in self.lesson.plan.organizers:
+            for box in chart.boxes:
+                part, gate = box_part(chart.id, box.id), by_point.get(box.pause)
+                if gate is None:
+                    self.reveals.append(Reveal(part, 0.0))
+                else:
+                    self.reveals.append(Reveal(part, gate.at, gate.pause, gate.think_seconds))
+
+    def _spoken(self, sheet: Sheet) -> list[int]:
+        """The lights of a sheet's words."""
+        return sorted(self._first[word.id] for word in sheet.words if word.id in self._first)
+
+    def _after(self, index: int) -> float:
+        """The moment after a light at which the lesson can stop."""
+        light = self.heard.lights[index]
+        following = self.heard.lights[index + 1].start if index + 1 < len(self.heard.lights) else self.seconds
+        return min(light.end + GATE_AFTER, max(following - SMALLEST, light.start), self.seconds)
+
+    def _stands_at(self, point: PausePoint) -> int | None:
+        """The light after which a pause point comes: its word's, or that of the nearest word before that was read."""
+        number = reading_number(self.lesson, point.reading)
+        words = self.lesson.words
+        place = self.lesson.positions().get(point.after, len(words) - 1)
+        for word in reversed(words[: place + 1]):
+            found = self.heard.passes.nth(word.id, number)
+            if found is not None:
+                return found
+        return None
+
+    def _said_prompt(self, point: PausePoint, at: float) -> list[int]:
+        """The lights of the point's question, when it was read aloud after its word."""
+        sheet = self._by_id.get(point.id)
+        texts = sheet.texts if sheet else point_texts(point)
+        ids = {word.id for text in texts for word in text.words}
+        return [n for n, light in enumerate(self.heard.lights) if light.word in ids and light.start >= at - 0.5]
+
+    def _gate(self, point: PausePoint, at: float, think: float) -> Gate:
+        page = self.layout.page_of_sheet(point.id)
+        if point.kind is PauseKind.TURN:
+            page = next((n for n, one in enumerate(self.layout.pages) if one.id.split(".")[0] == point.turn_to), None)
+        word = point.after or self.lesson.words[-1].id
+        return Gate(
+            point.id, round(at, 4), round(think, 3), word, point.question, point.kind.value, point.id,
+            -1 if page is None else page,
+        )  # fmt: skip
+
+    def _answers(self, point: PausePoint, gate: Gate) -> float:
+        """Reveals of what comes after the think time; for how many seconds it is shown."""
+        now = gate.think_seconds + marks_at(self.lesson, point.id) * AT_A_GATE
+        begin = gate.think_seconds
+
+        def reveal(part: str, wait: float) -> None:
+            self.reveals.append(Reveal(part, gate.at, gate.pause, round(wait, 3)))
+
+        for number in point.strike:
+            reveal(strike_part(point.id, number), now)
+            if point.choices[number].proof:
+                reveal(proof_part(point.id, number), now)
+            now += STRIKE + _words(point.choices[number].reason) / READ_SILENTLY
+        shown = bool(point.answer or point.choices or point.items or point.pairs or point.evidence)
+        if (shown and point.kind is not PauseKind.FIND) or point.answer:
+            reveal(answer_part(point.id), now)
+            for number in range(len(point.evidence)):
+                reveal(evidence_part(point.id, number), now)
+            right = [n for n, choice in enumerate(point.choices) if choice.right]
+            for number in right:
+                if point.choices[number].proof:
+                    reveal(proof_part(point.id, number), now)
+            reading = sum(_words(point.choices[n].reason) for n in right) + _words(point.answer)
+            now += SETTLE + reading / READ_SILENTLY
+        return now - begin
+
+    def _turns(self, point: PausePoint) -> list[tuple[int, float]]:
+        """For what students say themselves: the light after which each turn comes, and for how long. After each
+        sentence or line for saying back; the whole stretch so many times for saying together."""
+        if point.stretch is None or point.kind not in (PauseKind.ECHO, PauseKind.TOGETHER):
+            return []
+        order = self.lesson.positions()
+        run = self.lesson.words[order[point.stretch.first] : order[point.stretch.last] + 1]
+        number = reading_number(self.lesson, point.reading)
+        read = [(word.id, found) for word in run if (found := self.heard.passes.nth(word.id, number)) is not None]
+        if not read:
+            return []
+        if point.kind is PauseKind.TOGETHER:
+            groups = [[index for _, index in read]] * point.times
+        else:
+            line_of = self._line_of()
+            groups = [[index for _, index in group] for _, group in groupby(read, key=lambda item: line_of[item[0]])]
+        lights = self.heard.lights
+        return [
+            (group[-1], max(1.0, (lights[group[-1]].end - lights[group[0]].start) * point.factor)) for group in groups
+        ]
+
+    def _line_of(self) -> dict[str, tuple[str, int]]:
+        """Word → its block, and its sentence there (in verse: its line)."""
+        found = {}
+        for passage in self.lesson.passages:
+            for block in passage.blocks:
+                for word in block.words:
+                    verse = block.text.count("\n", 0, word.start)
+                    found[word.id] = (block.id, verse if block.kind is BlockKind.STANZA else word.sentence)
+        return found
+
+    def _show(self, sheet: Sheet, at: float, rank: int, suffix: str = "") -> None:
+        """A gate that shows a sheet for as long as it takes to read it."""
+        name = f"{sheet.id}{suffix}"
+        think = SETTLE + len(sheet.words) / READ_SILENTLY
+        if sheet.card:
+            think += self._syllable_beats(sheet.card, name)
+        if sheet.part is Part.MATCHING:
+            think = MATCH_SECONDS
+            self.reveals.append(Reveal(matching_part(sheet.id), at, name, think))
+        page = self.layout.page_of_sheet(sheet.id)
+        answer = 4.0 if sheet.part is Part.MATCHING else 0.0
+        text = next((one.text for one in sheet.texts if one.words), sheet.texts[0].text)
+        gate = Gate(
+            name, round(at, 4), round(think, 3), "", text, sheet.part.value, sheet.id, -1 if page is None else page,
+            answer, auto=sheet.part not in (Part.MATCHING, Part.QUICK_WRITE),
+        )  # fmt: skip
+        self.gates.append((rank, gate))
+
+    def _syllable_beats(self, card: WordCard, gate: str) -> float:
+        """The syllables of a card lit one after another, with time for students to say them; the seconds."""
+        if not card.say_it:
+            return 0.0
+        if len(card.syllables) < 2:
+            return SAY_AFTER
+        for number in range(len(card.syllables)):
+            start = 0.5 + number * SYLLABLE
+            part = syllable_part(card.id, number)
+            self.beats.append(Beat(part, gate, round(start, 3), round(start + SYLLABLE, 3)))
+        return 0.5 + len(card.syllables) * SYLLABLE + SAY_AFTER
+
+
+def ended_at_gates(lights: Sequence[Light], gates: Sequence[Gate]) -> tuple[Light, ...]:
+    """A word that is lit when the lesson stops has been read: it does not light up again after."""
+    at = [gate.at for gate in gates]
+    cut: Callable[[Light], float] = lambda light: min([light.end, *(t for t in at if light.start < t < light.end)])  # noqa: E731
+    return tuple(replace(light, end=cut(light)) for light in lights)
+
+
+def _words(text: str) -> int:
+    return len(text.split())

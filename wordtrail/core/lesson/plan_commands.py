@@ -1,0 +1,201 @@
+"""What a teacher can do to the plan of a lesson, one frozen value per command.
+
+A point, mark, card, organizer or reading is kept as a whole: one without an id is new, one with an id takes the
+place of the one that had it.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from wordtrail.core.marks.model import Mark, Meaning, Stroke
+from wordtrail.core.plan.cards import WordCard
+from wordtrail.core.plan.model import PausePoint, Reach, Reading
+from wordtrail.core.plan.opening import Closing, Opening, Part
+from wordtrail.core.plan.organizers import Organizer, Shape
+
+
+@dataclass(frozen=True, slots=True)
+class KeepPoint:
+    """A pause point. A new one stands after the word, line, sentence, paragraph or page of its word."""
+
+    point: PausePoint
+    reach: Reach = Reach.WORD
+    kind: Literal["keep point"] = "keep point"
+
+
+@dataclass(frozen=True, slots=True)
+class KeepMark:
+    """A mark."""
+
+    mark: Mark
+    kind: Literal["keep mark"] = "keep mark"
+
+
+@dataclass(frozen=True, slots=True)
+class DrawInk:
+    """What the pen drew on a page of the wide stage, in page units; it becomes the mark it looks like, on the
+    words it belongs to."""
+
+    page: int
+    strokes: tuple[Stroke, ...]
+    meaning: str
+    reading: str = ""
+    kind: Literal["draw ink"] = "draw ink"
+
+
+@dataclass(frozen=True, slots=True)
+class SetLegend:
+    """The legend. Meanings that marks have cannot go."""
+
+    legend: tuple[Meaning, ...]
+    kind: Literal["set legend"] = "set legend"
+
+
+@dataclass(frozen=True, slots=True)
+class SetOpening:
+    """What comes before the reading."""
+
+    opening: Opening
+    kind: Literal["set opening"] = "set opening"
+
+
+@dataclass(frozen=True, slots=True)
+class SetClosing:
+    """What comes after it."""
+
+    closing: Closing
+    kind: Literal["set closing"] = "set closing"
+
+
+@dataclass(frozen=True, slots=True)
+class MakeCard:
+    """A word card for a word of the passage (its id), with what the core knows of it; or for any word."""
+
+    word: str
+    kind: Literal["make card"] = "make card"
+
+
+@dataclass(frozen=True, slots=True)
+class KeepCard:
+    """A word card. Empty syllables and parts are worked out."""
+
+    card: WordCard
+    kind: Literal["keep card"] = "keep card"
+
+
+@dataclass(frozen=True, slots=True)
+class RemoveCard:
+    """Take a word card away."""
+
+    id: str
+    kind: Literal["remove card"] = "remove card"
+
+
+@dataclass(frozen=True, slots=True)
+class OrderCards:
+    """The word cards in this order (their ids)."""
+
+    ids: tuple[str, ...]
+    kind: Literal["order cards"] = "order cards"
+
+
+@dataclass(frozen=True, slots=True)
+class SetMatching:
+    """Whether students match the words of the cards with their meanings."""
+
+    on: bool
+    kind: Literal["set matching"] = "set matching"
+
+
+@dataclass(frozen=True, slots=True)
+class MakeOrganizer:
+    """A fresh organizer of a shape, for the first passage."""
+
+    shape: Shape
+    columns: int = 2
+    rows: int = 2
+    kind: Literal["make organizer"] = "make organizer"
+
+
+@dataclass(frozen=True, slots=True)
+class KeepOrganizer:
+    """An organizer."""
+
+    organizer: Organizer
+    kind: Literal["keep organizer"] = "keep organizer"
+
+
+@dataclass(frozen=True, slots=True)
+class RemoveOrganizer:
+    """Take an organizer away."""
+
+    id: str
+    kind: Literal["remove organizer"] = "remove organizer"
+
+
+@dataclass(frozen=True, slots=True)
+class KeepReading:
+    """A reading."""
+
+    reading: Reading
+    kind: Literal["keep reading"] = "keep reading"
+
+
+@dataclass(frozen=True, slots=True)
+class RemoveReading:
+    """Take a reading away; its marks and pause points belong to all readings then."""
+
+    id: str
+    kind: Literal["remove reading"] = "remove reading"
+
+
+@dataclass(frozen=True, slots=True)
+class SetOrder:
+    """The order in which the parts of the lesson run."""
+
+    order: tuple[Part, ...]
+    kind: Literal["set order"] = "set order"
+
+
+@dataclass(frozen=True, slots=True)
+class TakeOver:
+    """What makes sense of another lesson's plan: its legend, opening, closing and organizers (emptied of what
+    belongs to its text), and its pause points' kinds and questions at the same share of the way."""
+
+    legend: tuple[Meaning, ...]
+    opening: Opening
+    closing: Closing
+    organizers: tuple[Organizer, ...]
+    order: tuple[Part, ...] = ()
+    kind: Literal["take over"] = "take over"
+
+
+PlanCommand = (
+    KeepPoint | KeepMark | DrawInk | SetLegend | SetOpening | SetClosing | MakeCard | KeepCard | RemoveCard
+    | OrderCards | SetMatching | MakeOrganizer | KeepOrganizer | RemoveOrganizer | KeepReading | RemoveReading
+    | SetOrder | TakeOver
+)  # fmt: skip
+
+PLAN_DEEDS: dict[str, str] = {
+    "keep point": "changing a pause point",
+    "keep mark": "changing a mark",
+    "draw ink": "drawing",
+    "set legend": "changing the legend",
+    "set opening": "changing the opening",
+    "set closing": "changing the ending",
+    "make card": "making a word card",
+    "keep card": "changing a word card",
+    "remove card": "removing a word card",
+    "order cards": "ordering the word cards",
+    "set matching": "the matching card",
+    "make organizer": "making an organizer",
+    "keep organizer": "changing an organizer",
+    "remove organizer": "removing an organizer",
+    "keep reading": "changing a reading",
+    "remove reading": "removing a reading",
+    "set order": "changing the order",
+    "take over": "taking over a plan",
+}
+"""What a command is called behind "Undo" and "Redo"."""

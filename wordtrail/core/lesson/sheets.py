@@ -1,0 +1,282 @@
+"""What is shown on stage pages of their own: purpose, word cards, questions, organizers.
+
+Whatever stands on them is part of the script: each text is parted into words with ids of their own, so that
+they light when the teacher reads them aloud.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from enum import StrEnum
+
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.plan.cards import Shown, WordCard
+from wordtrail.core.plan.model import PauseKind, PausePoint
+from wordtrail.core.plan.opening import Opening, Part, run_order
+from wordtrail.core.plan.organizers import Organizer
+from wordtrail.core.text.model import Word
+from wordtrail.core.text.pieces import pieces_of
+
+SENTENCES = 1_000_000
+"""Sentences on sheets are counted from here, apart from those of the passages."""
+
+
+class Role(StrEnum):
+    """What a text on a sheet is, which decides how it is set."""
+
+    TITLE = "title"
+    BIG = "big"
+    BODY = "body"
+    ITEM = "item"
+    QUIET = "quiet"
+    CHOICE = "choice"
+    REASON = "reason"
+    ANSWER = "answer"
+    BOX_HEADING = "box heading"
+    BOX_ASK = "box ask"
+    BOX_TEXT = "box text"
+    SIGHT_WORD = "sight word"
+
+
+@dataclass(frozen=True, slots=True)
+class SheetText:
+    """A text on a sheet with its words. `id` says which text of the sheet it is; `silent` ones are not read
+    aloud (a heading that we put there ourselves)."""
+
+    id: str
+    role: Role
+    text: str
+    words: tuple[Word, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Sheet:
+    """A stage page of its own: `part` says where in the run it comes; `point` sheets come where their pause
+    point stands, `card` sheets before the reading or at their word."""
+
+    id: str
+    part: Part
+    texts: tuple[SheetText, ...]
+    card: WordCard | None = None
+    point: PausePoint | None = None
+    organizer: Organizer | None = None
+    picture: str = ""
+
+    @property
+    def words(self) -> tuple[Word, ...]:
+        """Its words in reading order."""
+        return tuple(word for text in self.texts for word in text.words)
+
+
+ON_A_PAGE = (PauseKind.CHOOSE, PauseKind.ORDER, PauseKind.MATCH, PauseKind.LOOK)
+"""Kinds of pause points that are always shown on a page of their own."""
+
+ON_THE_TEXT = (PauseKind.FIND, PauseKind.ECHO, PauseKind.ALONE, PauseKind.TOGETHER, PauseKind.TURN)
+"""Kinds that stay at their text, whatever evidence they have."""
+
+
+def has_page(point: PausePoint) -> bool:
+    """Whether a pause point is shown on a page of its own, side by side with its evidence, rather than as a
+    signpost beside its line."""
+    if point.kind in ON_A_PAGE or point.organizer:
+        return True
+    return bool(point.evidence) and point.kind not in ON_THE_TEXT
+
+
+def sheets(lesson: Lesson) -> tuple[Sheet, ...]:
+    """All sheets of a lesson: those of the run in its order, and those of pause points and organizers."""
+    by_part = _by_part(lesson)
+    run = [sheet for part in run_order(lesson.plan.order) for sheet in by_part.get(part, [])]
+    points = [_point_sheet(point, lesson) for point in lesson.pause_points if has_page(point)]
+    charts = [_organizer_sheet(one) for one in lesson.plan.organizers]
+    return tuple(_numbered([*run, *points, *charts]))
+
+
+def run_sheets(lesson: Lesson, *, after: bool = False) -> tuple[Sheet, ...]:
+    """The sheets that come before the reading, or after it, in the order of the run."""
+    order = run_order(lesson.plan.order)
+    reading = order.index(Part.READING)
+    wanted = set(order[reading + 1 :] if after else order[:reading])
+    return tuple(
+        sheet for sheet in sheets(lesson)
+        if sheet.part in wanted and not sheet.point and not sheet.organizer
+        and not (sheet.card and sheet.card.shown is Shown.REACHED)
+    )  # fmt: skip
+
+
+def point_texts(point: PausePoint) -> tuple[SheetText, ...]:
+    """What stands on a pause point's signpost: its question and what is asked for on paper."""
+    texts = [_text(point.id, "question", Role.BODY, point.question)]
+    if point.paper:
+        texts.append(_text(point.id, "paper", Role.QUIET, f"On paper: {point.paper}"))
+    return tuple(texts)
+
+
+def script(lesson: Lesson) -> tuple[Word, ...]:
+    """All words that may be read aloud, in the order of the lesson: what comes before the reading, the
+    passages with each prompt after the word it stands at, what comes after."""
+    made = {sheet.id: sheet for sheet in sheets(lesson)}
+    before = [word for sheet in run_sheets(lesson) for word in sheet.words]
+    after = [word for sheet in run_sheets(lesson, after=True) for word in sheet.words]
+    at: dict[str, list[Word]] = {}
+    for sheet in made.values():
+        if sheet.card and sheet.card.shown is Shown.REACHED and sheet.card.at:
+            at.setdefault(sheet.card.at, []).extend(sheet.words)
+    for index, point in enumerate(lesson.pause_points):
+        own = made.get(point.id)
+        texts = own.texts if own else numbered(point_texts(point), SENTENCES * 2 + 10 * index)
+        at.setdefault(point.after, []).extend(word for text in texts for word in text.words)
+        if chart := made.pop(point.organizer, None):
+            at[point.after].extend(chart.words)
+    words: list[Word] = before
+    for word in lesson.words:
+        words.append(word)
+        words += at.get(word.id, [])
+    words += at.get("", [])
+    words += [word for sheet in made.values() if sheet.organizer for word in sheet.words]
+    return (*words, *after)
+
+
+def numbered(texts: Iterable[SheetText], first: int) -> tuple[SheetText, ...]:
+    """Texts whose words have sentence numbers, each text a sentence."""
+    return tuple(
+        SheetText(
+            text.id, text.role, text.text,
+            tuple(Word(word.id, word.text, word.start, word.end, first + n) for word in text.words),
+        )
+        for n, text in enumerate(texts)
+    )  # fmt: skip
+
+
+def _numbered(made: list[Sheet]) -> list[Sheet]:
+    at, result = SENTENCES, []
+    for sheet in made:
+        texts = numbered(sheet.texts, at)
+        at += len(texts)
+        result.append(Sheet(sheet.id, sheet.part, texts, sheet.card, sheet.point, sheet.organizer, sheet.picture))
+    return result
+
+
+def _text(sheet: str, name: str, role: Role, text: str, *, silent: bool = False) -> SheetText:
+    pieces = () if silent else tuple(piece for piece in pieces_of(text) if piece.is_word)
+    words = tuple(Word(f"{sheet}.{name}.{n}", piece.text, piece.start, piece.end, 0) for n, piece in enumerate(pieces))
+    return SheetText(name, role, text, words)
+
+
+def _by_part(lesson: Lesson) -> dict[Part, list[Sheet]]:
+    opening, closing = lesson.plan.opening, lesson.plan.closing
+    made: dict[Part, list[Sheet]] = {Part.PURPOSE: _purpose(opening)}
+    if opening.look_back:
+        made[Part.LOOK_BACK] = [_titled("look-back", Part.LOOK_BACK, "Last time", opening.look_back)]
+    if opening.at_hand:
+        made[Part.AT_HAND] = [_listed("at-hand", Part.AT_HAND, "Have at hand", opening.at_hand)]
+    if opening.sight_words:
+        made[Part.SIGHT_WORDS] = [_sight_words(opening.sight_words)]
+    made[Part.CARDS] = [_card_sheet(card) for card in lesson.plan.cards]
+    if lesson.plan.matching and len(lesson.plan.cards) > 1:
+        made[Part.MATCHING] = [_matching(lesson.plan.cards)]
+    made[Part.PICTURE_WALK] = [
+        Sheet(
+            f"walk-{n + 1}",
+            Part.PICTURE_WALK,
+            (_text(f"walk-{n + 1}", "q", Role.BODY, one.question),),
+            picture=one.picture,
+        )
+        for n, one in enumerate(opening.picture_walk)
+    ]
+    if opening.quick_write:
+        made[Part.QUICK_WRITE] = [_titled("quick-write", Part.QUICK_WRITE, "Write for a minute", opening.quick_write)]
+    if closing.recap:
+        made[Part.RECAP] = [_titled("recap", Part.RECAP, "What we found out", closing.recap)]
+    if closing.task:
+        made[Part.TASK] = [_titled("task", Part.TASK, "Now you", closing.task)]
+    return made
+
+
+def _purpose(opening: Opening) -> list[Sheet]:
+    texts: list[SheetText] = []
+    if opening.purpose:
+        texts += [
+            _text("purpose", "h", Role.TITLE, "Why we read", silent=True),
+            _text("purpose", "purpose", Role.BODY, opening.purpose),
+        ]
+    if opening.focus:
+        texts.append(_text("purpose", "focus", Role.BIG, opening.focus))
+    if opening.objectives:
+        if not texts:
+            texts.append(_text("purpose", "h", Role.TITLE, "What we will be able to do", silent=True))
+        texts += [_text("purpose", f"can{n}", Role.ITEM, one) for n, one in enumerate(opening.objectives)]
+    return [Sheet("purpose", Part.PURPOSE, tuple(texts))] if texts else []
+
+
+def _titled(id: str, part: Part, title: str, text: str) -> Sheet:
+    return Sheet(id, part, (_text(id, "h", Role.TITLE, title, silent=True), _text(id, "t", Role.BODY, text)))
+
+
+def _listed(id: str, part: Part, title: str, items: tuple[str, ...]) -> Sheet:
+    heading = _text(id, "h", Role.TITLE, title, silent=True)
+    return Sheet(id, part, (heading, *(_text(id, f"i{n}", Role.ITEM, item) for n, item in enumerate(items))))
+
+
+def _sight_words(words: tuple[str, ...]) -> Sheet:
+    heading = _text("sight-words", "h", Role.TITLE, "Words to say first", silent=True)
+    said = (_text("sight-words", f"w{n}", Role.SIGHT_WORD, word) for n, word in enumerate(words))
+    return Sheet("sight-words", Part.SIGHT_WORDS, (heading, *said))
+
+
+def _card_sheet(card: WordCard) -> Sheet:
+    texts = [_text(card.id, "word", Role.BIG, card.word)]
+    if card.part_of_speech:
+        texts.append(_text(card.id, "class", Role.QUIET, card.part_of_speech, silent=True))
+    if card.meaning:
+        texts.append(_text(card.id, "meaning", Role.BODY, card.meaning))
+    if card.example:
+        texts.append(_text(card.id, "example", Role.REASON, card.example))
+    if card.related:
+        texts.append(_text(card.id, "related", Role.QUIET, ", ".join(card.related)))
+    return Sheet(card.id, Part.CARDS, tuple(texts), card=card)
+
+
+def _matching(cards: tuple[WordCard, ...]) -> Sheet:
+    heading = _text("matching", "h", Role.TITLE, "Match each word with what it means", silent=True)
+    texts = [heading]
+    for card in cards:
+        texts.append(_text("matching", f"{card.id}w", Role.ITEM, card.word, silent=True))
+        texts.append(
+            _text("matching", f"{card.id}m", Role.REASON, card.meaning or card.example or card.word, silent=True)
+        )
+    return Sheet("matching", Part.MATCHING, tuple(texts))
+
+
+def _point_sheet(point: PausePoint, lesson: Lesson) -> Sheet:
+    texts = list(point_texts(point))
+    for n, choice in enumerate(point.choices):
+        texts.append(_text(point.id, f"c{n}", Role.CHOICE, choice.text))
+    for n, item in enumerate(as_put(point.items)):
+        texts.append(_text(point.id, f"i{n}", Role.CHOICE, item))
+    for n, pair in enumerate(point.pairs):
+        texts.append(_text(point.id, f"p{n}", Role.CHOICE, pair.left))
+    if point.answer:
+        texts.append(_text(point.id, "answer", Role.ANSWER, point.answer))
+    picture = point.picture if point.kind is PauseKind.LOOK or point.picture else ""
+    part = Part.READING if point.after else Part.QUESTIONS
+    return Sheet(point.id, part, tuple(texts), point=point, picture=picture)
+
+
+def as_put(items: tuple[str, ...]) -> tuple[str, ...]:
+    """Items as they are put to students: in another order than the right one, always the same."""
+    shuffled = tuple(sorted(items, key=lambda item: (sum(map(ord, item)) % 97, item)))
+    return shuffled if shuffled != items else items[::-1]
+
+
+def _organizer_sheet(organizer: Organizer) -> Sheet:
+    texts = [_text(organizer.id, "title", Role.TITLE, organizer.title)]
+    for box in organizer.boxes:
+        if box.heading:
+            texts.append(_text(organizer.id, f"{box.id}h", Role.BOX_HEADING, box.heading))
+        if box.ask:
+            texts.append(_text(organizer.id, f"{box.id}a", Role.BOX_ASK, box.ask))
+        if box.text:
+            texts.append(_text(organizer.id, f"{box.id}t", Role.BOX_TEXT, box.text))
+    return Sheet(organizer.id, Part.READING, tuple(texts), organizer=organizer)

@@ -1,0 +1,54 @@
+"""Word cards: a word to teach, and what is said of it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+
+class Shown(StrEnum):
+    """When a word card is shown."""
+
+    BEFORE = "before the reading"
+    REACHED = "when its word is reached"
+    BOTH = "both times"
+
+
+class PartRole(StrEnum):
+    """What a part of a word is."""
+
+    BASE = "base"
+    PREFIX = "prefix"
+    ENDING = "ending"
+    DOUBLED = "doubled letter"
+    DROPPED = "dropped letter"
+    CHANGED = "changed letter"
+    WORD = "word"
+
+
+@dataclass(frozen=True, slots=True)
+class WordPart:
+    """A part of a word, as it is written on a card: hop, p, ing; bake, −e, ing; carry, y → i, ed."""
+
+    text: str
+    role: PartRole
+
+
+@dataclass(frozen=True, slots=True)
+class WordCard:
+    """A word to teach. `syllables` and `parts` come from the core and can be corrected; `at` is the word of
+    the passage where it stands; `picture` is a picture file of ours."""
+
+    id: str
+    word: str
+    at: str = ""
+    part_of_speech: str = ""
+    meaning: str = ""
+    example: str = ""
+    syllables: tuple[str, ...] = ()
+    parts: tuple[WordPart, ...] = ()
+    related: tuple[str, ...] = ()
+    picture: str = ""
+    picture_shows: str = ""
+    say_it: bool = True
+    shown: Shown = Shown.BEFORE

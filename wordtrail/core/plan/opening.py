@@ -1,0 +1,68 @@
+"""What comes before the reading and after it, and the order in which the parts of a lesson run."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+
+@dataclass(frozen=True, slots=True)
+class PictureQuestion:
+    """A question about a picture of the passage (its block), asked before any word is read."""
+
+    picture: str
+    question: str
+
+
+@dataclass(frozen=True, slots=True)
+class Opening:
+    """Why we read, and what is done before: objectives ("I can …"), purpose, focus question, a look back at
+    last time, what to have at hand, a question to write about, sight words to say, a picture walk."""
+
+    objectives: tuple[str, ...] = ()
+    purpose: str = ""
+    focus: str = ""
+    look_back: str = ""
+    at_hand: tuple[str, ...] = ()
+    quick_write: str = ""
+    sight_words: tuple[str, ...] = ()
+    picture_walk: tuple[PictureQuestion, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Closing:
+    """What the lesson ends with: what was found out, and what to do now."""
+
+    recap: str = ""
+    task: str = ""
+
+
+class Part(StrEnum):
+    """The parts of a lesson, in the order in which they usually run."""
+
+    LOOK_BACK = "look back"
+    PURPOSE = "purpose"
+    AT_HAND = "at hand"
+    SIGHT_WORDS = "sight words"
+    CARDS = "word cards"
+    MATCHING = "matching"
+    PICTURE_WALK = "picture walk"
+    QUICK_WRITE = "quick write"
+    READING = "reading"
+    QUESTIONS = "questions"
+    RECAP = "recap"
+    TASK = "task"
+
+
+USUAL_ORDER = tuple(Part)
+
+
+def run_order(order: tuple[Part, ...]) -> tuple[Part, ...]:
+    """The teacher's order, completed: parts that it does not name go behind the one that usually stands
+    before them."""
+    found = list(dict.fromkeys(order))
+    for index, part in enumerate(USUAL_ORDER):
+        if part not in found:
+            before = next((p for p in reversed(USUAL_ORDER[:index]) if p in found), None)
+            found.insert(found.index(before) + 1 if before else 0, part)
+    return tuple(found)
