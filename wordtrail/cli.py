@@ -15,6 +15,7 @@ from wordtrail.core.align.aligner import Explained, explained
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.values import RATE
 from wordtrail.core.errors import NotFound, WordTrailError
+from wordtrail.core.lesson.sheets import script
 from wordtrail.core.text.intake import passage_from_pages, passage_from_text
 from wordtrail.core.text.model import Passage
 from wordtrail.formats import copies, explanation_json, trail_json, webvtt
@@ -255,7 +256,7 @@ def _export(options: argparse.Namespace) -> None:
             if show.lesson.chosen_take not in show.trails:
                 raise NotFound("trail")
             text = trail_json.write(
-                show.trails[show.lesson.chosen_take], show.lesson.words, take=show.lesson.chosen_take
+                show.trails[show.lesson.chosen_take], script(show.lesson), take=show.lesson.chosen_take
             )
     options.output.write_text(text, encoding="utf-8")
 

@@ -102,7 +102,7 @@ class ChecksTest(unittest.TestCase):
 
     def test_figures(self) -> None:
         made = lesson()
-        result = figures(trail(made), len(made.words))
+        result = figures(trail(made), [word.id for word in made.words])
         self.assertEqual((result.read, result.words), (18, 18))
         self.assertAlmostEqual(result.words_per_minute, 100, delta=2)
         self.assertAlmostEqual(result.talk, 3 / (18 * 0.6 - 0.1 + 4), places=2)

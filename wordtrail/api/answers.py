@@ -12,6 +12,7 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.path import Step, Waypoint
 from wordtrail.core.lesson.proofing import Undescribed
 from wordtrail.core.pace.guide import GuidedWord
+from wordtrail.core.plan.answers import Verdict
 from wordtrail.core.speech.saying import Saying
 from wordtrail.core.text.checks import Suspect
 from wordtrail.core.text.facts import Facts
@@ -227,14 +228,45 @@ class Stage(BaseModel):
     edits: EditList
 
 
+class StudentPoint(BaseModel):
+    """What a student is asked at a pause point, without the answer. `matches` are the right sides of pairs, in
+    another order."""
+
+    id: str
+    kind: str
+    question: str
+    paper: str
+    choices: list[str]
+    several: bool
+    items: list[str]
+    lefts: list[str]
+    matches: list[str]
+    has_answer: bool
+
+
+class StudentAnswer(BaseModel):
+    """What a student answered."""
+
+    choices: list[int] = Field(default=[], max_length=5)
+    words: list[str] = Field(default=[], max_length=400)
+    items: list[str] = Field(default=[], max_length=12)
+    matches: list[str] = Field(default=[], max_length=12)
+
+
+class Checked(BaseModel):
+    verdict: Verdict
+
+
 class StudentStage(BaseModel):
-    """What the student page needs."""
+    """What the student page needs. `charts` are the sheets of the organizers that are at hand."""
 
     title: str
     room: str
     layout: Layout
     sheet: CueSheet
     simulated_narrator: bool
+    points: list[StudentPoint]
+    charts: list[str]
 
 
 class NewTake(BaseModel):

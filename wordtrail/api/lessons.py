@@ -15,6 +15,7 @@ from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.commands import ChooseTake
 from wordtrail.core.lesson.model import USUAL_RATE, Lesson
+from wordtrail.core.lesson.sheets import script
 from wordtrail.core.pace.guide import pace_guide
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.trail.checks import figures, places_to_check
@@ -178,9 +179,9 @@ def trail(path: LessonPath, query: TakeQuery) -> Response:
     return answer(
         answers.TrailView(
             trail=shown,
-            walks=list(walks(shown, {word.id: place for place, word in enumerate(lesson.words)})),
-            checks=list(places_to_check(shown, {word.id: word.text for word in lesson.words})),
-            figures=figures(shown, len(lesson.words)),
+            walks=list(walks(shown, {word.id: place for place, word in enumerate(script(lesson))})),
+            checks=list(places_to_check(shown, {word.id: word.text for word in script(lesson)})),
+            figures=figures(shown, [word.id for word in lesson.words]),
             trim_start=by_hand.start if by_hand else start,
             trim_end=by_hand.end if by_hand else end,
             trimmed_by_hand=by_hand is not None,

@@ -10,6 +10,9 @@ from wordtrail.api import answers
 from wordtrail.api.context import answer, context
 from wordtrail.api.media import picture_answer
 from wordtrail.core.errors import NotFound, NothingToShow
+from wordtrail.core.lesson.sheets import as_put
+from wordtrail.core.plan.answers import Answer, verdict
+from wordtrail.core.plan.model import PausePoint
 from wordtrail.jobs.lesson_work import Showing, kept_sound, showing
 from wordtrail.store.lessons import names_of
 from wordtrail.store.pictures import PICTURE_FILE
@@ -21,6 +24,10 @@ routes = APIBlueprint("student", __name__, url_prefix="/api/student")
 
 class TokenPath(BaseModel):
     token: str = Field(max_length=64)
+
+
+class TokenPointPath(TokenPath):
+    point: str = Field(max_length=64)
 
 
 class TokenPicturePath(TokenPath):
@@ -50,7 +57,36 @@ def student_stage(path: TokenPath) -> Response:
             layout=show.layout,
             sheet=show.sheet,
             simulated_narrator=simulated,
+            points=[_point(point) for point in show.lesson.pause_points],
+            charts=[chart.id for chart in show.lesson.plan.organizers if chart.at_hand],
         )
+    )
+
+
+@routes.post("/<token>/points/<point>/check", responses={200: answers.Checked})
+def check_answer(path: TokenPointPath, body: answers.StudentAnswer) -> Response:
+    """Whether a student's answer is right. Nothing of it is kept."""
+    show, _ = _show(path.token)
+    point = next((one for one in show.lesson.pause_points if one.id == path.point), None)
+    if point is None:
+        raise NotFound("pause point")
+    given = Answer(tuple(body.choices), tuple(body.words), tuple(body.items), tuple(body.matches))
+    found = verdict(point, given, [word.id for word in show.lesson.words])
+    return answer(answers.Checked(verdict=found))
+
+
+def _point(point: PausePoint) -> answers.StudentPoint:
+    return answers.StudentPoint(
+        id=point.id,
+        kind=point.kind.value,
+        question=point.question,
+        paper=point.paper,
+        choices=[choice.text for choice in point.choices],
+        several=sum(choice.right for choice in point.choices) > 1,
+        items=list(as_put(point.items)),
+        lefts=[pair.left for pair in point.pairs],
+        matches=list(as_put(tuple(pair.right for pair in point.pairs))),
+        has_answer=bool(point.answer or point.choices or point.items or point.pairs or point.evidence),
     )
 
 

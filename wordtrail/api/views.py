@@ -8,6 +8,7 @@ from wordtrail.api import answers
 from wordtrail.api.context import context, public_url
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.path import Standing, counting_take, next_step, waypoints
+from wordtrail.core.lesson.sheets import script
 from wordtrail.core.text.notation import write_notation
 from wordtrail.core.trail.mending import mended, on_passage
 from wordtrail.core.trail.model import Trail
@@ -78,9 +79,11 @@ def _standing(session: Session, kept: KeptLesson, trails: dict[str, Trail]) -> S
 
 
 def current_trail(lesson: Lesson, take: str, trail: Trail) -> Trail:
-    """A take's trail with its mends, on the passage as it is now."""
+    """A take's trail with its mends, on the script as it is now; only words of the passage can be unread."""
     mends = [mend for mend in lesson.mends if mend.take == take]
-    return on_passage(mended(trail, mends).trail, (word.id for word in lesson.words))
+    return on_passage(
+        mended(trail, mends).trail, (word.id for word in script(lesson)), {word.id for word in lesson.words}
+    )
 
 
 def take_view(row: TakeRow, trails: dict[str, Trail], counting: str) -> answers.Take:

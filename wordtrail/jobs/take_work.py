@@ -8,6 +8,7 @@ from wordtrail.core.align.stretches import stretches_of_sound
 from wordtrail.core.align.values import RATE as ALIGN_RATE
 from wordtrail.core.align.values import Progress
 from wordtrail.core.errors import SilentSound
+from wordtrail.core.lesson.sheets import script
 from wordtrail.jobs.ear import PieceMemory, earlier_hearings, keep_hearings
 from wordtrail.media.decode import Samples, decode
 from wordtrail.media.level import RATE, hills, levelled
@@ -48,7 +49,7 @@ def align_take(workspace: Workspace, take_id: str, report: Progress) -> None:
     memory = PieceMemory(blobs, take_id)
     found = explained(
         heard,
-        script_of(lesson.words, lesson.respelled),
+        script_of(script(lesson), lesson.respelled),
         report,
         memory=memory,
         earlier=earlier_hearings(blobs, others),

@@ -7,6 +7,7 @@ where they ship. Nothing of it runs in the application itself.
 
 from __future__ import annotations
 
+import re
 from dataclasses import dataclass
 from pathlib import Path
 
@@ -16,13 +17,15 @@ import numpy.typing as npt
 from wordtrail.core.align.aligner import align
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.values import RATE as ALIGN_RATE
-from wordtrail.core.text.intake import passage_from_text
+from wordtrail.core.lesson.sheets import script
 from wordtrail.formats import trail_json
 from wordtrail.media.decode import decode
 from wordtrail.media.sound import write_m4a
-from wordtrail.standins.passages import BEES_MAP, RAIN
+from wordtrail.standins.demo_world import LESSONS
+from wordtrail.standins.passages import BOAT, KITE, PIP, RAIN
 
 FOLDER = Path(__file__).parent / "demo"
+NO_PICTURE = f"{0:032x}.png"
 SPEED = 0.82
 """A little slower than the synthesiser's own pace: a pace a second grade can follow."""
 
@@ -37,8 +40,15 @@ class Say:
     rest: float = REST
 
 
+def _sentences(text: str) -> list[str]:
+    """The sentences of a paragraph, without quotation marks, which the synthesiser would not say."""
+    return [one for one in re.split(r"(?<=[.!?])\s+", re.sub(r"[“”]", "", text).replace("’", "'")) if one]
+
+
 BEES_NARRATION = (
-    Say("Good morning, readers! Today we'll find out how one small bee can share a big secret.", 1.2),
+    Say("Good morning, readers!", 0.8),
+    Say("We read to find out how one small bee can tell a whole hive where the flowers are.", 1.2),
+    Say("Let's begin.", 1.0),
     Say("How a bee tells the way.", 0.9),
     Say("When a bee finds a field of clover, she does not keep it to herself."),
     Say("She flies home and dances on the comb.", 1.0),
@@ -54,7 +64,8 @@ BEES_NARRATION = (
     Say("so they stay close and feel her moves with their antennae.", 0.9),
     Say("That means their feelers. Touch your head and pretend you have two of them!", 0.9),
     Say("In nineteen forty-four, after many summers of watching, people began to read the map too."),
-    Say("They found that one second of shaking means about half a mile.", 0.9),
+    Say("They found that one second of shaking means about half a mile.", 1.2),
+    Say("A bee shakes for three seconds. How far away are the flowers?", 1.2),
     Say("A dancer and the sisters who follow her.", 0.8),
     Say("A hive can hold forty thousand bees."),
     Say("No bee is in charge, yet the work gets done.", 0.9),
@@ -65,6 +76,27 @@ RAIN_NARRATION = (
     Say("Close your eyes and listen to this poem.", 1.2),
     *(Say(line, 0.5) for stanza in RAIN.split("\n\n") for line in stanza.strip().split("\n")),
 )
+
+KITE_NARRATION = (
+    Say("Here is a story about a girl and the wind.", 0.9),
+    Say("We read to find out how Wren gets her kite back.", 1.2),
+    *(
+        Say(sentence, 0.9 if number == len(paragraph) - 1 else REST)
+        for paragraph in (_sentences(one) for one in KITE.strip().split("\n\n"))
+        for number, sentence in enumerate(paragraph)
+    ),
+)
+
+BOAT_NARRATION = (
+    Say("Today we fold a boat.", 1.0),
+    *(
+        Say(one, 1.0)
+        for block in BOAT.strip().split("\n\n")[:-1]
+        for one in _sentences(re.sub(r"^(# |\d\. )", "", block))
+    ),
+)
+
+PIP_NARRATION = tuple(Say(line, 0.9) for line in PIP.split("\n") if line)
 
 
 def narrate(parts: tuple[Say, ...], seed: int = 5) -> npt.NDArray[np.float32]:
@@ -81,16 +113,22 @@ def narrate(parts: tuple[Say, ...], seed: int = 5) -> npt.NDArray[np.float32]:
     return (doubled * 0.9 + room).astype(np.float32)
 
 
+NARRATIONS = {
+    "bees-map": BEES_NARRATION, "rain": RAIN_NARRATION, "kite": KITE_NARRATION, "boat": BOAT_NARRATION,
+    "pip": PIP_NARRATION,
+}  # fmt: skip
+
+
 def main() -> None:
     """Make the demo takes and their trails anew."""
     FOLDER.mkdir(exist_ok=True)
-    for name, text, parts in (("bees-map", BEES_MAP, BEES_NARRATION), ("rain", RAIN, RAIN_NARRATION)):
-        path = FOLDER / f"{name}.m4a"
-        write_m4a(narrate(parts), path)
-        passage = passage_from_text(text)
-        trail = align(decode(path, ALIGN_RATE), script_of(passage.words))
-        (FOLDER / f"{name}.trail.json").write_text(trail_json.write(trail, passage.words, take=path.name))
-        print(f"{path.name}: {trail.seconds:.1f} s, {len(trail.visits)} visits of {len(passage.words)} words")
+    for demo in LESSONS:
+        path = FOLDER / f"{demo.name}.m4a"
+        write_m4a(narrate(NARRATIONS[demo.name]), path)
+        words = script(demo.lesson(NO_PICTURE))
+        trail = align(decode(path, ALIGN_RATE), script_of(words))
+        (FOLDER / f"{demo.name}.trail.json").write_text(trail_json.write(trail, words, take=path.name))
+        print(f"{path.name}: {trail.seconds:.1f} s, {len(trail.visits)} visits of {len(words)} words")
 
 
 if __name__ == "__main__":

@@ -52,3 +52,75 @@ RAIN_CREDITS = (
     "Larkmoor School, Room 6",
     "Our own poem. It may be read, recorded and shared freely.",
 )
+
+KITE = """Wren had waited all week for wind. On Saturday morning it came, humming under the door.
+
+“Today is the day,” she said, and she carried her red kite up Tanner’s Hill.
+
+Her brother Oskar came along to hold the string. He was seven and he held everything too tightly.
+
+“Not yet,” said Wren. “Wait until I say let go.”
+
+But the wind did not wait. It snatched the kite, and Oskar, who had the string wrapped around his hand, ran after it down the far side of the hill.
+
+When Wren caught up with him, the kite was high in the old oak. Its tail hung like a flag from the longest branch.
+
+“I am sorry,” said Oskar. His lip trembled. “I should have let go.”
+
+Wren looked at the oak. The lowest branch was far above her head. She tried to climb the trunk, but the bark was wet and she slid back down.
+
+Then she threw a stick. It missed. She threw another. It stayed in the tree beside the kite.
+
+Oskar began to laugh, and after a moment so did she. “Now the tree has a kite and a stick,” he said.
+
+They sat down in the grass and waited. Clouds walked over the hill. All at once the wind turned, shook the branch, and laid the kite at their feet.
+
+“Your turn,” said Wren, and she put the string into his open hand. “Hold it the way you hold a bird.”
+"""
+
+KITE_CREDITS = (
+    "The Kite on Tanner’s Hill",
+    "Larkmoor School, Room 6",
+    "Our own story. It may be read, recorded and shared freely.",
+)
+
+BOAT = """# How to Fold a Paper Boat
+
+You need one sheet of paper and a flat table.
+
+1. Fold the sheet in half from top to bottom. Press the fold flat with your thumb.
+
+2. Fold the two upper corners down to the middle. Now it looks like the roof of a house.
+
+3. Fold the strip at the bottom up, first on the front, then on the back.
+
+4. Open it from below and press it into a square. Tuck the corners under each other.
+
+5. Fold the bottom corner up on both sides, so that a small triangle is left.
+
+6. Open it once more, then pull the two tips apart. There is your boat!
+
+[caption] The folds of steps 1 to 5, and the boat.
+"""
+
+BOAT_CREDITS = (
+    "How to Fold a Paper Boat",
+    "Larkmoor School, Room 6",
+    "Our own text and drawing. They may be used freely.",
+)
+
+PIP = """Pip has a pin.
+The pin is big.
+Pip spins the pin.
+
+Dad has a tin.
+Pins go in the tin.
+Pip runs to Dad.
+"""
+
+PIP_CREDITS = (
+    "Pip and the Pins",
+    "Larkmoor School, Room 6",
+    "Our own page for new readers. It may be used freely.",
+)
+"""Twenty-four words of one syllable."""

@@ -654,6 +654,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/student/{token}/points/{point}/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Whether a student's answer is right. Nothing of it is kept. */
+        post: operations["student_check_answer__token__points__point__check_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/student/{token}/sound": {
         parameters: {
             query?: never;
@@ -803,12 +820,13 @@ export interface components {
          * @description What a text is printed in; the names are design tokens.
          * @enum {string}
          */
-        Ink: "ink" | "quiet" | "white" | "moss";
+        Ink: "ink" | "quiet" | "white" | "moss" | "lake" | "ochre-deep" | "plum" | "clay";
         /**
          * LaidCard
-         * @description A pause point's signpost: its box, header, text, thinking stones (centres) and the footpath
-         *     that joins it to its word: x and y of its start, of the edge of the text, and of the two control
-         *     points and the end of a cubic curve from there to the tip.
+         * @description A pause point's signpost: its box, header, text (whose words have `boxes`, since they can be read
+         *     aloud), thinking stones (centres), the answer that is shown after the think time, and the footpath that
+         *     joins it to its word: x and y of its start, of the edge of the text, and of the two control points and
+         *     the end of a cubic curve from there to the tip.
          */
         LaidCard: {
             /** Id */
@@ -835,10 +853,21 @@ export interface components {
             footpath: number[];
             /** Think Seconds */
             think_seconds: number;
+            /**
+             * Boxes
+             * @default []
+             */
+            boxes: components["schemas"]["WordBox"][];
+            /**
+             * Answer
+             * @default []
+             */
+            answer: components["schemas"]["SetPiece"][];
         };
         /**
          * LaidMark
-         * @description A mark as shapes: its stretches in drawing order, and how it looks.
+         * @description A mark as shapes: its stretches in drawing order (a highlight fills them), the strokes of each page,
+         *     and the pieces of text that stand there when it is drawn: the letter of its meaning, a number, a note.
          */
         LaidMark: {
             /** Id */
@@ -847,17 +876,20 @@ export interface components {
             kind: string;
             /** Colour */
             colour: string;
-            /** Line */
-            line: string;
-            /** Letter */
-            letter: string;
             /** Stretches */
             stretches: components["schemas"]["Stretch"][];
+            /**
+             * Strokes
+             * @default []
+             */
+            strokes: components["schemas"]["PageStrokes"][];
         };
         /**
          * LaidPage
          * @description One page as it is seen on the stage. `title` says that it is the title card. On a `photo` page the
-         *     words are those of the picture: light and highlights are laid over it, darkening.
+         *     words are those of the picture: light and highlights are laid over it, darkening. `sheet` names what a
+         *     page shows that is no page of the passage: a word card, a question, an organizer; its `parts` come one
+         *     after another.
          */
         LaidPage: {
             /** Id */
@@ -890,6 +922,44 @@ export interface components {
              * @default false
              */
             photo: boolean;
+            /**
+             * Sheet
+             * @default
+             */
+            sheet: string;
+            /**
+             * Strokes
+             * @default []
+             */
+            strokes: components["schemas"]["LaidStroke"][];
+            /**
+             * Parts
+             * @default []
+             */
+            parts: components["schemas"]["LaidPart"][];
+        };
+        /**
+         * LaidPart
+         * @description Something that comes on a page later: an answer, a filled-in box, a struck-out choice.
+         */
+        LaidPart: {
+            /** Id */
+            id: string;
+            /**
+             * Pieces
+             * @default []
+             */
+            pieces: components["schemas"]["SetPiece"][];
+            /**
+             * Panels
+             * @default []
+             */
+            panels: components["schemas"]["Panel"][];
+            /**
+             * Strokes
+             * @default []
+             */
+            strokes: components["schemas"]["LaidStroke"][];
         };
         /**
          * LaidPicture
@@ -912,6 +982,39 @@ export interface components {
             height: number;
             /** Shows */
             shows: string;
+        };
+        /**
+         * LaidStroke
+         * @description A line along `points` (x and y in turn), or an area inside them (`fill`). Of a mark that is drawn to a
+         *     share between `begin` and `end`, so much of the stroke is drawn.
+         */
+        LaidStroke: {
+            /** Points */
+            points: number[];
+            /** Width */
+            width: number;
+            /** Colour */
+            colour: string;
+            /**
+             * Dashes
+             * @default []
+             */
+            dashes: number[];
+            /**
+             * Fill
+             * @default false
+             */
+            fill: boolean;
+            /**
+             * Begin
+             * @default 0
+             */
+            begin: number;
+            /**
+             * End
+             * @default 1
+             */
+            end: number;
         };
         /**
          * Layout
@@ -1028,8 +1131,24 @@ export interface components {
             stone: number;
         };
         /**
+         * PageStrokes
+         * @description A mark's strokes and pieces on one page.
+         */
+        PageStrokes: {
+            /** Page */
+            page: number;
+            /** Strokes */
+            strokes: components["schemas"]["LaidStroke"][];
+            /**
+             * Pieces
+             * @default []
+             */
+            pieces: components["schemas"]["SetPiece"][];
+        };
+        /**
          * Panel
-         * @description A ground drawn behind text (a fact box).
+         * @description A ground drawn behind text (a fact box, a box of a chart), in the colour of a design token, with a
+         *     line around it where `edge` names one.
          */
         Panel: {
             /** X */
@@ -1040,6 +1159,16 @@ export interface components {
             width: number;
             /** Height */
             height: number;
+            /**
+             * Fill
+             * @default mist
+             */
+            fill: string;
+            /**
+             * Edge
+             * @default
+             */
+            edge: string;
         };
         /**
          * Point
@@ -1221,6 +1350,101 @@ export interface components {
          */
         BlockKind: "heading" | "subheading" | "paragraph" | "stanza" | "list item" | "caption" | "fact box" | "step" | "glossary entry" | "footnote" | "picture";
         /**
+         * Box
+         * @description A box of a chart: its place in the grid (counted from 0) and how many columns and rows it covers, its
+         *     heading, a question for students, and what the teacher fills in: words of her own, words of the text.
+         *     It is filled in at the pause point `pause` (empty: from the start).
+         */
+        Box: {
+            /** Id */
+            id: string;
+            /** Column */
+            column: number;
+            /** Row */
+            row: number;
+            /**
+             * Heading
+             * @default
+             */
+            heading: string;
+            /**
+             * Ask
+             * @default
+             */
+            ask: string;
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+            quote?: components["schemas"]["Span"] | null;
+            /**
+             * Pause
+             * @default
+             */
+            pause: string;
+            /**
+             * Wide
+             * @default 1
+             */
+            wide: number;
+            /**
+             * High
+             * @default 1
+             */
+            high: number;
+        };
+        /**
+         * BoxArrow
+         * @description An arrow from one box of a chart to another.
+         */
+        BoxArrow: {
+            /** Begin */
+            begin: string;
+            /** End */
+            end: string;
+        };
+        /**
+         * Choice
+         * @description An answer to choose: its text, whether it is right, and the reason, with the words of the text that
+         *     prove it or rule it out.
+         */
+        Choice: {
+            /** Text */
+            text: string;
+            /**
+             * Right
+             * @default false
+             */
+            right: boolean;
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+            /**
+             * Proof
+             * @default []
+             */
+            proof: components["schemas"]["Span"][];
+        };
+        /**
+         * Closing
+         * @description What the lesson ends with: what was found out, and what to do now.
+         */
+        Closing: {
+            /**
+             * Recap
+             * @default
+             */
+            recap: string;
+            /**
+             * Task
+             * @default
+             */
+            task: string;
+        };
+        /**
          * Emphasis
          * @description A run of characters `[start, end)` of the block's text in a style other than plain.
          */
@@ -1363,6 +1587,30 @@ export interface components {
              * @default 0
              */
             issued: number;
+            /**
+             * @default {
+             *       "opening": {
+             *         "at_hand": [],
+             *         "focus": "",
+             *         "look_back": "",
+             *         "objectives": [],
+             *         "picture_walk": [],
+             *         "purpose": "",
+             *         "quick_write": "",
+             *         "sight_words": []
+             *       },
+             *       "closing": {
+             *         "recap": "",
+             *         "task": ""
+             *       },
+             *       "cards": [],
+             *       "matching": false,
+             *       "organizers": [],
+             *       "readings": [],
+             *       "order": []
+             *     }
+             */
+            plan: components["schemas"]["Plan"];
         };
         /**
          * Line
@@ -1385,8 +1633,18 @@ export interface components {
         };
         /**
          * Mark
-         * @description Drawn on the run from `first` to `last` (word ids, in reading order, both included)
-         *     when the run is first read.
+         * @description Drawn on the run from `first` to `last` (word ids, in reading order, both included).
+         *
+         *     `skip` characters of the first word and `drop` of the last one are left out: so it sits on an ending, a
+         *     first letter or a comma. `to` is the word an arrow points at. `text` is the number, the symbol or the note.
+         *     `cuts` are the places (characters of the first word) at which word parts meet. On a picture, `picture` is
+         *     its block and `region` one of its regions (or empty: the whole); the words then say when it is drawn.
+         *     `ink` is what the pen drew, measured from the first word's left end and baseline in font sizes, so that it
+         *     stays on its word; it is shown instead of the tidy shape when `as_drawn`.
+         *
+         *     `moment` is when it is drawn: of READ, the `nth` time its words are read (QUOTED: any later time); of PAUSE,
+         *     at the point `pause`. It takes `seconds` (0: as long as its words take). `reading` names the reading it
+         *     belongs to (empty: all).
          */
         Mark: {
             /** Id */
@@ -1398,13 +1656,80 @@ export interface components {
             last: string;
             /** Meaning */
             meaning: string;
+            /**
+             * Skip
+             * @default 0
+             */
+            skip: number;
+            /**
+             * Drop
+             * @default 0
+             */
+            drop: number;
+            /**
+             * To
+             * @default
+             */
+            to: string;
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+            /**
+             * Cuts
+             * @default []
+             */
+            cuts: number[];
+            /**
+             * Picture
+             * @default
+             */
+            picture: string;
+            /**
+             * Region
+             * @default
+             */
+            region: string;
+            /**
+             * Ink
+             * @default []
+             */
+            ink: number[][];
+            /**
+             * As Drawn
+             * @default false
+             */
+            as_drawn: boolean;
+            /** @default when read */
+            moment: components["schemas"]["Moment"];
+            /**
+             * Nth
+             * @default 1
+             */
+            nth: number;
+            /**
+             * Pause
+             * @default
+             */
+            pause: string;
+            /**
+             * Seconds
+             * @default 0
+             */
+            seconds: number;
+            /**
+             * Reading
+             * @default
+             */
+            reading: string;
         };
         /**
          * MarkKind
          * @description How a mark is drawn.
          * @enum {string}
          */
-        MarkKind: "highlight" | "underline";
+        MarkKind: "highlight" | "underline" | "double underline" | "dashed underline" | "circle" | "box" | "cross-out" | "arrow" | "bracket" | "number" | "symbol" | "margin note" | "word parts" | "ink";
         /**
          * Meaning
          * @description One entry of the legend. `colour` is the name of a design token.
@@ -1436,11 +1761,91 @@ export interface components {
             start: number;
         };
         /**
+         * Moment
+         * @description When a mark is drawn.
+         * @enum {string}
+         */
+        Moment: "when read" | "in the talk after" | "at a pause point" | "when quoted later" | "from the start";
+        /**
          * Numbers
          * @description How paragraphs and lines of verse are numbered.
          * @enum {string}
          */
         Numbers: "through" | "per page" | "off";
+        /**
+         * Opening
+         * @description Why we read, and what is done before: objectives ("I can …"), purpose, focus question, a look back at
+         *     last time, what to have at hand, a question to write about, sight words to say, a picture walk.
+         */
+        Opening: {
+            /**
+             * Objectives
+             * @default []
+             */
+            objectives: string[];
+            /**
+             * Purpose
+             * @default
+             */
+            purpose: string;
+            /**
+             * Focus
+             * @default
+             */
+            focus: string;
+            /**
+             * Look Back
+             * @default
+             */
+            look_back: string;
+            /**
+             * At Hand
+             * @default []
+             */
+            at_hand: string[];
+            /**
+             * Quick Write
+             * @default
+             */
+            quick_write: string;
+            /**
+             * Sight Words
+             * @default []
+             */
+            sight_words: string[];
+            /**
+             * Picture Walk
+             * @default []
+             */
+            picture_walk: components["schemas"]["PictureQuestion"][];
+        };
+        /**
+         * Organizer
+         * @description A chart: its boxes in a grid of `columns` and `rows`, and arrows from box to box. `at_hand`: it is at
+         *     hand at every pause point, and carried on from one passage or day to the next.
+         */
+        Organizer: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Columns */
+            columns: number;
+            /** Rows */
+            rows: number;
+            /** Boxes */
+            boxes: components["schemas"]["Box"][];
+            /**
+             * Arrows
+             * @default []
+             */
+            arrows: components["schemas"]["BoxArrow"][];
+            /**
+             * At Hand
+             * @default false
+             */
+            at_hand: boolean;
+        };
         /**
          * Page
          * @description Blocks that are seen together. `label` is the printed book's page label, if any, and
@@ -1469,6 +1874,28 @@ export interface components {
              */
             as_photo: boolean;
         };
+        /**
+         * Pair
+         * @description Two things that belong together.
+         */
+        Pair: {
+            /** Left */
+            left: string;
+            /** Right */
+            right: string;
+        };
+        /**
+         * Part
+         * @description The parts of a lesson, in the order in which they usually run.
+         * @enum {string}
+         */
+        Part: "look back" | "purpose" | "at hand" | "sight words" | "word cards" | "matching" | "picture walk" | "quick write" | "reading" | "questions" | "recap" | "task";
+        /**
+         * PartRole
+         * @description What a part of a word is.
+         * @enum {string}
+         */
+        PartRole: "base" | "prefix" | "ending" | "doubled letter" | "dropped letter" | "changed letter" | "word";
         /**
          * Passage
          * @description A text to be read. `issued` is the highest number ever given to a word of it, and `parts` to a
@@ -1514,9 +1941,22 @@ export interface components {
             parts: number;
         };
         /**
+         * PauseKind
+         * @description What students do at a pause point.
+         * @enum {string}
+         */
+        PauseKind: "think" | "talk" | "write" | "say it back" | "read alone" | "find the words" | "choose" | "put in order" | "look closely" | "find the page" | "say it together" | "match" | "show a sign" | "stop for today";
+        /**
          * PausePoint
-         * @description The reading stops after the word `after`; `question` is asked; the video waits for
-         *     `think_seconds`, the student page until the student goes on.
+         * @description The reading stops after the word `after` (empty: at the end of the lesson) and `question` is put; the
+         *     video waits `think_seconds`, the student page until the student goes on.
+         *
+         *     `answer` is shown afterwards; `evidence` are its words; `paper` says what is written on paper. What a kind
+         *     needs beside: `choices`, and `strike`, the numbers of the wrong ones in the order in which they are struck
+         *     out; `items` in their right order; `pairs`; the `stretch` of words that are said back, read alone or said
+         *     together, `times` over, each turn as long as the teacher took times `factor`; `picture` and `region` to look
+         *     at; `turn_to`, the page to find. `organizer` is called up beside it. `reading` is the one it belongs to
+         *     (empty: all).
          */
         PausePoint: {
             /** Id */
@@ -1527,6 +1967,79 @@ export interface components {
             question: string;
             /** Think Seconds */
             think_seconds: number;
+            /** @default think */
+            kind: components["schemas"]["PauseKind"];
+            /**
+             * Answer
+             * @default
+             */
+            answer: string;
+            /**
+             * Evidence
+             * @default []
+             */
+            evidence: components["schemas"]["Span"][];
+            /**
+             * Paper
+             * @default
+             */
+            paper: string;
+            /**
+             * Choices
+             * @default []
+             */
+            choices: components["schemas"]["Choice"][];
+            /**
+             * Strike
+             * @default []
+             */
+            strike: number[];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Pairs
+             * @default []
+             */
+            pairs: components["schemas"]["Pair"][];
+            stretch?: components["schemas"]["Span"] | null;
+            /**
+             * Times
+             * @default 1
+             */
+            times: number;
+            /**
+             * Factor
+             * @default 1.2
+             */
+            factor: number;
+            /**
+             * Picture
+             * @default
+             */
+            picture: string;
+            /**
+             * Region
+             * @default
+             */
+            region: string;
+            /**
+             * Turn To
+             * @default
+             */
+            turn_to: string;
+            /**
+             * Organizer
+             * @default
+             */
+            organizer: string;
+            /**
+             * Reading
+             * @default
+             */
+            reading: string;
         };
         /**
          * PermissionKind
@@ -1579,6 +2092,68 @@ export interface components {
             regions: components["schemas"]["Region"][];
         };
         /**
+         * PictureQuestion
+         * @description A question about a picture of the passage (its block), asked before any word is read.
+         */
+        PictureQuestion: {
+            /** Picture */
+            picture: string;
+            /** Question */
+            question: string;
+        };
+        /**
+         * Plan
+         * @description Opening and closing, word cards in their order, whether there is a matching card of them, organizers,
+         *     readings, and the order of the parts as far as the teacher changed it.
+         */
+        Plan: {
+            /**
+             * @default {
+             *       "objectives": [],
+             *       "purpose": "",
+             *       "focus": "",
+             *       "look_back": "",
+             *       "at_hand": [],
+             *       "quick_write": "",
+             *       "sight_words": [],
+             *       "picture_walk": []
+             *     }
+             */
+            opening: components["schemas"]["Opening"];
+            /**
+             * @default {
+             *       "recap": "",
+             *       "task": ""
+             *     }
+             */
+            closing: components["schemas"]["Closing"];
+            /**
+             * Cards
+             * @default []
+             */
+            cards: components["schemas"]["WordCard"][];
+            /**
+             * Matching
+             * @default false
+             */
+            matching: boolean;
+            /**
+             * Organizers
+             * @default []
+             */
+            organizers: components["schemas"]["Organizer"][];
+            /**
+             * Readings
+             * @default []
+             */
+            readings: components["schemas"]["Reading"][];
+            /**
+             * Order
+             * @default []
+             */
+            order: components["schemas"]["Part"][];
+        };
+        /**
          * ReadWord
          * @description Where a word of the passage stands on a page's photo (pixels from the top left), its
          *     baseline, and how sure the photo reader was of it (0 to 1).
@@ -1600,6 +2175,22 @@ export interface components {
             confidence: number;
         };
         /**
+         * Reading
+         * @description One pass over a stretch of the passage (None: all of it) with a purpose of its own.
+         */
+        Reading: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Purpose
+             * @default
+             */
+            purpose: string;
+            stretch?: components["schemas"]["Span"] | null;
+        };
+        /**
          * Region
          * @description A part of a picture with a name ("the root of the oak"), in shares of the whole picture.
          */
@@ -1619,6 +2210,22 @@ export interface components {
             text: string;
             /** Said */
             said: string;
+        };
+        /**
+         * Shown
+         * @description When a word card is shown.
+         * @enum {string}
+         */
+        Shown: "before the reading" | "when its word is reached" | "both times";
+        /**
+         * Span
+         * @description A run of words, from `first` to `last` (both included).
+         */
+        Span: {
+            /** First */
+            first: string;
+            /** Last */
+            last: string;
         };
         /** StudentLink */
         StudentLink: {
@@ -1722,6 +2329,78 @@ export interface components {
             sentence: number;
         };
         /**
+         * WordCard
+         * @description A word to teach. `syllables` and `parts` come from the core and can be corrected; `at` is the word of
+         *     the passage where it stands; `picture` is a picture file of ours.
+         */
+        WordCard: {
+            /** Id */
+            id: string;
+            /** Word */
+            word: string;
+            /**
+             * At
+             * @default
+             */
+            at: string;
+            /**
+             * Part Of Speech
+             * @default
+             */
+            part_of_speech: string;
+            /**
+             * Meaning
+             * @default
+             */
+            meaning: string;
+            /**
+             * Example
+             * @default
+             */
+            example: string;
+            /**
+             * Syllables
+             * @default []
+             */
+            syllables: string[];
+            /**
+             * Parts
+             * @default []
+             */
+            parts: components["schemas"]["WordPart"][];
+            /**
+             * Related
+             * @default []
+             */
+            related: string[];
+            /**
+             * Picture
+             * @default
+             */
+            picture: string;
+            /**
+             * Picture Shows
+             * @default
+             */
+            picture_shows: string;
+            /**
+             * Say It
+             * @default true
+             */
+            say_it: boolean;
+            /** @default before the reading */
+            shown: components["schemas"]["Shown"];
+        };
+        /**
+         * WordPart
+         * @description A part of a word, as it is written on a card: hop, p, ing; bake, −e, ing; carry, y → i, ed.
+         */
+        WordPart: {
+            /** Text */
+            text: string;
+            role: components["schemas"]["PartRole"];
+        };
+        /**
          * Change
          * @description A command for the lesson as it was at `revision`.
          */
@@ -1729,7 +2408,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditBlock"] | components["schemas"]["SetBlockKind"] | components["schemas"]["SplitBlock"] | components["schemas"]["MergeBlock"] | components["schemas"]["MoveBlock"] | components["schemas"]["AddBlock"] | components["schemas"]["RemoveBlock"] | components["schemas"]["NumberBlock"] | components["schemas"]["BreakPage"] | components["schemas"]["JoinPage"] | components["schemas"]["LabelPage"] | components["schemas"]["ShowPage"] | components["schemas"]["SetNumbers"] | components["schemas"]["SetCredits"] | components["schemas"]["AddPages"] | components["schemas"]["RemovePassage"] | components["schemas"]["MendWord"] | components["schemas"]["JoinWords"] | components["schemas"]["DropWord"] | components["schemas"]["LeaveWord"] | components["schemas"]["PlacePicture"] | components["schemas"]["CropPicture"] | components["schemas"]["NameRegion"] | components["schemas"]["RemoveRegion"] | components["schemas"]["SetLook"] | components["schemas"]["WishCard"] | components["schemas"]["SetText"] | components["schemas"]["SetPace"] | components["schemas"]["AddPausePoint"] | components["schemas"]["ChangePausePoint"] | components["schemas"]["RemovePausePoint"] | components["schemas"]["AddMark"] | components["schemas"]["RemoveMark"] | components["schemas"]["ChooseTake"] | components["schemas"]["SetTrim"] | components["schemas"]["ClearTrim"] | components["schemas"]["MoveStart"] | components["schemas"]["ClearLooseEnds"] | components["schemas"]["PutBack"] | components["schemas"]["Respell"];
+            command: components["schemas"]["EditBlock"] | components["schemas"]["SetBlockKind"] | components["schemas"]["SplitBlock"] | components["schemas"]["MergeBlock"] | components["schemas"]["MoveBlock"] | components["schemas"]["AddBlock"] | components["schemas"]["RemoveBlock"] | components["schemas"]["NumberBlock"] | components["schemas"]["BreakPage"] | components["schemas"]["JoinPage"] | components["schemas"]["LabelPage"] | components["schemas"]["ShowPage"] | components["schemas"]["SetNumbers"] | components["schemas"]["SetCredits"] | components["schemas"]["AddPages"] | components["schemas"]["RemovePassage"] | components["schemas"]["MendWord"] | components["schemas"]["JoinWords"] | components["schemas"]["DropWord"] | components["schemas"]["LeaveWord"] | components["schemas"]["PlacePicture"] | components["schemas"]["CropPicture"] | components["schemas"]["NameRegion"] | components["schemas"]["RemoveRegion"] | components["schemas"]["SetLook"] | components["schemas"]["WishCard"] | components["schemas"]["KeepPoint"] | components["schemas"]["KeepMark"] | components["schemas"]["DrawInk"] | components["schemas"]["SetLegend"] | components["schemas"]["SetOpening"] | components["schemas"]["SetClosing"] | components["schemas"]["MakeCard"] | components["schemas"]["KeepCard"] | components["schemas"]["RemoveCard"] | components["schemas"]["OrderCards"] | components["schemas"]["SetMatching"] | components["schemas"]["MakeOrganizer"] | components["schemas"]["KeepOrganizer"] | components["schemas"]["RemoveOrganizer"] | components["schemas"]["KeepReading"] | components["schemas"]["RemoveReading"] | components["schemas"]["SetOrder"] | components["schemas"]["TakeOver"] | components["schemas"]["SetText"] | components["schemas"]["SetPace"] | components["schemas"]["AddPausePoint"] | components["schemas"]["ChangePausePoint"] | components["schemas"]["RemovePausePoint"] | components["schemas"]["AddMark"] | components["schemas"]["RemoveMark"] | components["schemas"]["ChooseTake"] | components["schemas"]["SetTrim"] | components["schemas"]["ClearTrim"] | components["schemas"]["MoveStart"] | components["schemas"]["ClearLooseEnds"] | components["schemas"]["PutBack"] | components["schemas"]["Respell"];
         };
         /**
          * AddBlock
@@ -1970,6 +2649,29 @@ export interface components {
             confidence: number;
         };
         /**
+         * DrawInk
+         * @description What the pen drew on a page of the wide stage, in page units; it becomes the mark it looks like, on the
+         *     words it belongs to.
+         */
+        DrawInk: {
+            /** Page */
+            page: number;
+            /** Strokes */
+            strokes: number[][];
+            /** Meaning */
+            meaning: string;
+            /**
+             * Reading
+             * @default
+             */
+            reading: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "draw ink";
+        };
+        /**
          * DropWord
          * @description A word goes.
          */
@@ -2029,6 +2731,68 @@ export interface components {
             kind: "join words";
         };
         /**
+         * KeepCard
+         * @description A word card. Empty syllables and parts are worked out.
+         */
+        KeepCard: {
+            card: components["schemas"]["WordCard"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "keep card";
+        };
+        /**
+         * KeepMark
+         * @description A mark.
+         */
+        KeepMark: {
+            mark: components["schemas"]["Mark"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "keep mark";
+        };
+        /**
+         * KeepOrganizer
+         * @description An organizer.
+         */
+        KeepOrganizer: {
+            organizer: components["schemas"]["Organizer"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "keep organizer";
+        };
+        /**
+         * KeepPoint
+         * @description A pause point. A new one stands after the word, line, sentence, paragraph or page of its word.
+         */
+        KeepPoint: {
+            point: components["schemas"]["PausePoint"];
+            /** @default word */
+            reach: components["schemas"]["Reach"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "keep point";
+        };
+        /**
+         * KeepReading
+         * @description A reading.
+         */
+        KeepReading: {
+            reading: components["schemas"]["Reading"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "keep reading";
+        };
+        /**
          * LabelPage
          * @description A page's labels in the printed book and on the screen.
          */
@@ -2065,6 +2829,41 @@ export interface components {
              * @enum {string}
              */
             kind: "leave word";
+        };
+        /**
+         * MakeCard
+         * @description A word card for a word of the passage (its id), with what the core knows of it; or for any word.
+         */
+        MakeCard: {
+            /** Word */
+            word: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "make card";
+        };
+        /**
+         * MakeOrganizer
+         * @description A fresh organizer of a shape, for the first passage.
+         */
+        MakeOrganizer: {
+            shape: components["schemas"]["Shape"];
+            /**
+             * Columns
+             * @default 2
+             */
+            columns: number;
+            /**
+             * Rows
+             * @default 2
+             */
+            rows: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "make organizer";
         };
         /**
          * MendWord
@@ -2168,6 +2967,19 @@ export interface components {
             kind: "number block";
         };
         /**
+         * OrderCards
+         * @description The word cards in this order (their ids).
+         */
+        OrderCards: {
+            /** Ids */
+            ids: string[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "order cards";
+        };
+        /**
          * PlacePicture
          * @description A kept picture file stands after a block; `shows` says what is seen.
          */
@@ -2209,6 +3021,12 @@ export interface components {
             kind: "put back";
         };
         /**
+         * Reach
+         * @description How far the words go after which a new pause point stands.
+         * @enum {string}
+         */
+        Reach: "word" | "line" | "sentence" | "paragraph" | "page";
+        /**
          * RemoveBlock
          * @description A block goes, with its words.
          */
@@ -2222,6 +3040,19 @@ export interface components {
             kind: "remove block";
         };
         /**
+         * RemoveCard
+         * @description Take a word card away.
+         */
+        RemoveCard: {
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "remove card";
+        };
+        /**
          * RemoveMark
          * @description Take a mark away.
          */
@@ -2233,6 +3064,19 @@ export interface components {
              * @enum {string}
              */
             kind: "remove mark";
+        };
+        /**
+         * RemoveOrganizer
+         * @description Take an organizer away.
+         */
+        RemoveOrganizer: {
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "remove organizer";
         };
         /**
          * RemovePassage
@@ -2259,6 +3103,19 @@ export interface components {
              * @enum {string}
              */
             kind: "remove pause point";
+        };
+        /**
+         * RemoveReading
+         * @description Take a reading away; its marks and pause points belong to all readings then.
+         */
+        RemoveReading: {
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "remove reading";
         };
         /**
          * RemoveRegion
@@ -2306,6 +3163,18 @@ export interface components {
             kind: "set block kind";
         };
         /**
+         * SetClosing
+         * @description What comes after it.
+         */
+        SetClosing: {
+            closing: components["schemas"]["Closing"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "set closing";
+        };
+        /**
          * SetCredits
          * @description Whose text it is, and why it may be used.
          */
@@ -2343,6 +3212,19 @@ export interface components {
             kind: "set credits";
         };
         /**
+         * SetLegend
+         * @description The legend. Meanings that marks have cannot go.
+         */
+        SetLegend: {
+            /** Legend */
+            legend: components["schemas"]["Meaning"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "set legend";
+        };
+        /**
          * SetLook
          * @description Typeface, sizes and spaces of the lesson's text.
          */
@@ -2353,6 +3235,19 @@ export interface components {
              * @enum {string}
              */
             kind: "set look";
+        };
+        /**
+         * SetMatching
+         * @description Whether students match the words of the cards with their meanings.
+         */
+        SetMatching: {
+            /** On */
+            on: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "set matching";
         };
         /**
          * SetNumbers
@@ -2367,6 +3262,31 @@ export interface components {
              * @enum {string}
              */
             kind: "set numbers";
+        };
+        /**
+         * SetOpening
+         * @description What comes before the reading.
+         */
+        SetOpening: {
+            opening: components["schemas"]["Opening"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "set opening";
+        };
+        /**
+         * SetOrder
+         * @description The order in which the parts of the lesson run.
+         */
+        SetOrder: {
+            /** Order */
+            order: components["schemas"]["Part"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "set order";
         };
         /**
          * SetPace
@@ -2424,6 +3344,12 @@ export interface components {
             kind: "set trim";
         };
         /**
+         * Shape
+         * @description Charts that one can start from.
+         * @enum {string}
+         */
+        Shape: "who, trouble, tries, end" | "beginning, middle, end" | "two to compare" | "cause and effect" | "order of events" | "summary from headings" | "chart of steps" | "rows and columns";
+        /**
          * ShowPage
          * @description A page is shown as its photo, or typeset.
          */
@@ -2452,6 +3378,29 @@ export interface components {
              * @enum {string}
              */
             kind: "split block";
+        };
+        /**
+         * TakeOver
+         * @description What makes sense of another lesson's plan: its legend, opening, closing and organizers (emptied of what
+         *     belongs to its text), and its pause points' kinds and questions at the same share of the way.
+         */
+        TakeOver: {
+            /** Legend */
+            legend: components["schemas"]["Meaning"][];
+            opening: components["schemas"]["Opening"];
+            closing: components["schemas"]["Closing"];
+            /** Organizers */
+            organizers: components["schemas"]["Organizer"][];
+            /**
+             * Order
+             * @default []
+             */
+            order: components["schemas"]["Part"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "take over";
         };
         /**
          * WishCard
@@ -2488,6 +3437,20 @@ export interface components {
             edits: components["schemas"]["EditList"];
         };
         /**
+         * Beat
+         * @description A part of a page is shown while the lesson has stood at `gate` for `start` to `end` seconds.
+         */
+        Beat: {
+            /** Part */
+            part: string;
+            /** Gate */
+            gate: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+        };
+        /**
          * Caption
          * @description What is said on `[start, end)`, to be read.
          */
@@ -2498,6 +3461,18 @@ export interface components {
             end: number;
             /** Text */
             text: string;
+        };
+        /**
+         * CardShown
+         * @description A pause point's signpost is seen on `[start, end)` because its question is being read aloud.
+         */
+        CardShown: {
+            /** Card */
+            card: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
         };
         /**
          * Clip
@@ -2539,10 +3514,26 @@ export interface components {
             captions: components["schemas"]["Caption"][];
             /** Sentences */
             sentences: number[];
+            /**
+             * Cards
+             * @default []
+             */
+            cards: components["schemas"]["CardShown"][];
+            /**
+             * Reveals
+             * @default []
+             */
+            reveals: components["schemas"]["Reveal"][];
+            /**
+             * Beats
+             * @default []
+             */
+            beats: components["schemas"]["Beat"][];
         };
         /**
          * Drawing
-         * @description A mark is drawn from `start` to `end` and stays.
+         * @description A mark is drawn from `start` to `end` and stays. One that is drawn at a pause point (`gate`) has both
+         *     counted from when the lesson stopped there.
          */
         Drawing: {
             /** Mark */
@@ -2551,6 +3542,11 @@ export interface components {
             start: number;
             /** End */
             end: number;
+            /**
+             * Gate
+             * @default
+             */
+            gate: string;
         };
         /**
          * EditList
@@ -2567,8 +3563,11 @@ export interface components {
         };
         /**
          * Gate
-         * @description A pause point: at `at` the lesson stops. The video holds it for `think_seconds`, the
-         *     student page until the student goes on. `word` is the word it stands after.
+         * @description At `at` the lesson stops: at a pause point, or for something that is shown and not spoken of. The video
+         *     holds it for `think_seconds`, and for `answer_seconds` more in which the answer is shown; the student page
+         *     until the student goes on, or by itself (`auto`). `pause` names it, `shows` the pause point or sheet it
+         *     belongs to, `kind` what students do. `word` is the word it stands after. `page` is the page that is shown
+         *     meanwhile (-1: the one that is on the stage).
          */
         Gate: {
             /** Pause */
@@ -2581,6 +3580,31 @@ export interface components {
             word: string;
             /** Question */
             question: string;
+            /**
+             * Kind
+             * @default think
+             */
+            kind: string;
+            /**
+             * Shows
+             * @default
+             */
+            shows: string;
+            /**
+             * Page
+             * @default -1
+             */
+            page: number;
+            /**
+             * Answer Seconds
+             * @default 0
+             */
+            answer_seconds: number;
+            /**
+             * Auto
+             * @default false
+             */
+            auto: boolean;
         };
         /**
          * Light
@@ -2608,6 +3632,27 @@ export interface components {
             at: number;
             /** Page */
             page: number;
+        };
+        /**
+         * Reveal
+         * @description A part of a page is shown from `at` on; with a `gate`, from when the lesson has stood there for `wait`
+         *     seconds.
+         */
+        Reveal: {
+            /** Part */
+            part: string;
+            /** At */
+            at: number;
+            /**
+             * Gate
+             * @default
+             */
+            gate: string;
+            /**
+             * Wait
+             * @default 0
+             */
+            wait: number;
         };
         /** Guide */
         Guide: {
@@ -3073,7 +4118,7 @@ export interface components {
         };
         /**
          * StudentStage
-         * @description What the student page needs.
+         * @description What the student page needs. `charts` are the sheets of the organizers that are at hand.
          */
         StudentStage: {
             /** Title */
@@ -3084,6 +4129,93 @@ export interface components {
             sheet: components["schemas"]["CueSheet"];
             /** Simulated Narrator */
             simulated_narrator: boolean;
+            /** Points */
+            points: components["schemas"]["StudentPoint"][];
+            /** Charts */
+            charts: string[];
+        };
+        /**
+         * StudentPoint
+         * @description What a student is asked at a pause point, without the answer. `matches` are the right sides of pairs, in
+         *     another order.
+         */
+        StudentPoint: {
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Question */
+            question: string;
+            /** Paper */
+            paper: string;
+            /** Choices */
+            choices: string[];
+            /** Several */
+            several: boolean;
+            /** Items */
+            items: string[];
+            /** Lefts */
+            lefts: string[];
+            /** Matches */
+            matches: string[];
+            /** Has Answer */
+            has_answer: boolean;
+        };
+        /** Checked */
+        Checked: {
+            verdict: components["schemas"]["Verdict"];
+        };
+        /**
+         * Verdict
+         * @description Whether an answer is right, and a sentence for the student. Of picked words, `found` are evidence, `extra`
+         *     are not; `missed` says how many are still to be found.
+         */
+        Verdict: {
+            /** Right */
+            right: boolean;
+            /** Sentence */
+            sentence: string;
+            /**
+             * Found
+             * @default []
+             */
+            found: string[];
+            /**
+             * Extra
+             * @default []
+             */
+            extra: string[];
+            /**
+             * Missed
+             * @default 0
+             */
+            missed: number;
+        };
+        /**
+         * StudentAnswer
+         * @description What a student answered.
+         */
+        StudentAnswer: {
+            /**
+             * Choices
+             * @default []
+             */
+            choices: number[];
+            /**
+             * Words
+             * @default []
+             */
+            words: string[];
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Matches
+             * @default []
+             */
+            matches: string[];
         };
         /**
          * Problem
@@ -4379,6 +5511,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StudentStage"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    student_check_answer__token__points__point__check_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+                point: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StudentAnswer"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Checked"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -1,9 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import StageText from './StageText.vue'
-import { footpathOf, stonesUsed, type LaidCard, type Look } from './shapes'
+import type { StageState } from './cueReader'
+import { footpathOf, stoneOf, stonesUsed, type LaidCard, type Look } from './shapes'
 
-const props = defineProps<{ card: LaidCard; waited: number; look: Look }>()
+const props = defineProps<{ card: LaidCard; waited: number; look: Look; state: StageState }>()
+const lit = computed(() => {
+  const box = (props.card.boxes ?? []).find((one) => one.word === props.state.lit)
+  return box && stoneOf(box, props.look)
+})
+const answered = computed(() => props.state.parts.includes(`${props.card.id}.answer`))
 const body = computed(() => props.card.y + props.card.header)
 const used = computed(() => stonesUsed(props.card, props.waited))
 const radius = computed(() => props.look.stone!)
@@ -16,6 +22,7 @@ const tip = computed(() => {
 <template>
   <g data-card>
     <path
+      v-if="card.page === state.page"
       :d="footpathOf(card.footpath)"
       fill="none"
       stroke="var(--color-lake)"
@@ -41,7 +48,26 @@ const tip = computed(() => {
     />
     <rect :x="card.x + 2" :y="body" :width="card.width - 4" height="14" fill="var(--color-white)" />
     <path :d="tip" fill="var(--color-lake)" />
+    <g v-if="lit" data-stone :data-word="state.lit">
+      <rect
+        :x="lit.x"
+        :y="lit.y"
+        :width="lit.width"
+        :height="lit.height"
+        :rx="lit.radius"
+        fill="var(--color-moss-pale)"
+      />
+      <rect
+        :x="lit.x"
+        :y="lit.footY"
+        :width="lit.width"
+        :height="lit.foot"
+        :rx="lit.foot / 2"
+        fill="var(--color-moss)"
+      />
+    </g>
     <StageText :pieces="card.pieces" />
+    <StageText v-if="answered" :pieces="card.answer ?? []" />
     <template v-for="(stone, i) in card.stones" :key="`s${i}`">
       <circle
         v-if="i < used"

@@ -3,17 +3,10 @@ import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import type { CueSheet, StageState } from './cueReader'
 import PauseCard from './PauseCard.vue'
+import StagePanels from './StagePanels.vue'
+import StageStrokes from './StageStrokes.vue'
 import StageText from './StageText.vue'
-import {
-  dotsOf,
-  highlightOf,
-  letterOf,
-  placesOf,
-  sharesOf,
-  stoneOf,
-  underlineOf,
-  type Layout,
-} from './shapes'
+import { dotsOf, highlightOf, placesOf, sharesOf, stoneOf, type Layout } from './shapes'
 
 const props = withDefaults(
   defineProps<{
@@ -47,12 +40,13 @@ const page = computed(() => props.layout.pages[props.state.page] ?? props.layout
 const look = computed(() => props.layout.look!)
 const places = computed(() => placesOf(props.layout))
 const stone = computed(() => {
-  const place = places.value.get(props.state.lit)
-  return place && place.page === props.state.page ? stoneOf(place.box, look.value) : undefined
+  const box = page.value.boxes.find((one) => one.word === props.state.lit)
+  return box && stoneOf(box, look.value)
 })
 const read = computed(() => {
   const words = new Set(props.sheet?.lights.slice(0, props.state.passed).map((light) => light.word))
   words.delete(props.state.lit)
+  if (page.value.sheet) return []
   return page.value.boxes
     .filter((box) => words.has(box.word))
     .map((box) => ({ word: box.word, ...dotsOf(box, look.value) }))
@@ -90,27 +84,16 @@ const highlights = computed(() =>
         .map(({ stretch, share }) => ({ colour: mark.colour, ...highlightOf(stretch, share, look.value) })),
     ),
 )
-const underlines = computed(() =>
-  marks.value
-    .filter(({ mark }) => mark.kind === 'underline')
-    .flatMap(({ mark, progress }) =>
-      sharesOf(mark, progress)
-        .filter(({ share, stretch }) => share > 0 && stretch.page === props.state.page)
-        .map(({ stretch, share }) => ({
-          colour: mark.colour,
-          ...underlineOf(stretch, share, look.value, mark.line),
-        })),
-    ),
+/** The strokes and pieces of each mark on this page. */
+const drawnMarks = computed(() =>
+  marks.value.flatMap(({ mark, progress }) =>
+    (mark.strokes ?? [])
+      .filter((strokes) => strokes.page === props.state.page)
+      .map((strokes) => ({ id: mark.id, progress, ...strokes })),
+  ),
 )
-const letters = computed(() =>
-  marks.value.flatMap(({ mark, progress }) => {
-    const letter = progress >= 1 ? letterOf(mark, look.value) : undefined
-    return letter && letter.page === props.state.page
-      ? [{ ...letter, text: mark.letter, colour: mark.colour }]
-      : []
-  }),
-)
-const card = computed(() => props.layout.cards.find((candidate) => candidate.id === props.state.gate))
+const parts = computed(() => (page.value.parts ?? []).filter((part) => props.state.parts.includes(part.id)))
+const card = computed(() => props.layout.cards.find((candidate) => candidate.id === props.state.card))
 const titleTrail = computed(() => {
   const baselines = page.value.pieces.map((piece) => piece.baseline)
   const bottom = (baselines.length ? Math.max(...baselines) : props.layout.height / 2) + 90
@@ -121,7 +104,10 @@ const titleTrail = computed(() => {
   )
 })
 const viewBox = computed(() => {
-  const width = props.textOnly && !page.value.title && !page.value.photo ? TEXT_EDGE : props.layout.width
+  const width =
+    props.textOnly && !page.value.title && !page.value.photo && !page.value.sheet
+      ? TEXT_EDGE
+      : props.layout.width
   return `0 0 ${width} ${props.layout.height}`
 })
 
@@ -135,24 +121,14 @@ function choose(event: MouseEvent, word: string) {
 <template>
   <svg
     :viewBox="viewBox"
-    :preserveAspectRatio="textOnly && !page.title ? 'xMidYMin meet' : 'xMidYMid meet'"
+    :preserveAspectRatio="textOnly && !page.title && !page.sheet ? 'xMidYMin meet' : 'xMidYMid meet'"
     class="stage-page font-passage block h-full w-full bg-white"
     role="img"
     :aria-label="label"
     text-rendering="geometricPrecision"
     xml:space="preserve"
   >
-    <g fill="var(--color-mist)">
-      <rect
-        v-for="(panel, i) in page.panels"
-        :key="i"
-        :x="panel.x"
-        :y="panel.y"
-        :width="panel.width"
-        :height="panel.height"
-        rx="14"
-      />
-    </g>
+    <StagePanels :panels="page.panels ?? []" />
     <svg
       v-for="picture in page.pictures"
       :key="picture.id"
@@ -166,6 +142,7 @@ function choose(event: MouseEvent, word: string) {
       <title v-if="picture.shows">{{ picture.shows }}</title>
       <image :href="`${pictures}${picture.file}`" width="1" height="1" preserveAspectRatio="none" />
     </svg>
+    <StagePanels v-for="part in parts" :key="part.id" :panels="part.panels ?? []" />
     <g :style="page.photo ? 'mix-blend-mode: multiply' : ''">
       <rect
         v-for="(h, i) in highlights"
@@ -208,7 +185,12 @@ function choose(event: MouseEvent, word: string) {
         />
       </g>
     </g>
+    <StageStrokes :strokes="page.strokes ?? []" />
     <StageText :pieces="page.pieces" />
+    <g v-for="part in parts" :key="`p${part.id}`" :data-part="part.id">
+      <StageText :pieces="part.pieces ?? []" />
+      <StageStrokes :strokes="part.strokes ?? []" />
+    </g>
     <path
       v-if="page.title"
       :d="titleTrail"
@@ -218,30 +200,10 @@ function choose(event: MouseEvent, word: string) {
       stroke-dasharray="0.01 24"
       stroke-linecap="round"
     />
-    <template v-for="(u, i) in underlines" :key="`u${i}`">
-      <line
-        v-for="y in u.ys"
-        :key="y"
-        :x1="u.x1"
-        :x2="u.x2"
-        :y1="y"
-        :y2="y"
-        :stroke-width="u.width"
-        :stroke-dasharray="u.dashes"
-        :stroke="`var(--color-${u.colour})`"
-      />
-    </template>
-    <text
-      v-for="(letter, i) in letters"
-      :key="`l${i}`"
-      :x="letter.x"
-      :y="letter.y"
-      :font-size="letter.size"
-      font-weight="700"
-      :fill="`var(--color-${letter.colour})`"
-    >
-      {{ letter.text }}
-    </text>
+    <g v-for="mark in drawnMarks" :key="mark.id" :data-mark="mark.id">
+      <StageStrokes :strokes="mark.strokes" :progress="mark.progress" />
+      <StageText v-if="mark.progress >= 1" :pieces="mark.pieces ?? []" />
+    </g>
     <line
       v-for="dots in read"
       :key="`d${dots.word}`"
@@ -255,7 +217,7 @@ function choose(event: MouseEvent, word: string) {
       stroke-linecap="round"
       stroke="var(--color-moss-half)"
     />
-    <PauseCard v-if="cards && card" :card="card" :waited="waited" :look="look" />
+    <PauseCard v-if="cards && card" :card="card" :waited="waited" :look="look" :state="state" />
     <g v-if="choosable">
       <rect
         v-for="box in page.boxes"

@@ -8,10 +8,26 @@ export interface CueSheet {
   title_until: number
   pages: readonly { at: number; page: number }[]
   lights: readonly { word: string; start: number; end: number; sure?: boolean }[]
-  drawings: readonly { mark: string; start: number; end: number }[]
-  gates: readonly { pause: string; at: number; think_seconds: number; word: string; question: string }[]
+  drawings: readonly { mark: string; start: number; end: number; gate?: string }[]
+  gates: readonly Gate[]
   captions: readonly { start: number; end: number; text: string }[]
   sentences: readonly number[]
+  cards?: readonly { card: string; start: number; end: number }[]
+  reveals?: readonly { part: string; at: number; gate?: string; wait?: number }[]
+  beats?: readonly { part: string; gate: string; start: number; end: number }[]
+}
+
+export interface Gate {
+  pause: string
+  at: number
+  think_seconds: number
+  word: string
+  question: string
+  kind?: string
+  shows?: string
+  page?: number
+  answer_seconds?: number
+  auto?: boolean
 }
 
 export interface StageState {
@@ -21,6 +37,8 @@ export interface StageState {
   marks: { mark: string; progress: number }[]
   gate: string
   caption: string
+  card: string
+  parts: string[]
 }
 
 /** How many of `values` have `of(value) <= limit`; they ascend. */
@@ -37,26 +55,55 @@ function countUpTo<T>(values: readonly T[], limit: number, of: (value: T) => num
 
 const rounded = (share: number) => Math.round(share * 1e4) / 1e4
 
-/** What is on the stage at lesson time `time`; `gate` names the pause point it stands still at. */
-export function stateAt(sheet: CueSheet, time: number, gate = ''): StageState {
+/** What is on the stage at lesson time `time`; `gate` names the gate it stands still at, for `waited` seconds by now. */
+export function stateAt(sheet: CueSheet, time: number, gate = '', waited = 0): StageState {
+  const stands = gate ? sheet.gates.findIndex((one) => one.pause === gate) : -1
+  const heldAt = sheet.gates[stands]
+  const placeOf = (name: string) => sheet.gates.findIndex((one) => one.pause === name)
+  /** Whether the lesson has gone on after a gate; gates of one moment come one after another. */
+  const isPast = (place: number, at: number) => at < time || (stands >= 0 && place >= 0 && place < stands)
   const turn = sheet.pages[countUpTo(sheet.pages, time, (page) => page.at) - 1]
   const passed = countUpTo(sheet.lights, time, (light) => light.start)
   const last = sheet.lights[passed - 1]
-  const caption = gate
-    ? sheet.gates.find((candidate) => candidate.pause === gate)?.question
-    : sheet.captions.find((candidate) => candidate.start <= time && time < candidate.end)?.text
+
+  function drawn({ start, end, gate: at }: CueSheet['drawings'][number]): number | undefined {
+    const now = at ? waited : time
+    if (at) {
+      const place = placeOf(at)
+      if (place >= 0 && isPast(place, sheet.gates[place]!.at)) return 1
+      if (place < 0 || place !== stands) return undefined
+    }
+    if (now < start) return undefined
+    return now >= end ? 1 : rounded((now - start) / (end - start))
+  }
+
+  function shown({ at, gate: name, wait }: NonNullable<CueSheet['reveals']>[number]): boolean {
+    if (!name) return at <= time
+    const place = placeOf(name)
+    return (place === stands && waited >= (wait ?? 0)) || isPast(place, at)
+  }
+
   return {
-    page: turn?.page ?? 0,
+    page: heldAt && (heldAt.page ?? -1) >= 0 ? heldAt.page! : (turn?.page ?? 0),
     lit: last && time < last.end && !gate ? last.word : '',
     passed,
-    marks: sheet.drawings
-      .filter((drawing) => drawing.start <= time)
-      .map(({ mark, start, end }) => ({
-        mark,
-        progress: time >= end ? 1 : rounded((time - start) / (end - start)),
-      })),
+    marks: sheet.drawings.flatMap((drawing) => {
+      const progress = drawn(drawing)
+      return progress === undefined ? [] : [{ mark: drawing.mark, progress }]
+    }),
     gate,
-    caption: caption ?? '',
+    caption: heldAt
+      ? heldAt.question
+      : (sheet.captions.find((one) => one.start <= time && time < one.end)?.text ?? ''),
+    card: heldAt
+      ? (heldAt.shows ?? '')
+      : (sheet.cards?.find((one) => one.start <= time && time < one.end)?.card ?? ''),
+    parts: [
+      ...(sheet.reveals ?? []).filter(shown).map((one) => one.part),
+      ...(sheet.beats ?? [])
+        .filter((one) => one.gate === gate && one.start <= waited && waited < one.end)
+        .map((one) => one.part),
+    ],
   }
 }
 

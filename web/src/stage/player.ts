@@ -18,6 +18,8 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
   const playing = ref(false)
   const gate = ref('')
   const waited = ref(0)
+  /** Whether the answer of the gate is shown; until then its think time does not run out. */
+  const answering = ref(false)
   const fault = ref('')
   const speed = ref<number>(1)
   const passedGates = shallowRef(new Set<string>())
@@ -42,7 +44,7 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
   audio.addEventListener('ended', () => (playing.value = false))
 
   useRafFn(() => {
-    if (gate.value) waited.value = (performance.now() - gateSince) / 1000
+    if (gate.value) wait()
     if (!playing.value) return
     const now = audio.currentTime
     const next = options.gates
@@ -58,12 +60,35 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
     time.value = now
   })
 
+  function wait() {
+    const here = sheet.value?.gates.find((one) => one.pause === gate.value)
+    waited.value = (performance.now() - gateSince) / 1000
+    if (here?.auto && waited.value >= here.think_seconds + (here.answer_seconds ?? 0)) play()
+  }
+
+  /** Seconds at the gate as the stage sees them: the answer comes when it is asked for. */
+  const seen = computed(() => {
+    const here = sheet.value?.gates.find((one) => one.pause === gate.value)
+    if (!here || here.auto) return waited.value
+    return answering.value
+      ? here.think_seconds + waited.value
+      : Math.min(waited.value, here.think_seconds - 0.001)
+  })
+
+  function showAnswer() {
+    if (answering.value) return
+    answering.value = true
+    gateSince = performance.now()
+    waited.value = 0
+  }
+
   function stopAtGate(pause: string, at: number) {
     audio.pause()
     audio.currentTime = at
     time.value = at
     gate.value = pause
     waited.value = 0
+    answering.value = false
     gateSince = performance.now()
   }
 
@@ -99,10 +124,14 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
     time,
     playing,
     gate,
-    waited,
+    waited: seen,
+    answering,
+    showAnswer,
     fault,
     speed,
-    state: computed(() => (sheet.value ? stateAt(sheet.value, time.value, gate.value) : undefined)),
+    state: computed(() =>
+      sheet.value ? stateAt(sheet.value, time.value, gate.value, seen.value) : undefined,
+    ),
     play,
     pause: () => audio.pause(),
     toggle: () => (playing.value ? audio.pause() : play()),

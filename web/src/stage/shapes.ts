@@ -6,6 +6,7 @@ export type LaidPage = Schemas['LaidPage']
 export type WordBox = Schemas['WordBox']
 export type LaidMark = Schemas['LaidMark']
 export type LaidCard = Schemas['LaidCard']
+export type LaidStroke = Schemas['LaidStroke']
 export type Look = Schemas['Look']
 export type Piece = Schemas['SetPiece']
 type Stretch = Schemas['Stretch']
@@ -72,27 +73,33 @@ export function highlightOf(stretch: Stretch, share: number, look: Look) {
   }
 }
 
-export function underlineOf(stretch: Stretch, share: number, look: Look, line: string) {
-  const thick = look.underline! * stretch.size
-  const y = stretch.baseline + look.underline_below! * stretch.size
-  return {
-    x1: stretch.left,
-    x2: stretch.left + (stretch.right - stretch.left) * share,
-    ys: line === 'double' ? [y - thick * 0.6, y + thick * 0.6] : [y],
-    width: line === 'double' ? thick * 0.55 : thick,
-    dashes: line === 'dashed' ? `${thick * 3} ${thick * 1.6}` : undefined,
+/** The points of a stroke as far as it is drawn when its whole mark is drawn to `progress`: "x,y x,y". */
+export function drawnPoints(stroke: LaidStroke, progress: number): string {
+  const { points } = stroke
+  const begin = stroke.begin ?? 0
+  const end = stroke.end ?? 1
+  if (progress >= end) return points.join(' ')
+  if (progress <= begin || stroke.fill) return ''
+  let left = ((progress - begin) / (end - begin)) * lengthOf(points)
+  const drawn = points.slice(0, 2)
+  for (let i = 2; i < points.length; i += 2) {
+    const [x0, y0, x1, y1] = points.slice(i - 2, i + 2) as [number, number, number, number]
+    const step = Math.hypot(x1 - x0, y1 - y0)
+    if (step > left) {
+      const share = left / step
+      return [...drawn, x0 + (x1 - x0) * share, y0 + (y1 - y0) * share].join(' ')
+    }
+    drawn.push(x1, y1)
+    left -= step
   }
+  return drawn.join(' ')
 }
 
-export function letterOf(mark: LaidMark, look: Look) {
-  const last = mark.stretches[mark.stretches.length - 1]
-  if (!last) return undefined
-  return {
-    page: last.page,
-    x: last.right + 0.1 * last.size,
-    y: last.baseline + (look.underline_below! + 0.14) * last.size,
-    size: look.letter! * last.size,
-  }
+function lengthOf(points: readonly number[]): number {
+  let length = 0
+  for (let i = 2; i < points.length; i += 2)
+    length += Math.hypot(points[i]! - points[i - 2]!, points[i + 1]! - points[i - 1]!)
+  return length
 }
 
 export function footpathOf(points: readonly number[]): string {

@@ -1,17 +1,17 @@
 <script setup lang="ts">
 import { Pause, Play } from '@lucide/vue'
-import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { ask, client, Problem, type Schemas } from '@/api/client'
 import { useKeys } from '@/parts/keys'
 import { clock } from '@/parts/words'
 import { SPEEDS, usePlayer } from '@/stage/player'
 import StagePage from '@/stage/StagePage.vue'
 import TrailSlider from './TrailSlider.vue'
+import YourTurn from './YourTurn.vue'
 
 const props = defineProps<{ token: string }>()
 const stage = shallowRef<Schemas['StudentStage']>()
 const problem = ref<Problem>()
-const goOnButton = ref<HTMLButtonElement>()
 const sheet = computed(() => stage.value?.sheet)
 const player = usePlayer(
   computed(() => (stage.value ? `/api/student/${props.token}/sound` : '')),
@@ -19,14 +19,16 @@ const player = usePlayer(
   { gates: true },
 )
 const pageNote = computed(() => {
-  const page = player.state.value?.page ?? 0
-  const label = stage.value?.layout.pages[page]?.label
-  return page === 0
-    ? ''
-    : `page ${page} of ${stage.value!.layout.pages.length - 1}${label ? ` · in your book: ${label}` : ''}`
+  const here = stage.value?.layout.pages[player.state.value?.page ?? 0]
+  const texts = stage.value?.layout.pages.filter((page) => !page.sheet && !page.title) ?? []
+  const number = here ? texts.indexOf(here) + 1 : 0
+  return number
+    ? `page ${number} of ${texts.length}${here!.label ? ` · in your book: ${here!.label}` : ''}`
+    : ''
 })
 const gate = computed(() => sheet.value?.gates.find((one) => one.pause === player.gate.value))
 const left = computed(() => Math.max(0, Math.ceil((gate.value?.think_seconds ?? 0) - player.waited.value)))
+const point = computed(() => stage.value?.points.find((one) => one.id === gate.value?.shows))
 const over = computed(() => !!sheet.value && player.time.value >= sheet.value.seconds - 0.05)
 
 onMounted(async () => {
@@ -39,11 +41,23 @@ onMounted(async () => {
     problem.value = Problem.of(fault)
   }
 })
-watch(gate, async (now) => {
-  if (!now) return
-  await nextTick()
-  goOnButton.value?.focus()
+/** Words that are picked on the page at a pause point that asks for them. */
+const picked = ref<string[]>([])
+const pickedSet = computed(() => new Set(picked.value))
+const picks = computed(() => point.value?.kind === 'find the words' && !player.answering.value)
+watch(gate, () => (picked.value = []))
+
+/** A chart that is at hand and looked at. */
+const chart = ref('')
+const charts = computed(() => (player.playing.value ? [] : (stage.value?.charts ?? [])))
+const shown = computed(() => {
+  const state = player.state.value
+  const page = stage.value?.layout.pages.findIndex((one) => one.sheet === chart.value) ?? -1
+  return state && chart.value && page >= 0 && !player.playing.value
+    ? { ...state, page, card: '', lit: '' }
+    : state
 })
+watch(player.playing, () => (chart.value = ''))
 
 function toggle() {
   if (over.value) player.seek(0)
@@ -56,6 +70,12 @@ function hearAgain() {
 }
 
 function goTo(word: string) {
+  if (picks.value) {
+    picked.value = pickedSet.value.has(word)
+      ? picked.value.filter((one) => one !== word)
+      : [...picked.value, word]
+    return
+  }
   const light = sheet.value?.lights.find((one) => one.word === word)
   if (light) player.seek(light.start)
 }
@@ -85,11 +105,12 @@ useKeys({
       <main class="relative min-h-0 flex-1">
         <StagePage
           :layout="stage.layout"
-          :state="player.state.value"
+          :state="shown!"
+          :chosen="pickedSet"
           :sheet="stage.sheet"
           :waited="player.waited.value"
           cards
-          :choosable="player.state.value.page > 0"
+          :choosable="!chart && player.state.value.page > 0"
           label="The page"
           :pictures="`/api/student/${token}/pictures/`"
           @choose="goTo"
@@ -98,28 +119,19 @@ useKeys({
           {{ player.fault.value }} Load this page again.
         </p>
       </main>
-      <section
+      <YourTurn
         v-if="gate"
-        class="flex flex-wrap items-center gap-4 border-t border-lake bg-lake-pale px-8 py-3"
-        aria-labelledby="turn"
-      >
-        <h2 id="turn" class="text-[17px] font-bold text-lake">Your turn</h2>
-        <p class="sr-only" role="status">{{ gate.question }}</p>
-        <p class="mr-auto text-[14px]">
-          {{ left ? `${left} s to think. Take longer if you like.` : 'Take your time.' }}
-        </p>
-        <button
-          ref="goOnButton"
-          class="button button-main min-h-[48px] text-[16px]"
-          type="button"
-          @click="player.play()"
-        >
-          I am ready, go on
-        </button>
-        <button class="button min-h-[48px] text-[16px]" type="button" @click="hearAgain">
-          Hear it again
-        </button>
-      </section>
+        :key="gate.pause"
+        :token="token"
+        :point="point"
+        :gate="gate"
+        :left="left"
+        :answering="player.answering.value"
+        :picked="picked"
+        @answer="player.showAnswer()"
+        @on="player.play()"
+        @again="hearAgain"
+      />
       <footer class="flex min-h-[88px] items-center gap-4 border-t border-hairline bg-mist px-8">
         <button
           class="flex h-[60px] w-[60px] shrink-0 items-center justify-center rounded-round bg-moss text-white hover:bg-moss-deep"
@@ -140,6 +152,16 @@ useKeys({
           :time="player.time.value"
           @seek="player.seek"
         />
+        <button
+          v-for="one in charts"
+          :key="one"
+          class="button min-h-[48px]"
+          type="button"
+          :aria-pressed="chart === one"
+          @click="chart = chart === one ? '' : one"
+        >
+          {{ chart === one ? 'Back to the text' : 'Our chart' }}
+        </button>
         <span class="w-[44px] text-[14px] tabular-nums text-quiet">{{
           clock(stage.sheet.seconds - player.time.value)
         }}</span>

@@ -27,7 +27,7 @@ from wordtrail.core.layout.model import (
 )
 from wordtrail.core.layout.stages import Stage
 from wordtrail.core.layout.symbols import outline_of
-from wordtrail.core.marks.model import Line, Mark, MarkKind, Meaning
+from wordtrail.core.marks.model import Line, Mark, MarkKind, Meaning, Stroke
 from wordtrail.core.text.look import USUAL_LOOK, TextLook
 from wordtrail.core.text.model import Region, Style
 
@@ -172,12 +172,12 @@ def _underline(stretch: Stretch, line: Line, colour: str) -> list[LaidStroke]:
     size = stretch.size
     thick, y = LOOK.underline * size, stretch.baseline + LOOK.underline_below * size
 
-    def at(y: float, width: float, dashes: tuple[float, float] | None = None) -> LaidStroke:
+    def at(y: float, width: float, dashes: tuple[float, ...] = ()) -> LaidStroke:
         return LaidStroke(_flat([(stretch.left, y), (stretch.right, y)]), round(width, 3), colour, dashes)
 
     if line is Line.DOUBLE:
         return [at(y - thick * 0.6, thick * 0.55), at(y + thick * 0.6, thick * 0.55)]
-    return [at(y, thick, (round(thick * 3, 3), round(thick * 1.6, 3)) if line is Line.DASHED else None)]
+    return [at(y, thick, (round(thick * 3, 3), round(thick * 1.6, 3)) if line is Line.DASHED else ())]
 
 
 def _around(stretch: Stretch) -> tuple[float, float, float, float]:
@@ -330,13 +330,17 @@ def _as_drawn(mark: Mark, meaning: Meaning, ground: Ground) -> Drawn:
     page, box = place
     strokes = [
         LaidStroke(
-            _flat([(box.x + x * box.size, box.baseline + y * box.size) for x, y in stroke]),
+            _placed_ink(stroke, box),
             THICK * box.size,
             meaning.colour,
         )
         for stroke in mark.ink
     ]
     return [(page, [stroke], []) for stroke in strokes]
+
+
+def _placed_ink(stroke: Stroke, box: WordBox) -> tuple[float, ...]:
+    return tuple(round((box.baseline if n % 2 else box.x) + value * box.size, 2) for n, value in enumerate(stroke))
 
 
 def _on_picture(mark: Mark, meaning: Meaning, ground: Ground) -> LaidMark:

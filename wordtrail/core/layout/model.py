@@ -75,7 +75,7 @@ class LaidStroke:
     points: tuple[float, ...]
     width: float
     colour: str
-    dashes: tuple[float, float] | None = None
+    dashes: tuple[float, ...] = ()
     fill: bool = False
     begin: float = 0.0
     end: float = 1.0

@@ -370,7 +370,7 @@ def _choices_need(offered: Sequence[SheetText], point: PausePoint, width: float,
         need += len(set_text(one.text, size, width - 130, Style.PLAIN, look)) * size * LEADING + 40
         reason = point.choices[n].reason if n < len(point.choices) else ""
         need += (
-            len(set_text(reason, 28.0 * scale, width - 130, Style.PLAIN, look)) * 28.0 * scale * 1.3 if reason else 0.0
+            len(set_text(reason, 32.0 * scale, width - 130, Style.PLAIN, look)) * 32.0 * scale * 1.3 if reason else 0.0
         )
     return need
 
@@ -381,7 +381,7 @@ def _choices(
     """Answers in boxes with letters (things to order: with empty rings), and what comes later: wrong ones
     struck out with their reason, the right one lit, the numbers of the order."""
     left, y, width = place
-    size, small = 42.0 * scale, 28.0 * scale
+    size, small = 42.0 * scale, 32.0 * scale
     shown: list[Panel] = []
     marks: list[LaidStroke] = []
     pieces: list[SetPiece] = []
@@ -475,7 +475,8 @@ def _evidence(
     order = [word.id for word in bench.lesson.words]
     for n, span in enumerate(point.evidence):
         draft.parts.append(LaidPart(evidence_part(point.id, n), panels=_lit(span, order, places, "ochre-pale")))
-    for n, choice in enumerate(point.choices):
+    # The words that prove the right answer are lit last, over what the wrong ones have in common with it.
+    for n, choice in sorted(enumerate(point.choices), key=lambda item: item[1].right):
         panels = tuple(
             panel
             for span in choice.proof
@@ -534,8 +535,8 @@ def _chart(
         x, y = left + box.column * (wide + gap), top + box.row * (high + gap)
         areas[box.id] = (x, y, x + box.wide * wide + (box.wide - 1) * gap, y + box.high * high + (box.high - 1) * gap)
         _chart_box(draft, organizer, box, by_id, areas[box.id], bench)
-    for a, b in organizer.arrows:
-        draft.strokes += _box_arrow(areas[a], areas[b])
+    for arrow in organizer.arrows:
+        draft.strokes += _box_arrow(areas[arrow.begin], areas[arrow.end])
 
 
 def _chart_box(

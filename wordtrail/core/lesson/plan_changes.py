@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import replace
 
 from wordtrail.core.errors import LessonError
@@ -240,8 +241,11 @@ def with_mark(lesson: Lesson, mark: Mark) -> Lesson:
 
 
 def _with_ink(lesson: Lesson, command: DrawInk) -> Lesson:
-    if sum(map(len, command.strokes)) > MOST_INK_POINTS or not any(len(stroke) > 1 for stroke in command.strokes):
+    numbers = sum(map(len, command.strokes))
+    if numbers > 2 * MOST_INK_POINTS or not any(len(stroke) > 3 for stroke in command.strokes):
         raise LessonError("Nothing was drawn that could be kept.", kept="The marks are as they were.")
+    if any(len(stroke) % 2 or not all(map(math.isfinite, stroke)) for stroke in command.strokes):
+        raise LessonError("This drawing is damaged.", kept="The marks are as they were.")
     layout = typeset(lesson)
     if not 0 <= command.page < len(layout.pages) or not layout.pages[command.page].boxes:
         raise LessonError("There are no words on this page to draw on.")
@@ -373,7 +377,7 @@ def _with_organizer(lesson: Lesson, organizer: Organizer) -> Lesson:
     ids = {box.id for box in boxes}
     if not boxes or len(ids) < len(boxes):
         raise LessonError("A chart needs boxes, each with an id of its own.")
-    arrows = tuple((a, b) for a, b in organizer.arrows if a in ids and b in ids and a != b)
+    arrows = tuple(one for one in organizer.arrows if {one.begin, one.end} <= ids and one.begin != one.end)
     organizer = replace(organizer, title=tidy(organizer.title, "The title", 120), boxes=boxes, arrows=arrows)
     charts = lesson.plan.organizers
     if organizer.id:

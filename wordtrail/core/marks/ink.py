@@ -100,7 +100,7 @@ class _Line:
 def mark_of_ink(strokes: Sequence[Stroke], canvas: Canvas) -> SeenMark:
     """The mark that `strokes` (each of points in page units) mean on a page with at least one word."""
     lines = [_Line(tuple(run)) for _, run in groupby(canvas.boxes, key=lambda box: box.line)]
-    drawn = [np.array(stroke, float) for stroke in strokes if len(stroke) > 1]
+    drawn = [np.array(stroke, float).reshape(-1, 2) for stroke in strokes if len(stroke) > 3]
     spacing = _spacing(lines, canvas.size)
     if len(drawn) > 1 and (arrow := _arrow(drawn, lines, canvas.size)):
         return _kept(strokes, canvas, *arrow)
@@ -128,7 +128,7 @@ def _kept(
     to: WordBox | None = None,
 ) -> SeenMark:  # fmt: skip
     ink = tuple(
-        tuple((round((x - first.x) / first.size, 3), round((y - first.baseline) / first.size, 3)) for x, y in stroke)
+        tuple(round((value - (first.baseline if n % 2 else first.x)) / first.size, 3) for n, value in enumerate(stroke))
         for stroke in strokes
     )
     return SeenMark(kind, first.word, last.word, round(sure, 2), ink, to.word if to else "")

@@ -69,8 +69,8 @@ class Meaning:
     line: Line
 
 
-Stroke = tuple[tuple[float, float], ...]
-"""What one movement of the pen drew: points (x, y)."""
+Stroke = tuple[float, ...]
+"""What one movement of the pen drew: points, x and y in turn."""
 
 
 @dataclass(frozen=True, slots=True)

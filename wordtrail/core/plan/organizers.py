@@ -31,6 +31,14 @@ class Box:
 
 
 @dataclass(frozen=True, slots=True)
+class BoxArrow:
+    """An arrow from one box of a chart to another."""
+
+    begin: str
+    end: str
+
+
+@dataclass(frozen=True, slots=True)
 class Organizer:
     """A chart: its boxes in a grid of `columns` and `rows`, and arrows from box to box. `at_hand`: it is at
     hand at every pause point, and carried on from one passage or day to the next."""
@@ -40,7 +48,7 @@ class Organizer:
     columns: int
     rows: int
     boxes: tuple[Box, ...]
-    arrows: tuple[tuple[str, str], ...] = ()
+    arrows: tuple[BoxArrow, ...] = ()
     at_hand: bool = False
 
 
@@ -93,7 +101,7 @@ def organizer_of(shape: Shape, passage: Passage | None = None, columns: int = 2,
             for row in range(2)
             for column in range(2)
         )
-        return Organizer("", _TITLES[shape], 2, 2, boxes, (("b1", "b2"), ("b3", "b4")))
+        return Organizer("", _TITLES[shape], 2, 2, boxes, (BoxArrow("b1", "b2"), BoxArrow("b3", "b4")))
     headings, asks = _HEADINGS.get(shape, ()), tuple[str, ...]()
     if shape is Shape.SUMMARY:
         headings = tuple(block.text for block in passage.blocks if block.kind is BlockKind.HEADING) if passage else ()
@@ -106,7 +114,7 @@ def organizer_of(shape: Shape, passage: Passage | None = None, columns: int = 2,
         for n, heading in enumerate(headings)
     )
     rows = -(-len(headings) // columns)
-    arrows = tuple((a.id, b.id) for a, b in itertools.pairwise(boxes)) if shape in _WITH_ARROWS else ()
+    arrows = tuple(BoxArrow(a.id, b.id) for a, b in itertools.pairwise(boxes)) if shape in _WITH_ARROWS else ()
     return Organizer("", _TITLES[shape], columns, rows, boxes, arrows)
 
 

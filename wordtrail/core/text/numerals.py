@@ -24,6 +24,15 @@ _FRACTION = re.compile(r"^(\d{1,3})/(\d{1,3})$")
 _MIXED = re.compile(r"^(\d+)([½¼¾⅓⅔⅛])$")
 _ROMAN = re.compile(r"^(?=[ivx]{2,})(x{0,3})(ix|iv|v?i{0,3})$")
 
+_UNDER_TWENTY = (
+    "zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen "
+    "eighteen nineteen"
+)
+NUMBER_WORDS = frozenset(
+    f"{_UNDER_TWENTY} twenty thirty forty fifty sixty seventy eighty ninety hundred thousand million dozen".split(" ")
+)
+"""Words that are numbers."""
+
 
 @lru_cache(maxsize=1)
 def _engine() -> inflect.engine:

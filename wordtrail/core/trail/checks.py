@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping
 from dataclasses import dataclass
 from itertools import pairwise
 
@@ -58,15 +58,15 @@ def places_to_check(trail: Trail, printed: Mapping[str, str]) -> tuple[Check, ..
     return tuple(sorted(checks, key=lambda check: check.start))
 
 
-def figures(trail: Trail, words: int) -> Figures:
-    """The figures of a trail over a script of so many words."""
+def figures(trail: Trail, words: Collection[str]) -> Figures:
+    """The figures of a trail over the words of the passages (their ids)."""
     reading = sum(min(b.start - a.start, a.end - a.start + LONGEST_REST_COUNTED) for a, b in pairwise(trail.visits))
     reading += sum(visit.end - visit.start for visit in trail.visits[-1:])
     sound = trail.sound_end - trail.sound_start
     talk = sum(aside.end - aside.start for aside in trail.asides)
     return Figures(
-        read=len({visit.word for visit in trail.visits}),
-        words=words,
+        read=len({visit.word for visit in trail.visits} & set(words)),
+        words=len(words),
         words_per_minute=round(60 * len(trail.visits) / reading, 1) if reading > 0 else 0.0,
         talk=round(min(1.0, talk / sound), 3) if sound > 0 else 0.0,
     )

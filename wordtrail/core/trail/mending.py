@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Collection, Iterable
 from dataclasses import replace
 
 from wordtrail.core.trail.model import Mend, MendedTrail, Trail, Visit
@@ -53,9 +53,10 @@ def _move_start(visits: list[Visit], index: int, start: float) -> None:
     visits[index] = replace(visit, start=start, confidence=1.0, found=visit.found_at)
 
 
-def on_passage(trail: Trail, word_ids: Iterable[str]) -> Trail:
+def on_passage(trail: Trail, word_ids: Iterable[str], due: Collection[str] | None = None) -> Trail:
     """What of `trail` still speaks of words that exist: after an edit of the passage the visits
-    of words that went away are dropped, and words without a visit are unread."""
+    of words that went away are dropped, and words without a visit are unread (only those that are
+    `due`, where it is given: what stands on cards and prompts need not be read aloud)."""
     ids = tuple(word_ids)
     known = set(ids)
     visits = tuple(visit for visit in trail.visits if visit.word in known)
@@ -65,5 +66,7 @@ def on_passage(trail: Trail, word_ids: Iterable[str]) -> Trail:
         trail,
         visits=visits,
         slips=tuple(slip for slip in trail.slips if slip.word in known),
-        unread=tuple(word for word in ids if word not in read and word not in left_out),
+        unread=tuple(
+            word for word in ids if word not in read and word not in left_out and (due is None or word in due)
+        ),
     )

@@ -1,0 +1,425 @@
+"""What the teacher of the demo world has planned for each of her lessons."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass, field, replace
+
+from wordtrail.core.lesson.commands import Command, apply
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.plan_commands import (
+    KeepCard,
+    KeepMark,
+    KeepOrganizer,
+    KeepPoint,
+    KeepReading,
+    SetClosing,
+    SetLegend,
+    SetMatching,
+    SetOpening,
+)
+from wordtrail.core.marks.legends import legend_for
+from wordtrail.core.marks.model import Mark, MarkKind, Moment
+from wordtrail.core.plan.cards import Shown, WordCard
+from wordtrail.core.plan.model import Choice, Pair, PauseKind, PausePoint, Reach, Reading, Span
+from wordtrail.core.plan.opening import Closing, Opening
+from wordtrail.core.plan.organizers import Shape, organizer_of
+
+
+@dataclass(slots=True)
+class Planner:
+    """A lesson while it is being planned, with words found by what is printed."""
+
+    lesson: Lesson
+    points: list[str] = field(default_factory=list)
+
+    def do(self, command: Command) -> None:
+        """One change."""
+        self.lesson = apply(self.lesson, command)
+
+    def run(self, printed: str, nth: int = 0) -> tuple[str, str]:
+        """First and last word of the `nth` place where this is printed."""
+        words, wanted = self.lesson.words, printed.split()
+        texts = [word.text for word in words]
+        places = [i for i in range(len(texts)) if texts[i : i + len(wanted)] == wanted]
+        at = places[nth]
+        return words[at].id, words[at + len(wanted) - 1].id
+
+    def span(self, printed: str, nth: int = 0) -> Span:
+        """The same as a span."""
+        return Span(*self.run(printed, nth))
+
+    def mark(self, kind: MarkKind, printed: str, meaning: str, *, at: int = 0, **more: object) -> None:
+        """A mark on the `at`-th place where this is printed."""
+        mark = Mark("", kind, *self.run(printed, at), meaning)
+        self.do(KeepMark(replace(mark, **more)))  # type: ignore[arg-type]
+
+    def pause(self, after: str, kind: PauseKind, question: str, think: float, *, nth: int = 0, **more: object) -> str:
+        """A pause point after the last of these words (empty: at the end); its id."""
+        word = self.run(after, nth)[1] if after else ""
+        before = {point.id for point in self.lesson.pause_points}
+        point = PausePoint("", word, question, think, kind)
+        self.do(KeepPoint(replace(point, **more), Reach.WORD))  # type: ignore[arg-type]
+        return next(point.id for point in self.lesson.pause_points if point.id not in before)
+
+    def card(self, printed: str, word: str, part_of_speech: str, meaning: str, example: str, **more: object) -> None:
+        """A word card."""
+        at = self.run(printed)[0] if printed else ""
+        card = WordCard("", word, at, part_of_speech, meaning, example)
+        self.do(KeepCard(replace(card, **more)))  # type: ignore[arg-type]
+
+
+def bees(plan: Planner) -> None:
+    """An informational text: main idea and details, two word cards, six kinds of pause points."""
+    plan.do(SetLegend(legend_for(plan.lesson.passages[0])))
+    plan.do(
+        SetOpening(
+            Opening(
+                objectives=(
+                    "I can tell what a bee’s dance means.",
+                    "I can find the words that show the order of things.",
+                ),
+                purpose="We read to find out how one small bee can tell a whole hive where the flowers are.",
+                focus="How can a dance be a map?",
+                at_hand=("your book, page 12", "a pencil", "the reading sheet"),
+            )
+        )
+    )
+    plan.card(
+        "clover,",
+        "clover",
+        "noun",
+        "A small plant with round flowers that bees like.",
+        "The field was full of clover.",
+        related=("clovers",),
+    )
+    plan.card(
+        "antennae.",
+        "antennae",
+        "noun",
+        "The two feelers on an insect’s head.",
+        "The bee touched me with her antennae.",
+        related=("antenna",),
+        shown=Shown.BOTH,
+    )
+    plan.do(SetMatching(True))
+    plan.mark(MarkKind.HIGHLIGHT, "clover,", "new-word", drop=1)
+    plan.mark(MarkKind.CIRCLE, "Her dance is a map.", "main-idea", drop=1, moment=Moment.TALK)
+    plan.mark(MarkKind.BOX, "First", "signal")
+    plan.mark(MarkKind.UNDERLINE, "walks in a straight line,", "detail")
+    plan.mark(MarkKind.BOX, "Then", "signal")
+    plan.mark(MarkKind.ARROW, "line", "detail", at=1, to=plan.run("flowers.")[0])
+    plan.mark(MarkKind.NUMBER, "First", "signal", text="1")
+    plan.mark(MarkKind.NUMBER, "Then", "signal", text="2")
+    plan.mark(MarkKind.NOTE, "farther away", "evidence", text="longer shake, longer way", moment=Moment.TALK)
+    plan.mark(MarkKind.HIGHLIGHT, "antennae.", "new-word", drop=1)
+    plan.mark(MarkKind.DASHED_UNDERLINE, "cannot see the dancer,", "detail")
+    plan.mark(MarkKind.DOUBLE_UNDERLINE, "about half a mile.", "detail")
+    plan.mark(MarkKind.CROSS_OUT, "No bee is in charge,", "evidence", moment=Moment.TALK)
+    plan.mark(MarkKind.BRACKET, "Small things that work together can do what one alone cannot.", "main-idea")
+    plan.mark(MarkKind.SYMBOL, "In 1944,", "evidence", text="star")
+    plan.pause(
+        "Her dance is a map.",
+        PauseKind.THINK,
+        "The author says the dance is a map. What could a bee’s map show?",
+        12,
+    )
+    plan.pause(
+        "walks the line again.",
+        PauseKind.ORDER,
+        "What does the bee do? Put it in order.",
+        15,
+        items=("She walks in a straight line.", "She circles back.", "She walks the line again."),
+        evidence=(
+            plan.span("First she walks in a straight line,"),
+            plan.span("Then she circles back and walks the line again."),
+        ),
+    )
+    plan.pause(
+        "the flowers are.",
+        PauseKind.TALK,
+        "What does a longer shake tell the other bees? Say it to someone beside you.",
+        10,
+        answer="It tells them that the flowers are farther away.",
+    )
+    plan.pause(
+        "antennae.",
+        PauseKind.FIND,
+        "Find the words that tell why the bees stay close.",
+        15,
+        evidence=(plan.span("The other bees cannot see the dancer,"),),
+        answer="The other bees cannot see the dancer.",
+    )
+    plan.pause(
+        "half a mile.",
+        PauseKind.CHOOSE,
+        "A bee shakes for three seconds. How far away are the flowers?",
+        15,
+        choices=(
+            Choice(
+                "about half a mile",
+                False,
+                "That is one second of shaking.",
+                (plan.span("one second of shaking means about half a mile."),),
+            ),
+            Choice(
+                "about a mile and a half",
+                True,
+                "Three seconds are three half miles.",
+                (plan.span("one second of shaking means about half a mile."),),
+            ),
+            Choice(
+                "forty thousand miles", False, "That is how many bees live in a hive.", (plan.span("40,000 bees."),)
+            ),
+        ),
+    )
+    plan.pause(
+        "what one alone cannot.",
+        PauseKind.WRITE,
+        "Name one other thing that small helpers can only do together.",
+        15,
+        paper="one sentence on your reading sheet",
+    )
+    plan.do(
+        SetClosing(
+            Closing(
+                "A bee’s dance is a map: its line shows the way, its length how far.",
+                "Make up a dance that shows the way to your desk.",
+            )
+        )
+    )
+
+
+def rain(plan: Planner) -> None:
+    """A poem read for its sounds: a second reading, rhyme, something said together."""
+    plan.do(SetLegend(legend_for(plan.lesson.passages[0])))
+    plan.do(SetOpening(Opening(purpose="We listen for the sounds that rain makes.", focus="How does the rain change?")))
+    plan.do(KeepReading(Reading("", "For the sound")))
+    plan.mark(MarkKind.DASHED_UNDERLINE, "ping, ping, ping,", "repeated-sound")
+    plan.mark(MarkKind.CIRCLE, "sings,", "rhyme", skip=1, drop=1)
+    plan.mark(MarkKind.CIRCLE, "ping.", "rhyme", skip=1, drop=1)
+    plan.mark(MarkKind.DASHED_UNDERLINE, "drum, drum, drum,", "repeated-sound")
+    plan.mark(MarkKind.PARTS, "cupboard", "picture", cuts=(3,))
+    plan.mark(MarkKind.HIGHLIGHT, "slow as the stroke of a painter’s brush.", "picture", drop=1)
+    plan.mark(MarkKind.SYMBOL, "hush.", "mood", text="heart", moment=Moment.TALK)
+    plan.mark(
+        MarkKind.INK,
+        "hurries",
+        "mood",
+        as_drawn=True,
+        ink=((0.0, 0.3, 0.5, 0.42, 1.0, 0.28, 1.6, 0.44, 2.2, 0.27, 2.9, 0.4, 3.3, 0.3),),
+    )
+    plan.pause("ping.", PauseKind.SIGN, "Tap the sound of this rain on your knee. How hard is it raining?", 8)
+    plan.pause(
+        "drum, drum, drum.",
+        PauseKind.TOGETHER,
+        "Say the first and the last line with me.",
+        0,
+        stretch=plan.span("Rain on a tin roof, drum, drum, drum,"),
+        times=2,
+    )
+    plan.pause(
+        "hush, hush, hush.",
+        PauseKind.MATCH,
+        "Which rain makes which sound?",
+        15,
+        pairs=(Pair("ping", "light rain"), Pair("drum", "heavy rain"), Pair("hush", "soft rain")),
+    )
+    plan.pause(
+        "",
+        PauseKind.TALK,
+        "How did the rain change from the first stanza to the last? Which words tell you?",
+        15,
+        evidence=(
+            plan.span("ping, ping, ping,"),
+            plan.span("fat drops of the thunder"),
+            plan.span("slow as the stroke of a painter’s brush."),
+        ),
+        answer="It began light, grew loud and heavy, and became slow and soft.",
+    )
+
+
+def kite(plan: Planner) -> None:
+    """A story: three questions to choose with evidence, and an organizer that fills as the story goes."""
+    plan.do(SetLegend(legend_for(plan.lesson.passages[0])))
+    plan.do(
+        SetOpening(
+            Opening(
+                objectives=("I can say what a person in a story wants, and what is in the way.",),
+                purpose="We read to find out how Wren gets her kite back.",
+                focus="What changes between Wren and Oskar?",
+                quick_write="Write about a time when something you liked got lost.",
+            )
+        )
+    )
+    plan.card(
+        "trembled.",
+        "tremble",
+        "verb",
+        "To shake a little because you are sad, cold or afraid.",
+        "His hands trembled in the cold.",
+    )
+    plan.do(KeepOrganizer(replace(organizer_of(Shape.STORY), at_hand=True)))
+    chart = plan.lesson.plan.organizers[0]
+    plan.mark(MarkKind.BOX, "Wren", "who")
+    plan.mark(MarkKind.BOX, "Oskar", "who")
+    plan.mark(MarkKind.UNDERLINE, "Tanner’s Hill.", "where", drop=1)
+    plan.mark(MarkKind.UNDERLINE, "It snatched the kite,", "trouble", moment=Moment.TALK)
+    plan.mark(MarkKind.HIGHLIGHT, "Oskar began to laugh,", "turning-point", moment=Moment.TALK)
+    wants = plan.pause(
+        "let go.”",
+        PauseKind.THINK,
+        "What does Wren want? Look at the chart.",
+        10,
+        organizer=chart.id,
+        answer="She wants to fly her kite.",
+    )
+    plan.pause(
+        "side of the hill.",
+        PauseKind.CHOOSE,
+        "Why did Oskar run down the hill?",
+        15,
+        choices=(
+            Choice(
+                "He was angry with Wren.",
+                False,
+                "He is not angry; later he says he is sorry.",
+                (plan.span("“I am sorry,” said Oskar."),),
+            ),
+            Choice(
+                "The string was wrapped around his hand.",
+                True,
+                "The kite pulled him along.",
+                (plan.span("who had the string wrapped around his hand,"),),
+            ),
+            Choice(
+                "He wanted to catch the wind.",
+                False,
+                "It is the wind that caught the kite.",
+                (plan.span("It snatched the kite,"),),
+            ),
+        ),
+    )
+    way = plan.pause(
+        "longest branch.",
+        PauseKind.TALK,
+        "What is in the way now?",
+        10,
+        organizer=chart.id,
+        answer="The kite hangs too high in the oak.",
+    )
+    tries = plan.pause(
+        "beside the kite.",
+        PauseKind.CHOOSE,
+        "Which of these did Wren not try?",
+        15,
+        choices=(
+            Choice(
+                "to climb the trunk",
+                False,
+                "She tried, and slid back down.",
+                (plan.span("She tried to climb the trunk,"),),
+            ),
+            Choice(
+                "to throw a stick",
+                False,
+                "She threw two.",
+                (plan.span("Then she threw a stick."), plan.span("She threw another.")),
+            ),
+            Choice("to fetch a ladder", True, "There is no ladder in the story."),
+        ),
+        organizer="",
+    )
+    ends = plan.pause(
+        "at their feet.",
+        PauseKind.WRITE,
+        "How does it end for the kite? Write it into your chart.",
+        12,
+        organizer=chart.id,
+        answer="The wind brings it down by itself.",
+        paper="the last box of your chart",
+    )
+    plan.pause(
+        "hold a bird.”",
+        PauseKind.CHOOSE,
+        "What does Wren mean by “the way you hold a bird”?",
+        15,
+        choices=(
+            Choice(
+                "gently, with an open hand",
+                True,
+                "His hand is open now; before, he held everything too tightly.",
+                (plan.span("his open hand."), plan.span("he held everything too tightly.")),
+            ),
+            Choice(
+                "high up in the air",
+                False,
+                "The kite flies high, but this is about his hand.",
+                (plan.span("his open hand."),),
+            ),
+            Choice(
+                "so tightly that it cannot fly",
+                False,
+                "That is how he held the string before.",
+                (plan.span("he held everything too tightly."),),
+            ),
+        ),
+    )
+    filled = {
+        "b1": ("Wren wants to fly her red kite.", plan.span("she carried her red kite up Tanner’s Hill."), wants),
+        "b2": ("The wind takes it into the oak.", plan.span("the kite was high in the old oak."), way),
+        "b3": ("She climbs and throws sticks.", plan.span("Then she threw a stick."), tries),
+        "b4": ("The wind gives it back.", plan.span("laid the kite at their feet."), ends),
+    }
+    boxes = tuple(
+        replace(box, text=filled[box.id][0], quote=filled[box.id][1], pause=filled[box.id][2]) for box in chart.boxes
+    )
+    plan.do(KeepOrganizer(replace(chart, boxes=boxes)))
+
+
+def boat(plan: Planner) -> None:
+    """Steps with a diagram to look at closely."""
+    picture = next(block for block in plan.lesson.passages[0].blocks if block.picture)
+    assert picture.picture
+    roof = next(region.id for region in picture.picture.regions if region.name == "the roof")
+    plan.do(SetLegend(legend_for(plan.lesson.passages[0])))
+    plan.do(SetOpening(Opening(purpose="We read to make something that floats.", at_hand=("one sheet of paper",))))
+    plan.mark(MarkKind.UNDERLINE, "two upper corners", "detail")
+    plan.mark(MarkKind.CIRCLE, "house.", "evidence", picture=picture.id, region=roof, moment=Moment.TALK)
+    plan.pause(
+        "roof of a house.",
+        PauseKind.LOOK,
+        "Which lines show where the corners were before?",
+        12,
+        picture=picture.id,
+        region=roof,
+        evidence=(plan.span("Fold the two upper corners down to the middle."),),
+        answer="The dashed lines at the sides.",
+    )
+    plan.pause(
+        "your boat!",
+        PauseKind.ALONE,
+        "Read the six steps once more and fold along.",
+        60,
+        stretch=Span(plan.run("Fold")[0], plan.run("boat!")[1]),
+    )
+
+
+def pip(plan: Planner) -> None:
+    """A beginner's page: words to say first, saying back line by line, word parts."""
+    plan.do(SetOpening(Opening(sight_words=("has", "the", "is", "go", "to", "a"), purpose="We read about Pip.")))
+    plan.do(SetLegend(legend_for(plan.lesson.passages[0])))
+    plan.mark(MarkKind.PARTS, "spins", "repeated-sound", cuts=(2,))
+    plan.mark(MarkKind.CIRCLE, "pin.", "rhyme", skip=1, drop=1)
+    plan.mark(MarkKind.CIRCLE, "tin.", "rhyme", skip=1, drop=1)
+    plan.pause(
+        "to Dad.",
+        PauseKind.ECHO,
+        "My turn, then your turn: say each line after me.",
+        0,
+        stretch=Span(plan.run("Pip")[0], plan.run("Dad.")[1]),
+        factor=1.3,
+    )
+
+
+PLANS: dict[str, Callable[[Planner], None]] = {"bees-map": bees, "rain": rain, "kite": kite, "boat": boat, "pip": pip}
