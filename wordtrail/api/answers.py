@@ -11,8 +11,11 @@ from wordtrail.core.lesson.commands import Command
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.path import Step, Waypoint
 from wordtrail.core.lesson.proofing import Undescribed
+from wordtrail.core.lesson.run import Stop
 from wordtrail.core.pace.guide import GuidedWord
 from wordtrail.core.plan.answers import Verdict
+from wordtrail.core.plan.cards import WordPart
+from wordtrail.core.plan.suggestions.model import Suggestion
 from wordtrail.core.speech.saying import Saying
 from wordtrail.core.text.checks import Suspect
 from wordtrail.core.text.facts import Facts
@@ -170,6 +173,20 @@ class TextView(BaseModel):
     glossary: list[GlossaryLink]
     sayings: list[Saying]
     before_sharing: list[str]
+
+
+class PlanView(BaseModel):
+    """The lesson as it will run, and what the text offers to mark, teach and stop at."""
+
+    run: list[Stop]
+    suggestions: list[Suggestion]
+
+
+class WordInParts(BaseModel):
+    """A word's printed syllables and its parts, as the core sees them."""
+
+    syllables: list[str]
+    parts: list[WordPart]
 
 
 class Chapter(BaseModel):

@@ -15,6 +15,7 @@ from wordtrail.api.views import job_view, lesson_view
 from wordtrail.core.errors import LessonError, NotReadable, TooLarge
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.text_commands import AddPages
+from wordtrail.core.marks.legends import legend_for
 from wordtrail.core.text.draft import DraftPage, DraftPassage
 from wordtrail.core.text.intake import passage_from_pages
 from wordtrail.jobs.queue import READ
@@ -88,7 +89,7 @@ def lesson_from_files(body: answers.NewLessonFromFiles) -> Response:
     with where.database.session() as session:
         draft = _chosen(_rows(session, body.files), body.files)
         passage = passage_from_pages(draft.pages, title=body.title or draft.title, author=draft.author)
-        kept = add_lesson(session, where.owner, Lesson((passage,)), body.unit.strip())
+        kept = add_lesson(session, where.owner, Lesson((passage,), legend=legend_for(passage)), body.unit.strip())
         view = lesson_view(session, kept)
     return answer(view, 201)
 

@@ -159,6 +159,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lessons/{lesson}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The run of a lesson, and suggestions for it. */
+        get: operations["lessons_plan_lessons__lesson__plan_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/words/{word}/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The syllables and parts of a word. */
+        get: operations["lessons_word_parts_words__word__parts_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons/{lesson}/guide": {
         parameters: {
             query?: never;
@@ -3654,6 +3688,104 @@ export interface components {
              */
             wait: number;
         };
+        /**
+         * PlanView
+         * @description The lesson as it will run, and what the text offers to mark, teach and stop at.
+         */
+        PlanView: {
+            /** Run */
+            run: components["schemas"]["Stop"][];
+            /** Suggestions */
+            suggestions: components["schemas"]["Suggestion"][];
+        };
+        /**
+         * Detector
+         * @description What was found.
+         * @enum {string}
+         */
+        Detector: "repeated phrase" | "patterned sentence" | "rhyme" | "alliteration" | "sound word" | "sequence" | "cause and effect" | "comparison" | "question" | "definition" | "dialogue" | "heading" | "word to teach" | "word with an ending" | "sentence with a number" | "place to stop";
+        /**
+         * Offer
+         * @description What accepting a suggestion makes.
+         * @enum {string}
+         */
+        Offer: "mark" | "card" | "pause";
+        /**
+         * Stop
+         * @description One thing in the run: the part it belongs to, what it is called, how long it takes (seconds), the sheets
+         *     and pause points in it. `movable`: its place can be changed.
+         */
+        Stop: {
+            /** Part */
+            part: string;
+            /** Name */
+            name: string;
+            /** Seconds */
+            seconds: number;
+            /**
+             * Sheets
+             * @default []
+             */
+            sheets: string[];
+            /**
+             * Points
+             * @default []
+             */
+            points: string[];
+            /**
+             * Reading
+             * @default
+             */
+            reading: string;
+            /**
+             * Movable
+             * @default true
+             */
+            movable: boolean;
+        };
+        /**
+         * Suggestion
+         * @description Something found on the words from `first` to `last`, and why, in a sentence. Accepting it makes what it
+         *     `offer`s: a mark of the meaning that is nearest to `meaning` in the legend (leaving out `skip` characters of
+         *     the first word), a word card, or a pause point with `question`.
+         */
+        Suggestion: {
+            /** Id */
+            id: string;
+            detector: components["schemas"]["Detector"];
+            /** First */
+            first: string;
+            /** Last */
+            last: string;
+            /** Reason */
+            reason: string;
+            offer: components["schemas"]["Offer"];
+            /**
+             * Meaning
+             * @default
+             */
+            meaning: string;
+            /**
+             * Question
+             * @default
+             */
+            question: string;
+            /**
+             * Skip
+             * @default 0
+             */
+            skip: number;
+        };
+        /**
+         * WordInParts
+         * @description A word's printed syllables and its parts, as the core sees them.
+         */
+        WordInParts: {
+            /** Syllables */
+            syllables: string[];
+            /** Parts */
+            parts: components["schemas"]["WordPart"][];
+        };
         /** Guide */
         Guide: {
             /** Words */
@@ -4597,6 +4729,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Stage"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    lessons_plan_lessons__lesson__plan_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    lessons_word_parts_words__word__parts_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                word: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WordInParts"];
                 };
             };
             /** @description Unprocessable Entity */

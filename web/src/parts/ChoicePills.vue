@@ -8,7 +8,7 @@ const chosen = defineModel<Value>({ required: true })
 
 <template>
   <RadioGroup v-model="chosen" :class="small ? 'flex items-center gap-1' : ''">
-    <RadioGroupLabel :class="small ? 'mr-1' : 'label'">{{ label }}</RadioGroupLabel>
+    <RadioGroupLabel v-if="label" :class="small ? 'mr-1' : 'label'">{{ label }}</RadioGroupLabel>
     <div class="flex flex-wrap" :class="small ? 'gap-1' : 'gap-2'">
       <RadioGroupOption
         v-for="one in choices"

@@ -2,10 +2,18 @@
   setup
   lang="ts"
   generic="
-    Post extends { id: string; word: string; title: string; note: string; colour: string; open?: boolean }
+    Post extends {
+      id: string
+      word: string
+      title: string
+      note: string
+      colour: string
+      open?: boolean
+      slim?: boolean
+    }
   "
 >
-import { useElementSize, useResizeObserver } from '@vueuse/core'
+import { useElementSize, useResizeObserver, useScroll } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 
 /** A page with signposts beside it, each at its line and joined to it by a dotted footpath. */
@@ -15,12 +23,17 @@ const props = defineProps<{
   lineOf: (word: string) => { x: number; y: number }
   height: number
 }>()
+const emit = defineEmits<{ open: [post: string] }>()
 
 const RATIO = 1300 / 1080
-const GAP = 10
+const GAP = 7
+/** From a signpost's top to its tip. */
+const tipOf = (post: Post) => (post.slim ? 13 : 17)
+const deep = (colour: string) => (colour === 'ochre' ? 'ochre-deep' : colour)
 const row = ref<HTMLElement>()
 const column = ref<HTMLElement>()
 const { height: rowHeight, width } = useElementSize(row)
+const { y: scrolled } = useScroll(column)
 const heights = ref(new Map<string, number>())
 
 const pageHeight = computed(() => Math.min(rowHeight.value, (width.value - 320) / RATIO))
@@ -46,10 +59,14 @@ watch(column, (element) => {
 
 /** Each signpost as near to its line as its neighbours allow. */
 const tops = computed(() => {
-  const wanted = props.posts.map((post) => Math.max(0, props.lineOf(post.word).y * scale.value - 17))
+  const wanted = props.posts.map((post) => Math.max(0, props.lineOf(post.word).y * scale.value - tipOf(post)))
   const sizes = props.posts.map((post) => heights.value.get(post.id) ?? 60)
   const placed: number[] = []
   wanted.forEach((top, i) => placed.push(Math.max(top, i ? placed[i - 1]! + sizes[i - 1]! + GAP : 0)))
+  // Where they do not all fit, they stand under one another and the column is scrolled.
+  const needed = sizes.reduce((sum, size) => sum + size + GAP, 0)
+  if (needed > rowHeight.value)
+    return sizes.map((_, i) => sizes.slice(0, i).reduce((sum, size) => sum + size + GAP, 0))
   let limit = rowHeight.value
   for (let i = placed.length - 1; i >= 0; i--) {
     placed[i] = Math.max(0, Math.min(placed[i]!, limit - sizes[i]!))
@@ -64,7 +81,7 @@ function footpath(post: Post, index: number): string {
   const startY = y * scale.value
   const edge = pageHeight.value * RATIO - 14
   const tipX = pageHeight.value * RATIO + 20
-  const tipY = tops.value[index]! + 17
+  const tipY = Math.min(Math.max(tops.value[index]! + tipOf(post) - scrolled.value, 6), rowHeight.value - 6)
   const bend = edge + 17
   return `M ${startX} ${startY} L ${Math.max(startX, edge)} ${startY} C ${bend} ${startY} ${bend} ${tipY} ${tipX} ${tipY}`
 }
@@ -99,13 +116,25 @@ function footpath(post: Post, index: number): string {
         :style="{ top: `${tops[i]}px` }"
       >
         <h2
-          class="signpost flex min-h-[34px] items-center gap-2 rounded-t-sheet px-3 text-white last:rounded-b-sheet"
+          class="signpost flex items-center gap-2 rounded-t-sheet px-3 last:rounded-b-sheet"
+          :class="post.slim ? 'slim border border-l-0 bg-white' : 'min-h-[34px] text-white'"
           :style="{
-            background: `var(--color-${post.colour === 'ochre' ? 'ochre-deep' : post.colour})`,
-            '--post': `var(--color-${post.colour === 'ochre' ? 'ochre-deep' : post.colour})`,
+            background: post.slim ? undefined : `var(--color-${deep(post.colour)})`,
+            color: post.slim ? `var(--color-${deep(post.colour)})` : undefined,
+            borderColor: `var(--color-${post.slim ? post.colour : 'transparent'})`,
+            '--post': `var(--color-${deep(post.colour)})`,
           }"
         >
-          <span class="min-w-0 truncate text-[14px] font-bold">{{ post.title }}</span>
+          <button
+            class="min-w-0 flex-1 truncate text-left"
+            :class="post.slim ? 'py-0.5 font-passage text-[14px]' : 'py-1.5 text-[14px] font-bold'"
+            type="button"
+            :aria-expanded="post.open !== false"
+            :title="post.title"
+            @click="emit('open', post.id)"
+          >
+            {{ post.title }}
+          </button>
           <span class="ml-auto shrink-0 text-[12px]">{{ post.note }}</span>
           <slot name="head" :post="post" />
         </h2>
@@ -135,5 +164,10 @@ function footpath(post: Post, index: number): string {
   border: 17px solid transparent;
   border-left-width: 0;
   border-right: 13px solid var(--post);
+}
+.slim::before {
+  border-width: 13px;
+  border-left-width: 0;
+  border-right-width: 10px;
 }
 </style>

@@ -40,3 +40,7 @@ export const ORIGINS: Record<string, string> = {
   file: 'handed in as a file',
   'simulated narrator': 'simulated narrator',
 }
+
+/** About how long something takes: "40 s", "3.3 min". */
+export const lasts = (seconds: number) =>
+  seconds < 60 ? `${Math.round(seconds)} s` : `${(seconds / 60).toFixed(1).replace('.0', '')} min`

@@ -16,11 +16,36 @@ export interface Place {
   box: WordBox
 }
 
-/** Word id → its page and box. */
+/** Word id → its page and box; a word that is seen again beside a question has its place on its own page. */
 export function placesOf(layout: Layout): Map<string, Place> {
-  return new Map(
-    layout.pages.flatMap((page, index) => page.boxes.map((box) => [box.word, { page: index, box }])),
-  )
+  const places = new Map<string, Place>()
+  for (const card of layout.cards)
+    for (const box of card.boxes ?? []) places.set(box.word, { page: card.page, box })
+  layout.pages.forEach((page, index) => {
+    for (const box of page.boxes)
+      if (!page.sheet || !places.has(box.word)) places.set(box.word, { page: index, box })
+  })
+  return places
+}
+
+/** What is printed as each word that can light. */
+export function printedOf(layout: Layout): Map<string, string> {
+  const printed = new Map<string, string>()
+  const pieces = [...layout.pages, ...layout.cards].flatMap((one) => one.pieces)
+  const parts = layout.pages.flatMap((page) => (page.parts ?? []).flatMap((part) => part.pieces ?? []))
+  for (const piece of [...parts, ...pieces]) {
+    if (piece.word && !printed.has(piece.word)) printed.set(piece.word, '')
+  }
+  for (const page of layout.pages) {
+    const here = new Map<string, string>()
+    for (const piece of [...page.pieces, ...(page.parts ?? []).flatMap((part) => part.pieces ?? [])])
+      if (piece.word) here.set(piece.word, (here.get(piece.word) ?? '') + piece.text)
+    for (const [word, text] of here) if (!printed.get(word)) printed.set(word, text)
+  }
+  for (const card of layout.cards)
+    for (const piece of card.pieces)
+      if (piece.word && !printed.get(piece.word)) printed.set(piece.word, piece.text)
+  return printed
 }
 
 export function stoneOf(box: WordBox, look: Look) {

@@ -1,293 +1,619 @@
 <script setup lang="ts">
-import { Trash2 } from '@lucide/vue'
-import { computed, ref, watch } from 'vue'
-import type { Command, Schemas } from '@/api/client'
+import { Lightbulb, Pencil } from '@lucide/vue'
+import { useQuery } from '@tanstack/vue-query'
+import { computed, provide, ref, watch } from 'vue'
+import { ask, client, type Command, type Schemas } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
 import SignpostRow from '@/parts/SignpostRow.vue'
 import { useKeys } from '@/parts/keys'
+import { lasts } from '@/parts/words'
 import { stateAt } from '@/stage/cueReader'
 import { placesOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
-import PauseForm from './PauseForm.vue'
+import CardEditor from './plan/CardEditor.vue'
+import { useChosenWords } from './plan/chosenWords'
+import InkLayer from './plan/InkLayer.vue'
+import { MARK_KINDS, deep, newMark, newPoint, pauseName, type MarkKind, type Point } from './plan/kinds'
+import LegendDialog from './plan/LegendDialog.vue'
+import MarkEditor from './plan/MarkEditor.vue'
+import MoreMenu from './plan/MoreMenu.vue'
+import OpeningEditor from './plan/OpeningEditor.vue'
+import OrganizerEditor from './plan/OrganizerEditor.vue'
+import PointEditor from './plan/PointEditor.vue'
+import ReadingPills from './plan/ReadingPills.vue'
+import RunStrip from './plan/RunStrip.vue'
+import SuggestionColumn from './plan/SuggestionColumn.vue'
+
+type Stop = Schemas['Stop']
+type Mark = Schemas['Mark']
 
 const lesson = useLesson()
 const view = lesson.view
-const stage = useStage(
-  lesson.id,
-  computed(() => view.value?.revision),
-)
-const page = ref(1)
-const from = ref('')
-const to = ref('')
-const asking = ref(false)
-const opened = ref('')
+const document = computed(() => view.value!.lesson)
+const plan = computed(() => document.value.plan)
+const revision = computed(() => view.value?.revision)
+const stage = useStage(lesson.id, revision)
+const planned = useQuery({
+  queryKey: computed(() => ['plan', lesson.id.value, revision.value]),
+  queryFn: () =>
+    ask(client.GET('/api/lessons/{lesson}/plan', { params: { path: { lesson: lesson.id.value } } })),
+  placeholderData: (before: Schemas['PlanView'] | undefined) => before,
+  retry: false,
+})
+const run = computed(() => planned.data.value?.run ?? [])
+const whole = computed(() => run.value.reduce((sum, stop) => sum + stop.seconds, 0))
+
+/* Where we are: a page of the text, or a sheet of the run. */
+const here = ref('')
+const pages = computed(() => stage.value?.layout.pages ?? [])
+const texts = computed(() => pages.value.flatMap((page, n) => (page.sheet || page.title ? [] : [n])))
+const pageId = (n: number) => pages.value[n]?.sheet || pages.value[n]?.id || ''
+const page = computed({
+  get: () => {
+    const found = pages.value.findIndex((one) => (one.sheet || one.id) === here.value)
+    return found >= 0 ? found : (texts.value[0] ?? 0)
+  },
+  set: (n: number) => (here.value = pageId(n)),
+})
+const shown = computed(() => pages.value[page.value])
+const sheet = computed(() => shown.value?.sheet ?? '')
+const onText = computed(() => !sheet.value && !shown.value?.title)
+const textNumber = computed(() => texts.value.indexOf(page.value))
 
 const words = computed(() =>
-  view.value!.lesson.passages.flatMap((p) => p.pages.flatMap((q) => q.blocks.flatMap((b) => b.words))),
+  document.value.passages.flatMap((p) => p.pages.flatMap((q) => q.blocks.flatMap((b) => b.words))),
 )
-const positions = computed(() => new Map(words.value.map((word, index) => [word.id, index])))
-const chosen = computed(() => {
-  const a = positions.value.get(from.value)
-  const b = positions.value.get(to.value)
-  if (a === undefined || b === undefined) return []
-  return words.value.slice(Math.min(a, b), Math.max(a, b) + 1)
-})
-const chosenIds = computed(() => new Set(chosen.value.map((word) => word.id)))
 const places = computed(() => (stage.value ? placesOf(stage.value.layout) : new Map()))
-const pages = computed(() => stage.value?.layout.pages.length ?? 1)
+const chosen = useChosenWords(words, (word) => places.value.get(word)?.page)
+provide('chosen words', chosen)
 
-/** On the plan, every mark stands fully drawn. */
+/* What is open. */
+const opened = ref('')
+const draft = ref<Point>()
+const drawing = ref(false)
+const suggesting = ref(false)
+const legendOpen = ref(false)
+const reading = ref('')
+const meaningWished = ref('')
+const pointing = ref<Command & { kind: 'keep mark' }>()
+const legend = computed(() => document.value.legend ?? [])
+const current = computed(() => legend.value.find((one) => one.id === meaningWished.value) ?? legend.value[0]!)
+const meaning = computed({ get: () => current.value.id, set: (id) => (meaningWished.value = id) })
+const used = computed(() => new Set(document.value.marks?.map((mark) => mark.meaning)))
+
+watch(
+  () => chosen.span.value,
+  (span) => {
+    if (pointing.value && span) void pointAt(span.first)
+  },
+)
+
+const send = (command: Command) => lesson.send(command)
+
+/** On the plan, every mark of the reading that is worked on stands fully drawn, and every part is filled in. */
+const inReading = (one: { reading?: string }) =>
+  !reading.value || !one.reading || one.reading === reading.value
 const state = computed(() => ({
   ...stateAt(stage.value!.sheet, -1),
   page: page.value,
-  marks: stage.value!.layout.marks.map((mark) => ({ mark: mark.id, progress: 1 })),
+  marks: document.value.marks!.filter(inReading).map((mark) => ({ mark: mark.id, progress: 1 })),
+  parts: (shown.value?.parts ?? []).map((part) => part.id).filter((part) => !part.includes('.syllable')),
 }))
-const legend = computed(() => view.value!.lesson.legend ?? [])
-
-watch(pages, (count) => (page.value = Math.min(page.value, count - 1)))
-watch(chosen, () => (asking.value = false))
 
 function choose(word: string, extend: boolean) {
-  if (!extend || !from.value) from.value = word
-  to.value = word
-  opened.value = ''
+  chosen.choose(word, extend)
 }
-
 function step(by: number, extend: boolean) {
-  const here = positions.value.get(to.value)
-  const first = words.value.findIndex((word) => places.value.get(word.id)?.page === page.value)
-  const next =
-    words.value[here === undefined ? first : Math.min(Math.max(here + by, 0), words.value.length - 1)]
-  if (!next) return
-  choose(next.id, extend)
-  page.value = places.value.get(next.id)?.page ?? page.value
+  if (onText.value) page.value = chosen.step(by, extend, page.value)
 }
-
 function clear() {
-  from.value = to.value = ''
-  asking.value = false
+  chosen.clear()
+  draft.value = undefined
+  pointing.value = undefined
+  drawing.value = false
 }
 
-const last = computed(() => chosen.value[chosen.value.length - 1])
-async function mark(kind: Schemas['MarkKind'], meaning: string) {
-  if (!last.value) return
-  const command: Command = {
-    kind: 'add mark',
-    mark: kind,
-    first: chosen.value[0]!.id,
-    last: last.value.id,
-    meaning,
+/* Marks. */
+const numbers = () => document.value.marks!.filter((one) => one.kind === 'number').length
+async function mark(kind: MarkKind, means = current.value.id) {
+  const span = chosen.span.value
+  if (!span) return
+  const made = newMark(kind, span, means, reading.value)
+  if (kind === 'number') made.text = String(numbers() + 1)
+  if (kind === 'arrow') {
+    pointing.value = { kind: 'keep mark', mark: made }
+    return
   }
-  if (await lesson.send(command)) clear()
+  const before = new Set(document.value.marks!.map((one) => one.id))
+  if (!(await send({ kind: 'keep mark', mark: made }))) return
+  chosen.clear()
+  if (['margin note', 'word parts', 'symbol', 'number'].includes(kind))
+    opened.value = document.value.marks!.find((one) => !before.has(one.id))?.id ?? ''
+}
+async function pointAt(word: string) {
+  const command = pointing.value!
+  if (word === command.mark.first) return
+  pointing.value = undefined
+  await send({ ...command, mark: { ...command.mark, to: word } })
+  chosen.clear()
+}
+async function drawn(strokes: number[][]) {
+  const before = new Set(document.value.marks!.map((one) => one.id))
+  const done = await send({
+    kind: 'draw ink',
+    page: page.value,
+    strokes,
+    meaning: current.value.id,
+    reading: reading.value,
+  })
+  if (done) opened.value = document.value.marks!.find((one) => !before.has(one.id))?.id ?? ''
+}
+/** One key between the tidy shape of a drawn mark and what the pen drew. */
+function asDrawn() {
+  const found = document.value.marks!.find((one) => one.id === opened.value && one.ink?.length)
+  if (found) void send({ kind: 'keep mark', mark: { ...found, as_drawn: !found.as_drawn } })
 }
 
-async function ask(question: string, seconds: number) {
-  if (!last.value) return
-  if (await lesson.send({ kind: 'add pause point', after: last.value.id, question, think_seconds: seconds }))
-    clear()
+/* Pause points. */
+function ask_() {
+  const span = chosen.span.value
+  draft.value = newPoint(span?.last ?? '', reading.value)
+  opened.value = 'new'
+}
+async function keepPoint(point: Point, reach: Schemas['Reach']) {
+  if (!(await send({ kind: 'keep point', point, reach }))) return
+  draft.value = undefined
+  opened.value = ''
+  chosen.clear()
 }
 
-async function change(id: string, question: string, seconds: number) {
-  if (await lesson.send({ kind: 'change pause point', id, question, think_seconds: seconds }))
-    opened.value = ''
+/* Cards, charts and the rest. */
+const card = computed(() => plan.value?.cards?.find((one) => one.id === sheet.value))
+const chart = computed(() => plan.value?.organizers?.find((one) => one.id === sheet.value))
+const point = computed(() => document.value.pause_points?.find((one) => one.id === sheet.value))
+const sentenceOf = (word: string) => {
+  const own = words.value.find((one) => one.id === word)
+  return own
+    ? words.value
+        .filter((one) => one.sentence === own.sentence)
+        .map((one) => one.text)
+        .join(' ')
+    : ''
+}
+async function makeCard(word: string) {
+  const before = new Set(plan.value?.cards?.map((one) => one.id))
+  if (!(await send({ kind: 'make card', word }))) return
+  chosen.clear()
+  here.value = plan.value?.cards?.find((one) => !before.has(one.id))?.id ?? here.value
+}
+async function makeChart(shape: Schemas['Shape'], columns: number, rows: number) {
+  const before = new Set(plan.value?.organizers?.map((one) => one.id))
+  if (await send({ kind: 'make organizer', shape, columns, rows }))
+    here.value = plan.value?.organizers?.find((one) => !before.has(one.id))?.id ?? here.value
+}
+async function remove(command: Command) {
+  if (await send(command)) page.value = texts.value[0] ?? 0
 }
 
-const textOf = (first: string, end: string) =>
-  words.value
-    .slice(positions.value.get(first), (positions.value.get(end) ?? 0) + 1)
-    .map((word) => word.text)
-    .join(' ')
+/* The run. */
+const hereKey = computed(() => {
+  const stop = run.value.find((one) => one.sheets?.includes(sheet.value))
+  if (stop) return stop.part
+  if (shown.value?.title) return 'title'
+  if (point.value && !point.value.after) return 'questions'
+  return `reading${reading.value || (run.value.find((one) => one.part === 'reading')?.reading ?? '')}`
+})
+function go(stop: Stop) {
+  suggesting.value = false
+  if (stop.part === 'title') page.value = 0
+  else if (stop.part === 'reading') {
+    reading.value = stop.reading ?? ''
+    if (!onText.value) page.value = texts.value[0] ?? 0
+  } else if (stop.sheets?.length) {
+    const next = stop.sheets[(stop.sheets.indexOf(sheet.value) + 1) % stop.sheets.length]!
+    here.value = next
+  } else if (stop.points?.length) {
+    const next = stop.points[(stop.points.indexOf(sheet.value) + 1) % stop.points.length]!
+    if (pages.value.some((one) => one.sheet === next)) here.value = next
+    else page.value = texts.value[texts.value.length - 1] ?? 0
+  }
+}
 
+/* Suggestions. */
+const suggestions = computed(() =>
+  (planned.data.value?.suggestions ?? []).filter((one) => places.value.get(one.first)?.page === page.value),
+)
+const meaningFor = (wanted: string | undefined) =>
+  legend.value.find((one) => one.id === wanted)?.id ??
+  legend.value.find((one) => wanted === 'signal' && one.name.includes('signal'))?.id ??
+  current.value.id
+function taken(one: Schemas['Suggestion']) {
+  if (one.offer === 'card') return Boolean(plan.value?.cards?.some((other) => other.at === one.first))
+  if (one.offer === 'pause')
+    return Boolean(document.value.pause_points?.some((other) => other.after === one.last))
+  return document.value.marks!.some((other) => other.first === one.first && other.last === one.last)
+}
+async function take(one: Schemas['Suggestion']) {
+  if (one.offer === 'card') {
+    await send({ kind: 'make card', word: one.first })
+  } else if (one.offer === 'pause') {
+    const made = { ...newPoint(one.last, reading.value), question: one.question || 'What do you think?' }
+    await send({ kind: 'keep point', point: made, reach: 'word' })
+  } else {
+    const kind: MarkKind = one.detector === 'word with an ending' ? 'circle' : 'underline'
+    const made = { ...newMark(kind, one, meaningFor(one.meaning), reading.value), skip: one.skip ?? 0 }
+    await send({ kind: 'keep mark', mark: made })
+  }
+}
+
+/* Signposts. */
 interface Post {
   id: string
   word: string
-  kind: 'pause' | 'mark'
   colour: string
   title: string
   note: string
-  body: string
-  seconds: number
   open: boolean
+  slim?: boolean
+  point?: Point
+  mark?: Mark
+  card?: Schemas['WordCard']
 }
 const posts = computed<Post[]>(() => {
-  const pauses = view.value!.lesson.pause_points!.map((point) => ({
-    id: point.id,
-    word: point.after,
-    kind: 'pause' as const,
+  const lastWord = words.value[words.value.length - 1]?.id ?? ''
+  const pauses = document.value.pause_points!.filter(inReading).map((one) => ({
+    id: one.id,
+    word: one.after || lastWord,
     colour: 'lake',
-    title: 'Pause point',
-    note: `${point.think_seconds} s to think`,
-    body: point.question,
-    seconds: point.think_seconds,
-    open: true,
+    title: one.question,
+    note: `${pauseName(one.kind)}${one.after ? '' : ' · at the end'}`,
+    open: opened.value === one.id,
+    point: one,
   }))
-  const marks = view.value!.lesson.marks!.map((one) => {
-    const meaning = legend.value.find((entry) => entry.id === one.meaning)
+  const marks = document.value.marks!.filter(inReading).map((one) => {
+    const means = legend.value.find((entry) => entry.id === one.meaning)
     return {
       id: one.id,
       word: one.last,
-      kind: 'mark' as const,
-      colour: meaning?.colour ?? 'moss',
-      title: textOf(one.first, one.last),
-      note: `${meaning?.letter} · ${meaning?.name}`,
-      body: '',
-      seconds: 0,
-      open: false,
+      colour: means?.colour ?? 'moss',
+      title: chosen.textOf(one.first, one.last),
+      note: `${means?.letter} · ${means?.name}`,
+      open: opened.value === one.id,
+      slim: true,
+      mark: one,
     }
   })
-  return [...pauses, ...marks]
+  const cards = (plan.value?.cards ?? []).map((one) => ({
+    id: one.id,
+    word: one.at ?? '',
+    colour: 'ochre',
+    title: one.word,
+    note: 'word card',
+    open: false,
+    slim: true,
+    card: one,
+  }))
+  const fresh = draft.value
+    ? [
+        {
+          id: 'new',
+          word: draft.value.after || lastWord,
+          colour: 'lake',
+          title: draft.value.after ? 'A new pause point' : 'A question at the end',
+          note: '',
+          open: true,
+          point: draft.value,
+        },
+      ]
+    : []
+  const order = chosen.places.value
+  return [...pauses, ...marks, ...cards, ...fresh]
     .filter((post) => places.value.get(post.word)?.page === page.value)
-    .sort((a, b) => (positions.value.get(a.word) ?? 0) - (positions.value.get(b.word) ?? 0))
+    .sort((a, b) => (order.get(a.word) ?? 0) - (order.get(b.word) ?? 0))
 })
+function open(id: string) {
+  const card = plan.value?.cards?.find((one) => one.id === id)
+  if (card) here.value = card.id
+  else opened.value = opened.value === id ? '' : id
+}
 const lineOf = (word: string) => {
   const place = places.value.get(word)
   return place
     ? { x: place.box.x + place.box.width, y: place.box.baseline + 0.56 * place.box.size }
     : { x: 0, y: 0 }
 }
+const hasPage = (id: string) => pages.value.some((one) => one.sheet === id)
 
 useKeys({
   arrowright: () => step(1, false),
   arrowleft: () => step(-1, false),
   'shift+arrowright': () => step(1, true),
   'shift+arrowleft': () => step(-1, true),
-  p: () => (asking.value = chosen.value.length > 0),
-  u: () => void mark('underline', 'evidence'),
-  h: () => void mark('highlight', 'new-word'),
+  p: () => chosen.span.value && ask_(),
+  g: () => chosen.span.value && void makeCard(chosen.span.value.first),
+  i: () => onText.value && (drawing.value = !drawing.value),
+  e: () => (suggesting.value = !suggesting.value),
+  l: () => (legendOpen.value = true),
+  r: asDrawn,
+  ...Object.fromEntries(MARK_KINDS.map((kind) => [kind.key, () => void mark(kind.value)])),
+  ...Object.fromEntries(
+    [1, 2, 3, 4, 5, 6, 7, 8, 9].map((n) => [
+      String(n),
+      () => legend.value[n - 1] && (meaning.value = legend.value[n - 1]!.id),
+    ]),
+  ),
   escape: clear,
 })
 </script>
 
 <template>
+  <Teleport to="#step-facts">about {{ lasts(whole) }} · </Teleport>
   <Teleport to="#step-actions">
     <RouterLink class="button button-main" :to="{ name: 'record' }">Go to Record</RouterLink>
   </Teleport>
-  <div v-if="stage" class="flex min-h-0 flex-1 flex-col">
-    <SignpostRow class="min-h-0 flex-1" :posts="posts" :line-of="lineOf" :height="stage.layout.height">
+  <div v-if="stage && shown" class="flex min-h-0 flex-1 flex-col">
+    <SignpostRow
+      v-if="onText"
+      class="min-h-0 flex-1"
+      :posts="suggesting ? [] : posts"
+      :line-of="lineOf"
+      :height="stage.layout.height"
+      @open="open"
+    >
       <template #page>
         <StagePage
           :layout="stage.layout"
           :state="state"
           text-only
           choosable
-          :chosen="chosenIds"
+          :chosen="chosen.ids.value"
           label="Page of the passage. Choose words with the arrow keys."
           @choose="choose"
-        />
-      </template>
-      <template #head="{ post }">
-        <button
-          v-if="post.kind === 'mark'"
-          class="-mr-1 rounded-small p-1 hover:bg-white/20"
-          type="button"
-          :aria-label="`Remove the mark on ${post.title}`"
-          title="Remove this mark"
-          @click="lesson.send({ kind: 'remove mark', id: post.id })"
         >
-          <Trash2 :size="14" aria-hidden="true" />
-        </button>
+          <InkLayer
+            v-if="drawing"
+            :width="stage.layout.width"
+            :height="stage.layout.height"
+            :colour="current.colour"
+            @drawn="drawn"
+          />
+        </StagePage>
       </template>
       <template #post="{ post }">
-        <PauseForm
-          v-if="post.kind === 'pause' && opened === post.id"
-          :question="post.body"
-          :seconds="post.seconds"
-          deed="Keep"
-          @done="(question, seconds) => change(post.id, question, seconds)"
-          @cancel="opened = ''"
+        <PointEditor
+          v-if="post.point"
+          :key="post.id"
+          :point="post.point"
+          :lesson="document"
+          :deed="post.id === 'new' ? 'Put the pause point here' : 'Keep'"
+          @done="keepPoint"
+          @cancel="((opened = ''), (draft = undefined))"
         />
-        <template v-else>
-          <p v-if="post.body" class="text-[14px]">{{ post.body }}</p>
-          <div class="mt-1 flex gap-3 text-[13px]">
-            <button
-              class="font-semibold text-lake underline-offset-2 hover:underline"
-              type="button"
-              @click="opened = post.id"
-            >
-              Change
-            </button>
-            <button
-              class="font-semibold text-quiet underline-offset-2 hover:underline"
-              type="button"
-              :aria-label="`Remove the pause point ${post.body}`"
-              @click="lesson.send({ kind: 'remove pause point', id: post.id })"
-            >
-              Remove
-            </button>
-          </div>
-        </template>
+        <div v-if="post.point && post.id !== 'new'" class="mt-2 flex gap-3 text-[13px]">
+          <button
+            v-if="hasPage(post.id)"
+            class="font-semibold text-lake hover:underline"
+            type="button"
+            @click="here = post.id"
+          >
+            See it on the stage
+          </button>
+          <button
+            class="font-semibold text-quiet hover:underline"
+            type="button"
+            :aria-label="`Remove the pause point ${post.title}`"
+            @click="send({ kind: 'remove pause point', id: post.id })"
+          >
+            Remove
+          </button>
+        </div>
+        <MarkEditor
+          v-if="post.mark"
+          :mark="post.mark"
+          :lesson="document"
+          :printed="post.title"
+          @keep="(mark) => send({ kind: 'keep mark', mark })"
+          @remove="send({ kind: 'remove mark', id: post.id })"
+        />
       </template>
       <template #empty>
-        <p v-if="!posts.length && !chosen.length" class="text-quiet">
-          <strong class="text-ink">Choose a word</strong> on the page: put a pause point after it, or mark it.
-          For several words, click the first, then hold <kbd class="key">Shift</kbd> and click the last.
+        <SuggestionColumn
+          v-if="suggesting"
+          class="absolute inset-0 pl-[34px]"
+          :suggestions="suggestions"
+          :text-of="chosen.textOf"
+          :taken="taken"
+          @take="take"
+          @see="(one) => chosen.set(one.first, one.last)"
+          @close="((suggesting = false), chosen.clear())"
+        />
+        <p v-else-if="!posts.length && !chosen.span.value" class="text-quiet">
+          <strong class="text-ink">Choose a word</strong> on the page: put a pause point after it, mark it, or
+          make a word card of it. For several words, click the first, then hold
+          <kbd class="key">Shift</kbd> and click the last. Or see what the text
+          <button class="font-semibold text-lake hover:underline" type="button" @click="suggesting = true">
+            offers by itself</button
+          >.
         </p>
       </template>
     </SignpostRow>
-    <section class="sheet mt-3 flex min-h-[60px] items-center gap-2 px-4 py-2" aria-label="The chosen words">
-      <template v-if="!chosen.length">
-        <button class="button" type="button" :disabled="page <= 0" @click="page--">Page before</button>
-        <span>{{ page === 0 ? 'Title card' : `Page ${page} of ${pages - 1}` }}</span>
-        <button class="button" type="button" :disabled="page >= pages - 1" @click="page++">Next page</button>
-        <span class="ml-4 flex flex-wrap gap-4 text-[14px]" aria-label="Legend">
-          <strong>Legend</strong>
-          <span v-for="meaning in legend" :key="meaning.id" class="inline-flex items-center gap-2">
-            <span
-              class="w-8 border-b-4"
-              :style="{ borderColor: `var(--color-${meaning.colour})`, borderStyle: meaning.line }"
-              aria-hidden="true"
-            />
-            <span
-              ><strong
-                :style="{
-                  color: `var(--color-${meaning.colour === 'ochre' ? 'ochre-deep' : meaning.colour})`,
-                }"
-                >{{ meaning.letter }}</strong
-              >
-              {{ meaning.name }}</span
-            >
-          </span>
-        </span>
+    <div v-else class="flex min-h-0 flex-1 gap-5">
+      <div class="flex min-w-0 flex-1 items-start">
+        <div class="sheet aspect-video max-h-full w-full overflow-hidden">
+          <StagePage :layout="stage.layout" :state="state" label="The stage at this point" />
+        </div>
+      </div>
+      <section class="w-[340px] shrink-0 overflow-y-auto pr-1" aria-label="What stands here">
+        <CardEditor
+          v-if="card"
+          :key="card.id"
+          :card="card"
+          :lesson="lesson.id.value"
+          :sentence="sentenceOf(card.at ?? '')"
+          @keep="(card) => send({ kind: 'keep card', card })"
+          @remove="remove({ kind: 'remove card', id: card.id })"
+          @problem="lesson.report"
+        />
+        <OrganizerEditor
+          v-else-if="chart"
+          :chart="chart"
+          :lesson="document"
+          @keep="(organizer) => send({ kind: 'keep organizer', organizer })"
+          @remove="remove({ kind: 'remove organizer', id: chart.id })"
+        />
+        <template v-else-if="point">
+          <h2 class="mb-2 font-bold">{{ pauseName(point.kind) }}</h2>
+          <PointEditor
+            :key="`${point.id}${revision}`"
+            :point="point"
+            :lesson="document"
+            deed="Keep"
+            @done="keepPoint"
+            @cancel="page = texts[0] ?? 0"
+          />
+        </template>
+        <OpeningEditor
+          v-else
+          :lesson="document"
+          :focus-on="sheet"
+          @opening="(opening) => send({ kind: 'set opening', opening })"
+          @closing="(closing) => send({ kind: 'set closing', closing })"
+        />
+      </section>
+    </div>
+    <section class="sheet mt-3 flex min-h-[68px] items-center gap-2 px-4 py-1" aria-label="The chosen words">
+      <template v-if="pointing">
+        <span>Now choose the word that the arrow points at.</span>
+        <button class="button ml-auto" type="button" @click="clear"><kbd class="key">Esc</kbd></button>
       </template>
-      <PauseForm
-        v-else-if="asking"
-        question=""
-        :seconds="15"
-        deed="Put the pause point here"
-        wide
-        @done="ask"
-        @cancel="asking = false"
-      />
-      <template v-else>
-        <span class="max-w-[200px] truncate font-passage text-[17px]"
-          >“{{ textOf(chosen[0]!.id, last!.id) }}”</span
-        >
-        <button class="button button-main" type="button" @click="asking = true">
-          Pause after this <kbd class="key text-ink">P</kbd>
-        </button>
-        <span class="mx-1 h-6 border-l border-hairline" aria-hidden="true" />
-        <span class="text-[14px] text-quiet">Mark</span>
+      <template v-else-if="!chosen.span.value || !onText">
         <button
-          v-for="meaning in legend"
-          :key="meaning.id"
           class="button"
           type="button"
-          @click="mark(meaning.id === 'new-word' ? 'highlight' : 'underline', meaning.id)"
+          :disabled="textNumber <= 0"
+          :hidden="!onText"
+          @click="page = texts[textNumber - 1]!"
         >
-          <span
-            class="w-5 border-b-4"
-            :style="{ borderColor: `var(--color-${meaning.colour})`, borderStyle: meaning.line }"
-            aria-hidden="true"
-          />{{ meaning.name }}
+          Page before
         </button>
-        <button class="button" type="button" @click="mark('highlight', 'evidence')">
-          Highlight <kbd class="key">H</kbd>
+        <span v-if="onText" class="whitespace-nowrap">Page {{ textNumber + 1 }} of {{ texts.length }}</span>
+        <button v-else class="button" type="button" @click="page = texts[0] ?? 0">Back to the text</button>
+        <button
+          class="button"
+          type="button"
+          :disabled="textNumber >= texts.length - 1"
+          :hidden="!onText"
+          @click="page = texts[textNumber + 1]!"
+        >
+          Next page
         </button>
-        <button class="button ml-auto" type="button" title="Choose nothing" @click="clear">
+        <button
+          v-if="onText"
+          class="button"
+          :class="{ 'button-main': drawing }"
+          type="button"
+          :aria-pressed="drawing"
+          title="Draw on the page; what you draw becomes a mark (I)"
+          @click="drawing = !drawing"
+        >
+          <Pencil :size="15" aria-hidden="true" /> Draw
+        </button>
+        <button
+          v-if="onText"
+          class="button"
+          type="button"
+          :aria-pressed="suggesting"
+          title="What the text offers to mark, teach and stop at (E)"
+          @click="suggesting = !suggesting"
+        >
+          <Lightbulb :size="15" aria-hidden="true" /> Suggestions
+        </button>
+        <span class="ml-2 flex min-w-0 flex-wrap gap-x-1 text-[13px]" role="group" aria-label="Legend">
+          <button
+            v-for="(one, n) in legend"
+            :key="one.id"
+            class="inline-flex items-center gap-1.5 rounded-small px-1.5 py-0.5 hover:bg-mist"
+            :class="{ 'bg-lake-pale': one.id === current.id }"
+            type="button"
+            :aria-pressed="one.id === current.id"
+            :title="`Mark with “${one.name}” (${n + 1})`"
+            @click="meaning = one.id"
+          >
+            <span
+              class="w-5 border-b-4"
+              :style="{ borderColor: `var(--color-${one.colour})`, borderStyle: one.line }"
+              aria-hidden="true"
+            />
+            <strong :style="{ color: `var(--color-${deep(one.colour)})` }">{{ one.letter }}</strong>
+            {{ one.name }}
+          </button>
+          <button
+            class="px-1.5 font-semibold text-lake hover:underline"
+            type="button"
+            @click="legendOpen = true"
+          >
+            Change
+          </button>
+        </span>
+      </template>
+      <template v-else>
+        <span class="max-w-[120px] truncate font-passage text-[16px]"
+          >“{{ chosen.textOf(chosen.span.value.first, chosen.span.value.last) }}”</span
+        >
+        <button class="button button-main" type="button" @click="ask_">
+          Pause after this <kbd class="key text-ink">P</kbd>
+        </button>
+        <button class="button" type="button" @click="makeCard(chosen.span.value.first)">
+          Word card <kbd class="key">G</kbd>
+        </button>
+        <span class="flex flex-1 flex-wrap items-center gap-1 border-l border-hairline pl-2 text-[13px]">
+          <button
+            v-for="kind in MARK_KINDS"
+            :key="kind.value"
+            class="rounded-small border border-hairline bg-white px-1 hover:border-moss"
+            type="button"
+            @click="mark(kind.value)"
+          >
+            {{ kind.name }} <kbd class="text-[11px] text-quiet">{{ kind.key.toUpperCase() }}</kbd>
+          </button>
+          <label class="ml-1 flex items-center gap-1 text-quiet">
+            as
+            <select v-model="meaning" class="rounded-small border border-hairline bg-white px-1 text-ink">
+              <option v-for="one in legend" :key="one.id" :value="one.id">
+                {{ one.letter }} · {{ one.name }}
+              </option>
+            </select>
+          </label>
+        </span>
+        <button class="button" type="button" title="Choose nothing" @click="clear">
           <kbd class="key">Esc</kbd>
         </button>
       </template>
     </section>
+    <RunStrip
+      :run="run"
+      :here="hereKey"
+      @go="go"
+      @order="(order) => send({ kind: 'set order', order: order as Schemas['Part'][] })"
+    >
+      <MoreMenu
+        :lesson="document"
+        :id="lesson.id.value"
+        :send="send"
+        :charts="plan?.organizers ?? []"
+        @opening="here = run.find((one) => one.part === 'purpose')?.sheets?.[0] ?? pageId(0)"
+        @question="((draft = newPoint('', reading)), (page = texts[texts.length - 1] ?? 0))"
+        @chart="makeChart"
+        @see="(id) => (here = id)"
+      />
+      <ReadingPills
+        v-model="reading"
+        :readings="plan?.readings ?? []"
+        :span="chosen.span.value"
+        :send="send"
+      />
+    </RunStrip>
+    <LegendDialog :open="legendOpen" :legend="legend" :used="used" :send="send" @close="legendOpen = false" />
   </div>
 </template>

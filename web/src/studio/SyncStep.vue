@@ -10,6 +10,7 @@ import ProgressTrail from '@/parts/ProgressTrail.vue'
 import { useKeys } from '@/parts/keys'
 import { clock } from '@/parts/words'
 import { usePlayer } from '@/stage/player'
+import { printedOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
 import CheckPost from './CheckPost.vue'
 import SoundStrip from './SoundStrip.vue'
@@ -56,14 +57,7 @@ const hills = useQuery({
 const sheet = computed(() => stage.value?.sheet)
 const source = computed(() => (takeView.value?.has_trail ? `/api/takes/${take.value}/sound` : ''))
 const player = usePlayer(source, sheet)
-const words = computed(
-  () =>
-    new Map(
-      view
-        .value!.lesson.passages.flatMap((p) => p.pages.flatMap((q) => q.blocks.flatMap((b) => b.words)))
-        .map((w) => [w.id, w.text]),
-    ),
-)
+const words = computed(() => (stage.value ? printedOf(stage.value.layout) : new Map<string, string>()))
 /** Each word's typeset width, in ems. */
 const widths = computed(
   () =>

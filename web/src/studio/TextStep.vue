@@ -16,6 +16,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { ask, client, Problem, type Command } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { stateAt } from '@/stage/cueReader'
+import { keepPicture } from '@/api/pictures'
 import { useStage } from '@/api/stage'
 import StagePage from '@/stage/StagePage.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -141,15 +142,7 @@ async function placePicture(event: Event) {
     chosen.value && order.value.includes(chosen.value) ? chosen.value : order.value[order.value.length - 1]!
   if (!file) return
   try {
-    const body = new FormData()
-    body.append('file', file)
-    const kept = await ask(
-      client.POST('/api/lessons/{lesson}/pictures', {
-        params: { path: { lesson: lesson.id.value } },
-        body: body as never,
-        bodySerializer: (form) => form as never,
-      }),
-    )
+    const kept = await keepPicture(lesson.id.value, file)
     await send({ kind: 'place picture', after, ...kept, shows: '' })
   } catch (fault) {
     lesson.report(fault)

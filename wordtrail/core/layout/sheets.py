@@ -134,10 +134,12 @@ def _column(draft: _Draft, sheet: Sheet, bench: SheetBench) -> None:
         y = draft.text(one, size, left + indent, y, width - indent) + size * 0.35
 
 
-def _fitted(texts: Sequence[SheetText], width: float, look: TextLook, room: float) -> tuple[float, float]:
+def _fitted(
+    texts: Sequence[SheetText], width: float, look: TextLook, room: float, scales: Sequence[float] = SCALES
+) -> tuple[float, float]:
     """The largest scale at which texts fit into `room`, and their height."""
     height = 0.0
-    for scale in SCALES:
+    for scale in scales:
         height = 0.0
         for one in texts:
             size = _SIZES.get(one.role, 52.0) * scale
@@ -146,7 +148,7 @@ def _fitted(texts: Sequence[SheetText], width: float, look: TextLook, room: floa
             height += len(lines) * size * LEADING + size * 0.35
         if height <= room:
             return scale, height
-    return SCALES[-1], height
+    return scales[-1], height
 
 
 def _sight_words(draft: _Draft, sheet: Sheet, bench: SheetBench) -> None:
@@ -198,7 +200,7 @@ def _word_card(draft: _Draft, sheet: Sheet, card: WordCard, bench: SheetBench) -
         y = _word_parts(draft, card, left, y + 8)
     texts = [by_id[name] for name in ("meaning", "example", "related") if name in by_id]
     room = stage.height - 110 - y
-    scale, _ = _fitted(texts, width, draft.look, room)
+    scale, _ = _fitted(texts, width, draft.look, room, (1.35, 1.2, *SCALES))
     y += 18
     for one in texts:
         own = _SIZES[one.role] * scale

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from functools import lru_cache
 
 from wordtrail.core.plan.suggestions.content import endings, headings, number_sentences, places_to_stop, words_to_teach
 from wordtrail.core.plan.suggestions.model import Suggestion
@@ -26,6 +27,7 @@ MOST = 400
 """Suggestions of one passage, at the most."""
 
 
+@lru_cache(maxsize=32)
 def suggestions(passage: Passage) -> tuple[Suggestion, ...]:
     """Everything that was found, in the order of the text."""
     place = {word.id: n for n, word in enumerate(passage.words)}

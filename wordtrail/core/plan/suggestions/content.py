@@ -15,6 +15,9 @@ from wordtrail.core.text.numerals import NUMBER_WORDS
 RARE = 6000
 """Rank from which a word is rare for children."""
 
+SHORT_RARER = 2.5
+"""How much rarer a word of one syllable must be: most of them are known by ear."""
+
 LONG_STRETCH = 70
 """Words after which a stop does good."""
 
@@ -76,7 +79,7 @@ def words_to_teach(passage: Passage) -> list[Suggestion]:
                 reason = "It is printed bold."
             elif word.id in in_glossary:
                 reason = "It is in the glossary."
-            elif not name and _place(text) > RARE:
+            elif not name and _place(text) > RARE * (1 if syllables(text) > 1 else SHORT_RARER):
                 reason = "It is a rare word."
             elif not name and _place(text) > RARE / 3 and syllables(text) > 2:
                 reason = f"It has {syllables(text)} syllables and is not common."
@@ -101,7 +104,8 @@ def endings(passage: Passage) -> list[Suggestion]:
         text = bare(word.text)
         parts = parts_of(text)
         ending = next((part for part in parts if part.role is PartRole.ENDING), None)
-        if ending is None or text in seen or ending.text in ("s", "y"):
+        base = next((part.text for part in parts if part.role is PartRole.BASE), "")
+        if ending is None or text in seen or ending.text in ("s", "y") or len(base) < 3:
             continue
         seen.add(text)
         listed = " + ".join(part.text for part in parts)

@@ -164,7 +164,7 @@ def _from_stress(sounds: Sounds) -> tuple[int, ...]:
     vowels = [n for n, sound in enumerate(sounds) if sound in VOWELS]
     if not vowels:
         return ()
-    if len(vowels) > 1 and sounds[vowels[-1]] in _WEAK:
+    if len(vowels) > 1 and sounds[vowels[-1]] in _WEAK and sounds[-3:] != ("TH", "IH", "NG"):
         return (vowels[-2],)
     return (vowels[-1],)
 

@@ -22,14 +22,20 @@ from wordtrail.core.text.model import Block, BlockKind, Passage, Word
 SHORTEST_REPEATED, LONGEST_REPEATED = 3, 12
 """Words of a phrase that comes again."""
 
-_SEQUENCE = ("first", "second", "third", "next", "then", "finally", "last", "at last", "later", "meanwhile", "afterward",
-             "afterwards", "in the end", "to begin with", "after that", "before long", "soon", "at first", "lastly",
-             "once more", "in the beginning", "by the time")  # fmt: skip
-_CAUSE = ("because", "because of", "therefore", "as a result", "so that", "that is why", "that's why", "for this reason",
-          "due to", "causes", "caused", "leads to", "led to", "as a consequence", "consequently", "since", "so", "thus")  # fmt: skip
-_COMPARISON = ("however", "unlike", "on the other hand", "in contrast", "both", "similarly", "likewise", "instead",
-               "whereas", "although", "while", "but", "than", "just like", "just as", "in the same way", "different from",
-               "the same as", "yet", "compared to", "compared with", "alike", "neither")  # fmt: skip
+_SEQUENCE = (
+    "first", "second", "third", "next", "then", "finally", "last", "at last", "later", "meanwhile", "afterward",
+    "afterwards", "in the end", "to begin with", "after that", "before long", "soon", "at first", "lastly",
+    "in the beginning", "by the time",
+)  # fmt: skip
+_CAUSE = (
+    "because", "because of", "therefore", "as a result", "so that", "that is why", "that's why", "for this reason",
+    "due to", "causes", "caused", "leads to", "led to", "as a consequence", "consequently", "since", "so", "thus",
+)  # fmt: skip
+_COMPARISON = (
+    "however", "unlike", "on the other hand", "in contrast", "both", "similarly", "likewise", "instead", "whereas",
+    "although", "while", "but", "than", "just like", "just as", "in the same way", "different from", "the same as",
+    "yet", "compared to", "compared with", "alike", "neither",
+)  # fmt: skip
 
 _OPENERS = frozenset(
     (
@@ -225,9 +231,12 @@ def questions(passage: Passage) -> list[Suggestion]:
 
 
 _NAMING = re.compile(r"\b(?:called|named|known as)\s+(?:the |an? )?", re.IGNORECASE)
+_NAME = re.compile(r"[\w’'-]+(?: [\w’'-]+(?=[,.;]))?")
 _GLOSS = re.compile(r"(?P<term>[\w’'-]+(?: [\w’'-]+)?)\s?[—–]\s?(?:an?|the|which|that is|or)\b", re.IGNORECASE)
 _MEANS = re.compile(
-    r"(?P<term>[\w’'-]+)[”\"]?,?\s+(?:means?|is a kind of|are a kind of|is another word for|refers to)\b", re.IGNORECASE
+    r"(?P<term>[\w’'-]+)[”\"]?,?\s+(?:means?(?= (?:an?|the|to|some|not|very|full|something|able|being)\b)"
+    r"|is a kind of|are a kind of|is another word for|refers to)",
+    re.IGNORECASE,
 )
 _COMMA_OR = re.compile(r"(?P<term>[\w’'-]+(?: [\w’'-]+)?), or (?:an? )?[\w’' -]{3,40}?,")
 _APPOSITION = re.compile(r"(?P<term>\b[a-z][\w’'-]+), an? [\w’' -]{6,60}[,.]")
@@ -240,10 +249,7 @@ def definitions(passage: Passage) -> list[Suggestion]:
         if block.kind in (BlockKind.PICTURE, BlockKind.HEADING, BlockKind.SUBHEADING, BlockKind.STANZA):
             continue
         flat = block.text.replace("\n", " ")
-        spans = [
-            (m.end(), m.end() + len(re.match(r"[\w’'-]*(?: [\w’'-]+(?=[,.;]))?", flat[m.end() :]).group()))
-            for m in _NAMING.finditer(flat)
-        ]  # type: ignore[union-attr]
+        spans = [named.span() for m in _NAMING.finditer(flat) if (named := _NAME.match(flat, m.end()))]
         for pattern in (_GLOSS, _MEANS, _COMMA_OR, _APPOSITION):
             spans += [m.span("term") for m in pattern.finditer(flat)]
         for start, end in spans:

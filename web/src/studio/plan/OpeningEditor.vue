@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { ref, useId, watch } from 'vue'
+import type { Schemas } from '@/api/client'
+
+/** What comes before the reading and after it. Kept when a field is left. */
+const props = defineProps<{ lesson: Schemas['Lesson']; focusOn: string }>()
+const emit = defineEmits<{
+  opening: [opening: Schemas['Opening']]
+  closing: [closing: Schemas['Closing']]
+}>()
+const id = useId()
+const text = ref<Record<string, string>>({})
+const walk = ref<Record<string, string>>({})
+watch(
+  () => props.lesson,
+  ({ plan }) => {
+    const opening = plan?.opening
+    text.value = {
+      purpose: opening?.purpose ?? '',
+      focus: opening?.focus ?? '',
+      objectives: (opening?.objectives ?? []).join('\n'),
+      look_back: opening?.look_back ?? '',
+      at_hand: (opening?.at_hand ?? []).join('\n'),
+      quick_write: opening?.quick_write ?? '',
+      sight_words: (opening?.sight_words ?? []).join(' '),
+      recap: plan?.closing?.recap ?? '',
+      task: plan?.closing?.task ?? '',
+    }
+    walk.value = Object.fromEntries((opening?.picture_walk ?? []).map((one) => [one.picture, one.question]))
+  },
+  { immediate: true },
+)
+const pictures = () =>
+  props.lesson.passages.flatMap((p) => p.pages.flatMap((q) => q.blocks.filter((block) => block.picture)))
+const lines = (name: string) =>
+  text.value[name]!.split('\n')
+    .map((one) => one.trim())
+    .filter(Boolean)
+
+function keepOpening() {
+  emit('opening', {
+    purpose: text.value.purpose!,
+    focus: text.value.focus!,
+    objectives: lines('objectives'),
+    look_back: text.value.look_back!,
+    at_hand: lines('at_hand'),
+    quick_write: text.value.quick_write!,
+    sight_words: text.value.sight_words!.split(/[\s,]+/).filter(Boolean),
+    picture_walk: Object.entries(walk.value).map(([picture, question]) => ({ picture, question })),
+  })
+}
+const keepClosing = () => emit('closing', { recap: text.value.recap!, task: text.value.task! })
+
+const BEFORE = [
+  { name: 'purpose', label: 'Purpose', hint: 'Read to find out …', rows: 2 },
+  { name: 'focus', label: 'Focus question', hint: 'How can a dance be a map?', rows: 1 },
+  { name: 'objectives', label: 'Objectives, one a line', hint: 'I can …', rows: 2 },
+  { name: 'look_back', label: 'A look back at last time', hint: '', rows: 1 },
+  { name: 'at_hand', label: 'What to have at hand, one a line', hint: 'your book, page 12', rows: 2 },
+  { name: 'sight_words', label: 'Sight words to say first', hint: 'the has go', rows: 1 },
+  { name: 'quick_write', label: 'A quick question to write about', hint: '', rows: 1 },
+]
+const AFTER = [
+  { name: 'recap', label: 'What we found out', hint: '', rows: 2 },
+  { name: 'task', label: 'What to do now', hint: '', rows: 2 },
+]
+</script>
+
+<template>
+  <div class="flex flex-col gap-4">
+    <form class="flex flex-col gap-1.5" @submit.prevent="keepOpening" @change="keepOpening">
+      <h2 class="font-bold">Before the reading</h2>
+      <template v-for="field in BEFORE" :key="field.name">
+        <label class="text-[13px] text-quiet" :for="`${id}${field.name}`">{{ field.label }}</label>
+        <textarea
+          :id="`${id}${field.name}`"
+          v-model="text[field.name]"
+          class="field -mt-1 resize-none"
+          :rows="field.rows"
+          :placeholder="field.hint"
+        />
+      </template>
+      <template v-for="(block, n) in pictures()" :key="block.id">
+        <label class="text-[13px] text-quiet" :for="`${id}w${n}`"
+          >Picture walk: question about “{{ block.text || `picture ${n + 1}` }}”</label
+        >
+        <input :id="`${id}w${n}`" v-model="walk[block.id]" class="field -mt-1" />
+      </template>
+    </form>
+    <form class="flex flex-col gap-1.5" @submit.prevent="keepClosing" @change="keepClosing">
+      <h2 class="font-bold">After the reading</h2>
+      <template v-for="field in AFTER" :key="field.name">
+        <label class="text-[13px] text-quiet" :for="`${id}${field.name}`">{{ field.label }}</label>
+        <textarea
+          :id="`${id}${field.name}`"
+          v-model="text[field.name]"
+          class="field -mt-1 resize-none"
+          :rows="field.rows"
+        />
+      </template>
+    </form>
+  </div>
+</template>

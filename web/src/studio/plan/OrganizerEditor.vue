@@ -1,0 +1,75 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import type { Schemas } from '@/api/client'
+import SpanField from './SpanField.vue'
+
+/** A chart's boxes: heading, question, what is filled in, when. Kept when a field is left. */
+const props = defineProps<{ chart: Schemas['Organizer']; lesson: Schemas['Lesson'] }>()
+const emit = defineEmits<{ keep: [chart: Schemas['Organizer']]; remove: [] }>()
+const draft = ref<Schemas['Organizer']>(props.chart)
+watch(
+  () => props.chart,
+  (chart) => (draft.value = JSON.parse(JSON.stringify(chart)) as Schemas['Organizer']),
+  { immediate: true },
+)
+const keep = () => emit('keep', draft.value)
+function quote(box: Schemas['Box'], spans: Schemas['Span'][]) {
+  box.quote = spans[0] ?? null
+  keep()
+}
+</script>
+
+<template>
+  <form class="flex flex-col gap-3" @submit.prevent="keep" @change="keep">
+    <input v-model="draft.title" class="field font-bold" aria-label="Title of the chart" />
+    <label class="flex items-center gap-2">
+      <input v-model="draft.at_hand" class="h-4 w-4 accent-moss" type="checkbox" /> At hand for students all
+      the time
+    </label>
+    <fieldset
+      v-for="(box, n) in draft.boxes"
+      :key="box.id"
+      class="flex flex-col gap-1 rounded-small border border-hairline p-2"
+    >
+      <legend class="px-1 text-[13px] text-quiet">Box {{ n + 1 }}</legend>
+      <input
+        v-model="box.heading"
+        class="field font-semibold"
+        :aria-label="`Heading of box ${n + 1}`"
+        placeholder="Heading"
+      />
+      <input
+        v-model="box.ask"
+        class="field"
+        :aria-label="`Question of box ${n + 1}`"
+        placeholder="Question for students"
+      />
+      <textarea
+        v-model="box.text"
+        class="field resize-none"
+        rows="2"
+        :aria-label="`What is filled into box ${n + 1}`"
+        placeholder="What you fill in"
+      />
+      <SpanField
+        single
+        label="Words of the text"
+        :model-value="box.quote ? [box.quote] : []"
+        @update:model-value="quote(box, $event)"
+      />
+      <select v-model="box.pause" class="field" :aria-label="`When box ${n + 1} is filled in`">
+        <option value="">filled in from the start</option>
+        <option v-for="point in lesson.pause_points" :key="point.id" :value="point.id">
+          at “{{ point.question }}”
+        </option>
+      </select>
+    </fieldset>
+    <button
+      class="self-start text-[13px] font-semibold text-quiet hover:underline"
+      type="button"
+      @click="emit('remove')"
+    >
+      Remove the chart
+    </button>
+  </form>
+</template>

@@ -1,0 +1,105 @@
+/** How the kinds of pause points and marks are named on the Plan screen, and their keys. */
+import type { Schemas } from '@/api/client'
+
+export type PauseKind = Schemas['PauseKind']
+export type MarkKind = Schemas['MarkKind']
+export type Point = Schemas['PausePoint']
+export type Span = Schemas['Span']
+
+export const PAUSE_KINDS: readonly { value: PauseKind; name: string; seconds: number }[] = [
+  { value: 'think', name: 'Think', seconds: 15 },
+  { value: 'talk', name: 'Talk', seconds: 20 },
+  { value: 'write', name: 'Write', seconds: 45 },
+  { value: 'choose', name: 'Choose', seconds: 15 },
+  { value: 'find the words', name: 'Find words', seconds: 20 },
+  { value: 'put in order', name: 'Order', seconds: 20 },
+  { value: 'match', name: 'Match', seconds: 20 },
+  { value: 'say it back', name: 'Say back', seconds: 0 },
+  { value: 'say it together', name: 'Together', seconds: 0 },
+  { value: 'read alone', name: 'Read alone', seconds: 60 },
+  { value: 'look closely', name: 'Look closely', seconds: 15 },
+  { value: 'find the page', name: 'Find a page', seconds: 20 },
+  { value: 'show a sign', name: 'Sign', seconds: 8 },
+  { value: 'stop for today', name: 'Stop for today', seconds: 5 },
+]
+
+/** What a pause point is called on its signpost. */
+export const pauseName = (kind: PauseKind | undefined) =>
+  PAUSE_KINDS.find((one) => one.value === (kind ?? 'think'))!.name
+
+export const MARK_KINDS: readonly { value: MarkKind; name: string; key: string }[] = [
+  { value: 'highlight', name: 'Highlight', key: 'h' },
+  { value: 'underline', name: 'Underline', key: 'u' },
+  { value: 'double underline', name: 'Double', key: 'w' },
+  { value: 'dashed underline', name: 'Dashed', key: 'd' },
+  { value: 'circle', name: 'Circle', key: 'c' },
+  { value: 'box', name: 'Box', key: 'b' },
+  { value: 'cross-out', name: 'Cross out', key: 'x' },
+  { value: 'bracket', name: 'Bracket', key: 'k' },
+  { value: 'arrow', name: 'Arrow', key: 'a' },
+  { value: 'number', name: 'Number', key: 'n' },
+  { value: 'symbol', name: 'Symbol', key: 'y' },
+  { value: 'margin note', name: 'Note', key: 'm' },
+  { value: 'word parts', name: 'Word parts', key: 'o' },
+]
+
+export const SYMBOLS = ['star', 'heart', 'question', 'exclamation', 'check', 'eye'] as const
+
+export const MOMENTS: readonly { value: Schemas['Moment']; name: string }[] = [
+  { value: 'when read', name: 'when it is read' },
+  { value: 'in the talk after', name: 'in the talk after it' },
+  { value: 'at a pause point', name: 'at a pause point' },
+  { value: 'when quoted later', name: 'when it is quoted later' },
+  { value: 'from the start', name: 'there from the start' },
+]
+
+export const newPoint = (after: string, reading: string): Point => ({
+  id: '',
+  after,
+  question: '',
+  think_seconds: 15,
+  kind: 'think',
+  answer: '',
+  evidence: [],
+  paper: '',
+  choices: [],
+  strike: [],
+  items: [],
+  pairs: [],
+  stretch: null,
+  times: 1,
+  factor: 1.2,
+  picture: '',
+  region: '',
+  turn_to: '',
+  organizer: '',
+  reading,
+})
+
+export const newChoice = (right = false): Schemas['Choice'] => ({ text: '', right, reason: '', proof: [] })
+
+export const newMark = (kind: MarkKind, span: Span, meaning: string, reading: string): Schemas['Mark'] => ({
+  id: '',
+  kind,
+  first: span.first,
+  last: span.last,
+  meaning,
+  skip: 0,
+  drop: 0,
+  to: '',
+  text: '',
+  cuts: [],
+  picture: '',
+  region: '',
+  ink: [],
+  as_drawn: false,
+  // A highlight or a line goes along with the voice; all else is drawn while talking about it.
+  moment: kind === 'highlight' || kind === 'underline' ? 'when read' : 'in the talk after',
+  nth: 1,
+  pause: '',
+  seconds: 0,
+  reading,
+})
+
+/** Colours that white letters can be read on. */
+export const deep = (colour: string) => (colour === 'ochre' ? 'ochre-deep' : colour)
