@@ -19,13 +19,14 @@ from wordtrail.core.lesson.sheets import script
 from wordtrail.core.text.intake import passage_from_pages, passage_from_text
 from wordtrail.core.text.model import Passage
 from wordtrail.formats import copies, explanation_json, trail_json, webvtt
+from wordtrail.formats.plan_files import PLAN_KINDS, plan_file
 from wordtrail.media.decode import decode
 from wordtrail.media.path_picture import pictures
 from wordtrail.store.documents import from_json, to_json
 from wordtrail.workspace import Workspace, open_workspace
 
 DEFAULT_DATA = Path("data")
-EXPORTS = ("notation", "passage", "trail", "captions", *copies.KINDS)
+EXPORTS = (*PLAN_KINDS, "notation", "passage", "trail", "captions", *copies.KINDS)
 
 
 def main(arguments: list[str] | None = None) -> int:
@@ -241,6 +242,9 @@ def _export(options: argparse.Namespace) -> None:
     with workspace.database.session() as session:
         show = showing(session, lesson_id)
     passage = show.lesson.passages[0]
+    if options.format in PLAN_KINDS:
+        options.output.write_bytes(plan_file(show.lesson, options.format).data)
+        return
     if options.format in copies.KINDS:
         pictures = partial(read_picture, workspace.blobs)
         options.output.write_bytes(copies.copy_of(passage, options.format, pictures).data)

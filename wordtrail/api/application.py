@@ -13,7 +13,7 @@ from pydantic import ValidationError
 from werkzeug.exceptions import HTTPException, RequestEntityTooLarge
 
 from wordtrail import __version__
-from wordtrail.api import files, lessons, media, student, takes, text
+from wordtrail.api import files, lessons, media, plan, student, takes, text
 from wordtrail.api.answers import Problem
 from wordtrail.api.context import Context
 from wordtrail.api.gate import guard
@@ -49,7 +49,7 @@ def make_application(
         g.context = context
         guard(context)
 
-    for module in (lessons, takes, files, text, media, student):
+    for module in (lessons, takes, files, text, plan, media, student):
         app.register_api(module.routes)
     app.register_error_handler(WordTrailError, _problem)
     app.register_error_handler(RequestEntityTooLarge, lambda _: _problem(TooLarge(LARGEST_UPLOAD_MEGABYTES)))

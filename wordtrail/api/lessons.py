@@ -15,12 +15,9 @@ from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.commands import ChooseTake
 from wordtrail.core.lesson.model import USUAL_RATE, Lesson
-from wordtrail.core.lesson.run import run_of
 from wordtrail.core.lesson.sheets import script
 from wordtrail.core.marks.legends import legend_for
 from wordtrail.core.pace.guide import pace_guide
-from wordtrail.core.plan.suggestions.all import suggestions
-from wordtrail.core.speech.word_parts import parts_of, printed_syllables
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.trail.checks import figures, places_to_check
 from wordtrail.core.trail.mending import mended
@@ -36,10 +33,6 @@ routes = APIBlueprint("lessons", __name__, url_prefix="/api")
 
 class LessonPath(BaseModel):
     lesson: str = Field(max_length=64)
-
-
-class WordPath(BaseModel):
-    word: str = Field(max_length=60)
 
 
 class RateQuery(BaseModel):
@@ -158,22 +151,6 @@ def stage(path: LessonPath, query: TakeQuery) -> Response:
         get_lesson(session, path.lesson, where.owner)
         show = showing(session, path.lesson, query.take)
     return answer(answers.Stage(title=show.lesson.title, layout=show.layout, sheet=show.sheet, edits=show.edits))
-
-
-@routes.get("/lessons/<lesson>/plan", responses={200: answers.PlanView})
-def plan(path: LessonPath) -> Response:
-    """The run of a lesson, and suggestions for it."""
-    where = context().workspace
-    with where.database.session() as session:
-        lesson = get_lesson(session, path.lesson, where.owner).lesson
-    offered = [one for passage in lesson.passages for one in suggestions(passage)]
-    return answer(answers.PlanView(run=list(run_of(lesson)), suggestions=offered))
-
-
-@routes.get("/words/<word>/parts", responses={200: answers.WordInParts})
-def word_parts(path: WordPath) -> Response:
-    """The syllables and parts of a word."""
-    return answer(answers.WordInParts(syllables=list(printed_syllables(path.word)), parts=list(parts_of(path.word))))
 
 
 @routes.get("/lessons/<lesson>/guide", responses={200: answers.Guide})

@@ -159,40 +159,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/lessons/{lesson}/plan": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The run of a lesson, and suggestions for it. */
-        get: operations["lessons_plan_lessons__lesson__plan_get"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/words/{word}/parts": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The syllables and parts of a word. */
-        get: operations["lessons_word_parts_words__word__parts_get"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/lessons/{lesson}/guide": {
         parameters: {
             query?: never;
@@ -529,6 +495,58 @@ export interface paths {
         get: operations["text_export_lessons__lesson__passage__kind__get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The run of a lesson, and suggestions for it. */
+        get: operations["plan_plan_lessons__lesson__plan_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/words/{word}/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The syllables and parts of a word. */
+        get: operations["plan_word_parts_words__word__parts_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson}/plan/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Marks as web annotations, questions as a QTI package, or word cards as CSV. */
+        get: operations["plan_take_away_lessons__lesson__plan__kind__get"];
+        put?: never;
+        /** Add what such a file holds to the plan, in one change. 409 when `revision` is not the newest. */
+        post: operations["plan_bring_in_lessons__lesson__plan__kind__post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2442,7 +2460,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditBlock"] | components["schemas"]["SetBlockKind"] | components["schemas"]["SplitBlock"] | components["schemas"]["MergeBlock"] | components["schemas"]["MoveBlock"] | components["schemas"]["AddBlock"] | components["schemas"]["RemoveBlock"] | components["schemas"]["NumberBlock"] | components["schemas"]["BreakPage"] | components["schemas"]["JoinPage"] | components["schemas"]["LabelPage"] | components["schemas"]["ShowPage"] | components["schemas"]["SetNumbers"] | components["schemas"]["SetCredits"] | components["schemas"]["AddPages"] | components["schemas"]["RemovePassage"] | components["schemas"]["MendWord"] | components["schemas"]["JoinWords"] | components["schemas"]["DropWord"] | components["schemas"]["LeaveWord"] | components["schemas"]["PlacePicture"] | components["schemas"]["CropPicture"] | components["schemas"]["NameRegion"] | components["schemas"]["RemoveRegion"] | components["schemas"]["SetLook"] | components["schemas"]["WishCard"] | components["schemas"]["KeepPoint"] | components["schemas"]["KeepMark"] | components["schemas"]["DrawInk"] | components["schemas"]["SetLegend"] | components["schemas"]["SetOpening"] | components["schemas"]["SetClosing"] | components["schemas"]["MakeCard"] | components["schemas"]["KeepCard"] | components["schemas"]["RemoveCard"] | components["schemas"]["OrderCards"] | components["schemas"]["SetMatching"] | components["schemas"]["MakeOrganizer"] | components["schemas"]["KeepOrganizer"] | components["schemas"]["RemoveOrganizer"] | components["schemas"]["KeepReading"] | components["schemas"]["RemoveReading"] | components["schemas"]["SetOrder"] | components["schemas"]["TakeOver"] | components["schemas"]["SetText"] | components["schemas"]["SetPace"] | components["schemas"]["AddPausePoint"] | components["schemas"]["ChangePausePoint"] | components["schemas"]["RemovePausePoint"] | components["schemas"]["AddMark"] | components["schemas"]["RemoveMark"] | components["schemas"]["ChooseTake"] | components["schemas"]["SetTrim"] | components["schemas"]["ClearTrim"] | components["schemas"]["MoveStart"] | components["schemas"]["ClearLooseEnds"] | components["schemas"]["PutBack"] | components["schemas"]["Respell"];
+            command: components["schemas"]["EditBlock"] | components["schemas"]["SetBlockKind"] | components["schemas"]["SplitBlock"] | components["schemas"]["MergeBlock"] | components["schemas"]["MoveBlock"] | components["schemas"]["AddBlock"] | components["schemas"]["RemoveBlock"] | components["schemas"]["NumberBlock"] | components["schemas"]["BreakPage"] | components["schemas"]["JoinPage"] | components["schemas"]["LabelPage"] | components["schemas"]["ShowPage"] | components["schemas"]["SetNumbers"] | components["schemas"]["SetCredits"] | components["schemas"]["AddPages"] | components["schemas"]["RemovePassage"] | components["schemas"]["MendWord"] | components["schemas"]["JoinWords"] | components["schemas"]["DropWord"] | components["schemas"]["LeaveWord"] | components["schemas"]["PlacePicture"] | components["schemas"]["CropPicture"] | components["schemas"]["NameRegion"] | components["schemas"]["RemoveRegion"] | components["schemas"]["SetLook"] | components["schemas"]["WishCard"] | components["schemas"]["KeepPoint"] | components["schemas"]["KeepMark"] | components["schemas"]["DrawInk"] | components["schemas"]["SetLegend"] | components["schemas"]["SetOpening"] | components["schemas"]["SetClosing"] | components["schemas"]["MakeCard"] | components["schemas"]["KeepCard"] | components["schemas"]["RemoveCard"] | components["schemas"]["OrderCards"] | components["schemas"]["SetMatching"] | components["schemas"]["MakeOrganizer"] | components["schemas"]["KeepOrganizer"] | components["schemas"]["RemoveOrganizer"] | components["schemas"]["KeepReading"] | components["schemas"]["RemoveReading"] | components["schemas"]["SetOrder"] | components["schemas"]["TakeOver"] | components["schemas"]["BringPlan"] | components["schemas"]["SetText"] | components["schemas"]["SetPace"] | components["schemas"]["AddPausePoint"] | components["schemas"]["ChangePausePoint"] | components["schemas"]["RemovePausePoint"] | components["schemas"]["AddMark"] | components["schemas"]["RemoveMark"] | components["schemas"]["ChooseTake"] | components["schemas"]["SetTrim"] | components["schemas"]["ClearTrim"] | components["schemas"]["MoveStart"] | components["schemas"]["ClearLooseEnds"] | components["schemas"]["PutBack"] | components["schemas"]["Respell"];
         };
         /**
          * AddBlock
@@ -2524,6 +2542,38 @@ export interface components {
              * @enum {string}
              */
             kind: "break page";
+        };
+        /**
+         * BringPlan
+         * @description Marks, pause points and word cards that were read from a file; all are new. `legend` holds the meanings
+         *     that the marks need.
+         */
+        BringPlan: {
+            /**
+             * Marks
+             * @default []
+             */
+            marks: components["schemas"]["Mark"][];
+            /**
+             * Points
+             * @default []
+             */
+            points: components["schemas"]["PausePoint"][];
+            /**
+             * Cards
+             * @default []
+             */
+            cards: components["schemas"]["WordCard"][];
+            /**
+             * Legend
+             * @default []
+             */
+            legend: components["schemas"]["Meaning"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "bring plan";
         };
         /**
          * ChangePausePoint
@@ -3688,104 +3738,6 @@ export interface components {
              */
             wait: number;
         };
-        /**
-         * PlanView
-         * @description The lesson as it will run, and what the text offers to mark, teach and stop at.
-         */
-        PlanView: {
-            /** Run */
-            run: components["schemas"]["Stop"][];
-            /** Suggestions */
-            suggestions: components["schemas"]["Suggestion"][];
-        };
-        /**
-         * Detector
-         * @description What was found.
-         * @enum {string}
-         */
-        Detector: "repeated phrase" | "patterned sentence" | "rhyme" | "alliteration" | "sound word" | "sequence" | "cause and effect" | "comparison" | "question" | "definition" | "dialogue" | "heading" | "word to teach" | "word with an ending" | "sentence with a number" | "place to stop";
-        /**
-         * Offer
-         * @description What accepting a suggestion makes.
-         * @enum {string}
-         */
-        Offer: "mark" | "card" | "pause";
-        /**
-         * Stop
-         * @description One thing in the run: the part it belongs to, what it is called, how long it takes (seconds), the sheets
-         *     and pause points in it. `movable`: its place can be changed.
-         */
-        Stop: {
-            /** Part */
-            part: string;
-            /** Name */
-            name: string;
-            /** Seconds */
-            seconds: number;
-            /**
-             * Sheets
-             * @default []
-             */
-            sheets: string[];
-            /**
-             * Points
-             * @default []
-             */
-            points: string[];
-            /**
-             * Reading
-             * @default
-             */
-            reading: string;
-            /**
-             * Movable
-             * @default true
-             */
-            movable: boolean;
-        };
-        /**
-         * Suggestion
-         * @description Something found on the words from `first` to `last`, and why, in a sentence. Accepting it makes what it
-         *     `offer`s: a mark of the meaning that is nearest to `meaning` in the legend (leaving out `skip` characters of
-         *     the first word), a word card, or a pause point with `question`.
-         */
-        Suggestion: {
-            /** Id */
-            id: string;
-            detector: components["schemas"]["Detector"];
-            /** First */
-            first: string;
-            /** Last */
-            last: string;
-            /** Reason */
-            reason: string;
-            offer: components["schemas"]["Offer"];
-            /**
-             * Meaning
-             * @default
-             */
-            meaning: string;
-            /**
-             * Question
-             * @default
-             */
-            question: string;
-            /**
-             * Skip
-             * @default 0
-             */
-            skip: number;
-        };
-        /**
-         * WordInParts
-         * @description A word's printed syllables and its parts, as the core sees them.
-         */
-        WordInParts: {
-            /** Syllables */
-            syllables: string[];
-            /** Parts */
-            parts: components["schemas"]["WordPart"][];
-        };
         /** Guide */
         Guide: {
             /** Words */
@@ -4247,6 +4199,114 @@ export interface components {
         Undescribed: {
             /** Block */
             block: string;
+        };
+        /**
+         * PlanView
+         * @description The lesson as it will run, and what the text offers to mark, teach and stop at.
+         */
+        PlanView: {
+            /** Run */
+            run: components["schemas"]["Stop"][];
+            /** Suggestions */
+            suggestions: components["schemas"]["Suggestion"][];
+        };
+        /**
+         * Detector
+         * @description What was found.
+         * @enum {string}
+         */
+        Detector: "repeated phrase" | "patterned sentence" | "rhyme" | "alliteration" | "sound word" | "sequence" | "cause and effect" | "comparison" | "question" | "definition" | "dialogue" | "heading" | "word to teach" | "word with an ending" | "sentence with a number" | "place to stop";
+        /**
+         * Offer
+         * @description What accepting a suggestion makes.
+         * @enum {string}
+         */
+        Offer: "mark" | "card" | "pause";
+        /**
+         * Stop
+         * @description One thing in the run: the part it belongs to, what it is called, how long it takes (seconds), the sheets
+         *     and pause points in it. `movable`: its place can be changed.
+         */
+        Stop: {
+            /** Part */
+            part: string;
+            /** Name */
+            name: string;
+            /** Seconds */
+            seconds: number;
+            /**
+             * Sheets
+             * @default []
+             */
+            sheets: string[];
+            /**
+             * Points
+             * @default []
+             */
+            points: string[];
+            /**
+             * Reading
+             * @default
+             */
+            reading: string;
+            /**
+             * Movable
+             * @default true
+             */
+            movable: boolean;
+        };
+        /**
+         * Suggestion
+         * @description Something found on the words from `first` to `last`, and why, in a sentence. Accepting it makes what it
+         *     `offer`s: a mark of the meaning that is nearest to `meaning` in the legend (leaving out `skip` characters of
+         *     the first word), a word card, or a pause point with `question`.
+         */
+        Suggestion: {
+            /** Id */
+            id: string;
+            detector: components["schemas"]["Detector"];
+            /** First */
+            first: string;
+            /** Last */
+            last: string;
+            /** Reason */
+            reason: string;
+            offer: components["schemas"]["Offer"];
+            /**
+             * Meaning
+             * @default
+             */
+            meaning: string;
+            /**
+             * Question
+             * @default
+             */
+            question: string;
+            /**
+             * Skip
+             * @default 0
+             */
+            skip: number;
+        };
+        /**
+         * WordInParts
+         * @description A word's printed syllables and its parts, as the core sees them.
+         */
+        WordInParts: {
+            /** Syllables */
+            syllables: string[];
+            /** Parts */
+            parts: components["schemas"]["WordPart"][];
+        };
+        /** PlanFileForm */
+        PlanFileForm: {
+            /**
+             * File
+             * Format: binary
+             */
+            file: string;
+            /** Revision */
+            revision: number;
         };
         /**
          * StudentStage
@@ -4729,68 +4789,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Stage"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"][];
-                };
-            };
-        };
-    };
-    lessons_plan_lessons__lesson__plan_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                lesson: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PlanView"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"][];
-                };
-            };
-        };
-    };
-    lessons_word_parts_words__word__parts_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                word: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["WordInParts"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -5496,6 +5494,127 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    plan_plan_lessons__lesson__plan_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    plan_word_parts_words__word__parts_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                word: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WordInParts"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    plan_take_away_lessons__lesson__plan__kind__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+                kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    plan_bring_in_lessons__lesson__plan__kind__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+                kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["PlanFileForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonView"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {

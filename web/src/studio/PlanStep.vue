@@ -196,6 +196,22 @@ async function remove(command: Command) {
   if (await send(command)) page.value = texts.value[0] ?? 0
 }
 
+/** A file of marks, questions or word cards is added to the plan. */
+function bringFile(kind: 'marks' | 'questions' | 'cards', file: File) {
+  const body = new FormData()
+  body.append('file', file)
+  void lesson.attempt((newest) => {
+    body.set('revision', String(newest))
+    return ask(
+      client.POST('/api/lessons/{lesson}/plan/{kind}', {
+        params: { path: { lesson: lesson.id.value, kind } },
+        body: body as never,
+        bodySerializer: (form) => form as never,
+      }),
+    )
+  })
+}
+
 /* The run. */
 const hereKey = computed(() => {
   const stop = run.value.find((one) => one.sheets?.includes(sheet.value))
@@ -606,6 +622,7 @@ useKeys({
         @question="((draft = newPoint('', reading)), (page = texts[texts.length - 1] ?? 0))"
         @chart="makeChart"
         @see="(id) => (here = id)"
+        @file="bringFile"
       />
       <ReadingPills
         v-model="reading"

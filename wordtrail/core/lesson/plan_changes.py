@@ -10,6 +10,7 @@ from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.checked import in_order, known_word, one_of, tidied, tidy, within
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.plan_commands import (
+    BringPlan,
     DrawInk,
     KeepCard,
     KeepMark,
@@ -101,6 +102,8 @@ def apply_to_plan(lesson: Lesson, command: PlanCommand) -> Lesson:
             return replace(lesson, plan=replace(plan, order=tuple(dict.fromkeys(order))))
         case TakeOver():
             return _taken_over(lesson, command)
+        case BringPlan():
+            return _brought(lesson, command)
 
 
 def issue(lesson: Lesson, kind: str) -> tuple[Lesson, str]:
@@ -440,4 +443,31 @@ def _taken_over(lesson: Lesson, command: TakeOver) -> Lesson:
     for organizer in command.organizers:
         empty = tuple(replace(box, text="", quote=None, pause="") for box in organizer.boxes)
         lesson = _with_organizer(lesson, replace(organizer, id="", boxes=empty))
+    return lesson
+
+
+def _brought(lesson: Lesson, command: BringPlan) -> Lesson:
+    """What was read from a file, each thing checked as if it had been made by hand."""
+    own = {one.id for one in lesson.legend}
+    letters = {one.letter for one in lesson.legend}
+    added = []
+    for meaning in command.legend:
+        if meaning.id in own:
+            continue
+        free = (
+            letter
+            for letter in (meaning.letter, *meaning.name.upper(), *"ABCDEFGHIJKLMNOPQRSTUVWXYZ")
+            if letter.strip()
+        )
+        letter = next(letter for letter in free if letter not in letters)
+        letters.add(letter)
+        added.append(replace(meaning, letter=letter))
+    if added:
+        lesson = replace(lesson, legend=_legend(lesson, (*lesson.legend, *added)))
+    for mark in command.marks:
+        lesson = with_mark(lesson, replace(mark, id=""))
+    for point in command.points:
+        lesson = _with_point(lesson, KeepPoint(replace(point, id="")))
+    for card in command.cards:
+        lesson = _with_card(lesson, replace(card, id=""))
     return lesson

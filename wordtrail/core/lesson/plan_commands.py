@@ -172,10 +172,22 @@ class TakeOver:
     kind: Literal["take over"] = "take over"
 
 
+@dataclass(frozen=True, slots=True)
+class BringPlan:
+    """Marks, pause points and word cards that were read from a file; all are new. `legend` holds the meanings
+    that the marks need."""
+
+    marks: tuple[Mark, ...] = ()
+    points: tuple[PausePoint, ...] = ()
+    cards: tuple[WordCard, ...] = ()
+    legend: tuple[Meaning, ...] = ()
+    kind: Literal["bring plan"] = "bring plan"
+
+
 PlanCommand = (
     KeepPoint | KeepMark | DrawInk | SetLegend | SetOpening | SetClosing | MakeCard | KeepCard | RemoveCard
     | OrderCards | SetMatching | MakeOrganizer | KeepOrganizer | RemoveOrganizer | KeepReading | RemoveReading
-    | SetOrder | TakeOver
+    | SetOrder | TakeOver | BringPlan
 )  # fmt: skip
 
 PLAN_DEEDS: dict[str, str] = {
@@ -197,5 +209,6 @@ PLAN_DEEDS: dict[str, str] = {
     "remove reading": "removing a reading",
     "set order": "changing the order",
     "take over": "taking over a plan",
+    "bring plan": "bringing in a file",
 }
 """What a command is called behind "Undo" and "Redo"."""

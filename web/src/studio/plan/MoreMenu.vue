@@ -2,7 +2,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { Plus } from '@lucide/vue'
 import { useQuery } from '@tanstack/vue-query'
-import { computed } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { ask, client, type Command, type Schemas } from '@/api/client'
 
 /** What can be added to the run of the lesson. */
@@ -17,7 +17,27 @@ const emit = defineEmits<{
   question: []
   chart: [shape: Schemas['Shape'], columns: number, rows: number]
   see: [id: string]
+  file: [kind: FileKind, file: File]
 }>()
+type FileKind = 'marks' | 'questions' | 'cards'
+const FILES: { kind: FileKind; name: string; accept: string }[] = [
+  { kind: 'marks', name: 'marks (web annotations)', accept: '.jsonld,.json' },
+  { kind: 'questions', name: 'questions (QTI)', accept: '.zip,.xml' },
+  { kind: 'cards', name: 'word cards (CSV)', accept: '.csv,.tsv,.txt' },
+]
+const picker = ref<HTMLInputElement>()
+const wanted = ref<(typeof FILES)[number]>()
+async function pick(file: (typeof FILES)[number]) {
+  wanted.value = file
+  await nextTick()
+  picker.value?.click()
+}
+function bring(event: Event) {
+  const input = event.target as HTMLInputElement
+  const [file] = input.files ?? []
+  if (file && wanted.value) emit('file', wanted.value.kind, file)
+  input.value = ''
+}
 const SHAPES: { shape: Schemas['Shape']; name: string; columns?: number; rows?: number }[] = [
   { shape: 'who, trouble, tries, end', name: 'who wants what, trouble, tries, end' },
   { shape: 'beginning, middle, end', name: 'beginning, middle, end' },
@@ -102,6 +122,27 @@ async function takeOver(id: string) {
             {{ one.name }}
           </button>
         </MenuItem>
+        <p class="px-3 pt-2 pb-0.5 text-[12px] text-quiet">Files</p>
+        <MenuItem v-for="file in FILES" :key="file.kind" v-slot="{ active }">
+          <a
+            class="block rounded-small px-3 py-1.5"
+            :class="{ 'bg-mist': active }"
+            :href="`/api/lessons/${id}/plan/${file.kind}`"
+            download
+          >
+            Take away {{ file.name }}
+          </a>
+        </MenuItem>
+        <MenuItem v-for="file in FILES" :key="`in${file.kind}`" v-slot="{ active }">
+          <button
+            class="block w-full rounded-small px-3 py-1.5 text-left"
+            :class="{ 'bg-mist': active }"
+            type="button"
+            @click="pick(file)"
+          >
+            Bring in {{ file.name }}
+          </button>
+        </MenuItem>
         <template v-if="others.length">
           <p class="px-3 pt-2 pb-0.5 text-[12px] text-quiet">Take over the plan of</p>
           <MenuItem v-for="other in others.slice(0, 8)" :key="other.id" v-slot="{ active }">
@@ -117,5 +158,14 @@ async function takeOver(id: string) {
         </template>
       </MenuItems>
     </Teleport>
+    <input
+      ref="picker"
+      class="sr-only"
+      type="file"
+      tabindex="-1"
+      aria-hidden="true"
+      :accept="wanted?.accept"
+      @change="bring"
+    />
   </Menu>
 </template>

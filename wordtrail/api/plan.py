@@ -1,0 +1,80 @@
+"""The plan of a lesson: its run, what the text offers, the parts of words, and its files."""
+
+from __future__ import annotations
+
+import re
+
+from flask import Response
+from flask_openapi.blueprint import APIBlueprint
+from flask_openapi.models.file import FileStorage
+from pydantic import BaseModel, ConfigDict, Field
+
+from wordtrail.api import answers
+from wordtrail.api.context import answer, context
+from wordtrail.api.takes import LessonPath
+from wordtrail.api.views import lesson_view
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.run import run_of
+from wordtrail.core.plan.suggestions.all import suggestions
+from wordtrail.core.speech.word_parts import parts_of, printed_syllables
+from wordtrail.formats.plan_files import brought, plan_file
+from wordtrail.store.lessons import change, get_lesson
+
+routes = APIBlueprint("plan", __name__, url_prefix="/api")
+
+
+class WordPath(BaseModel):
+    word: str = Field(max_length=60)
+
+
+class PlanFilePath(LessonPath):
+    kind: str = Field(pattern="^(marks|questions|cards)$")
+
+
+class PlanFileForm(BaseModel):
+    model_config = ConfigDict(arbitrary_types_allowed=True)
+    file: FileStorage
+    revision: int
+
+
+@routes.get("/lessons/<lesson>/plan", responses={200: answers.PlanView})
+def plan(path: LessonPath) -> Response:
+    """The run of a lesson, and suggestions for it."""
+    lesson = _lesson(path.lesson)
+    offered = [one for passage in lesson.passages for one in suggestions(passage)]
+    return answer(answers.PlanView(run=list(run_of(lesson)), suggestions=offered))
+
+
+@routes.get("/words/<word>/parts", responses={200: answers.WordInParts})
+def word_parts(path: WordPath) -> Response:
+    """The syllables and parts of a word."""
+    return answer(answers.WordInParts(syllables=list(printed_syllables(path.word)), parts=list(parts_of(path.word))))
+
+
+@routes.get("/lessons/<lesson>/plan/<kind>")
+def take_away(path: PlanFilePath) -> Response:
+    """Marks as web annotations, questions as a QTI package, or word cards as CSV."""
+    lesson = _lesson(path.lesson)
+    copy = plan_file(lesson, path.kind)
+    name = re.sub(r"[^\w ’'-]", "", lesson.title).strip() or "lesson"
+    response = Response(copy.data, mimetype=copy.media_type)
+    response.headers.set("Content-Disposition", "attachment", filename=f"{name} {path.kind}.{copy.ending}")
+    return response
+
+
+@routes.post("/lessons/<lesson>/plan/<kind>", responses={200: answers.LessonView})
+def bring_in(path: PlanFilePath, form: PlanFileForm) -> Response:
+    """Add what such a file holds to the plan, in one change. 409 when `revision` is not the newest."""
+    where = context().workspace
+    data = form.file.read()
+    with where.database.session() as session:
+        lesson = get_lesson(session, path.lesson, where.owner).lesson
+        command = brought(lesson, path.kind, data)
+        view = lesson_view(session, change(session, where.owner, path.lesson, form.revision, command))
+    return answer(view)
+
+
+def _lesson(id: str) -> Lesson:
+    where = context().workspace
+    with where.database.session() as session:
+        return get_lesson(session, id, where.owner).lesson

@@ -1,0 +1,196 @@
+"""Questions as QTI 3.0 items (1EdTech, Question and Test Interoperability 3.0, 2022) in a content package.
+
+Choosing, putting in order, matching, finding words and writing have an interaction of their own; other pause points
+become writing. Each item names the word it stands after, so that it comes back to its place.
+"""
+
+from __future__ import annotations
+
+import io
+import zipfile
+from collections.abc import Sequence
+
+from lxml import etree
+
+from wordtrail.core.errors import NotReadable
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.plan.model import Choice, Pair, PauseKind, PausePoint
+from wordtrail.formats.archive import Archive, only_readable, parsed
+
+KIND = "file of questions"
+QTI = "http://www.imsglobal.org/xsd/imsqtiasi_v3p0"
+PACKAGE = "http://www.imsglobal.org/xsd/qti/qtiv3p0/imscp_v1p1"
+MATCH_CORRECT = "https://purl.imsglobal.org/spec/qti/v3p0/rptemplates/match_correct.xml"
+_TIMELESS = (1980, 1, 1, 0, 0, 0)
+
+
+def write(lesson: Lesson) -> bytes:
+    """All pause points of a lesson as a package: a manifest and an item for each."""
+    order = {word.id: n for n, word in enumerate(lesson.words)}
+    out = io.BytesIO()
+    with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as package:
+        package.writestr(_dated("imsmanifest.xml"), _manifest(lesson.pause_points))
+        for point in lesson.pause_points:
+            package.writestr(_dated(f"{point.id}.xml"), _item(point, order.get(point.after, -1)))
+    return out.getvalue()
+
+
+def read(data: bytes, lesson: Lesson) -> tuple[PausePoint, ...]:
+    """The questions of a package or of a single item, as pause points without ids, after the words they stood
+    after, or at the end. Raises NotReadable."""
+    with only_readable(KIND):
+        if data[:2] == b"PK":
+            archive = Archive(data, KIND)
+            names = sorted(name for name in archive.names if name.endswith(".xml") and "manifest" not in name)
+            roots = [archive.xml(name) for name in names]
+        else:
+            roots = [parsed(data, KIND)]
+        words = [word.id for word in lesson.words]
+        points = [_point(root, words) for root in roots if etree.QName(root).localname == "qti-assessment-item"]
+        if not points:
+            raise NotReadable(KIND)
+        return tuple(points)
+
+
+def _dated(name: str) -> zipfile.ZipInfo:
+    info = zipfile.ZipInfo(name, _TIMELESS)
+    info.compress_type = zipfile.ZIP_DEFLATED
+    return info
+
+
+def _manifest(points: Sequence[PausePoint]) -> bytes:
+    root = etree.Element(f"{{{PACKAGE}}}manifest", nsmap={None: PACKAGE}, identifier="word-trail-questions")
+    metadata = _sub(root, "metadata", namespace=PACKAGE)
+    _sub(metadata, "schema", "QTI Package", namespace=PACKAGE)
+    _sub(metadata, "schemaversion", "3.0.0", namespace=PACKAGE)
+    _sub(root, "organizations", namespace=PACKAGE)
+    resources = _sub(root, "resources", namespace=PACKAGE)
+    for point in points:
+        href = f"{point.id}.xml"
+        resource = _sub(
+            resources, "resource", namespace=PACKAGE, identifier=point.id, type="imsqti_item_xmlv3p0", href=href
+        )
+        _sub(resource, "file", namespace=PACKAGE, href=href)
+    return bytes(etree.tostring(root, xml_declaration=True, encoding="UTF-8"))
+
+
+def _item(point: PausePoint, place: int) -> bytes:
+    root = etree.Element(f"{{{QTI}}}qti-assessment-item", nsmap={None: QTI})
+    root.set("identifier", point.id)
+    root.set("title", point.question[:80])
+    root.set("adaptive", "false")
+    root.set("time-dependent", "false")
+    root.set("label", f"{point.kind.value}|{place}|{point.think_seconds:g}")
+    body = etree.Element(f"{{{QTI}}}qti-item-body")
+    scored = True
+    match point.kind:
+        case PauseKind.CHOOSE:
+            right = [n for n, choice in enumerate(point.choices) if choice.right]
+            _declare(root, "multiple" if len(right) > 1 else "single", "identifier", [f"c{n}" for n in right])
+            part = _interaction(
+                body, "qti-choice-interaction", point, shuffle="false", **{"max-choices": str(len(right))}
+            )
+            for n, choice in enumerate(point.choices):
+                simple = _sub(part, "qti-simple-choice", choice.text, identifier=f"c{n}")
+                if choice.reason:
+                    _sub(
+                        simple,
+                        "qti-feedback-inline",
+                        choice.reason,
+                        identifier=f"c{n}",
+                        **{"outcome-identifier": "FEEDBACK", "show-hide": "show"},
+                    )
+        case PauseKind.ORDER:
+            _declare(root, "ordered", "identifier", [f"i{n}" for n in range(len(point.items))])
+            part = _interaction(body, "qti-order-interaction", point, shuffle="true")
+            for n, item in enumerate(point.items):
+                _sub(part, "qti-simple-choice", item, identifier=f"i{n}")
+        case PauseKind.MATCH:
+            _declare(root, "multiple", "directedPair", [f"l{n} r{n}" for n in range(len(point.pairs))])
+            part = _interaction(
+                body, "qti-match-interaction", point, shuffle="true", **{"max-associations": str(len(point.pairs))}
+            )
+            for side, texts in (("l", [p.left for p in point.pairs]), ("r", [p.right for p in point.pairs])):
+                group = _sub(part, "qti-simple-match-set")
+                for n, text in enumerate(texts):
+                    _sub(group, "qti-simple-associable-choice", text, identifier=f"{side}{n}", **{"match-max": "1"})
+        case _:
+            scored = False
+            _declare(root, "single", "string", [point.answer] if point.answer else [])
+            _interaction(body, "qti-extended-text-interaction", point)
+    _sub(root, "qti-outcome-declaration", identifier="SCORE", cardinality="single", **{"base-type": "float"})
+    _sub(root, "qti-outcome-declaration", identifier="FEEDBACK", cardinality="multiple", **{"base-type": "identifier"})
+    root.append(body)
+    if scored:
+        _sub(root, "qti-response-processing", template=MATCH_CORRECT)
+    if point.answer and scored:
+        feedback = _sub(
+            root, "qti-modal-feedback", identifier="answer", **{"outcome-identifier": "FEEDBACK", "show-hide": "show"}
+        )
+        _sub(_sub(feedback, "qti-content-body"), "p", point.answer)
+    return bytes(etree.tostring(root, xml_declaration=True, encoding="UTF-8"))
+
+
+def _sub(
+    parent: etree._Element, name: str, text: str = "", *, namespace: str = QTI, **attributes: str
+) -> etree._Element:
+    child = etree.SubElement(parent, f"{{{namespace}}}{name}", **attributes)
+    if text:
+        child.text = text
+    return child
+
+
+def _declare(root: etree._Element, cardinality: str, base: str, right: Sequence[str]) -> None:
+    declared = _sub(
+        root, "qti-response-declaration", identifier="RESPONSE", cardinality=cardinality, **{"base-type": base}
+    )
+    if right:
+        correct = _sub(declared, "qti-correct-response")
+        for value in right:
+            _sub(correct, "qti-value", value)
+
+
+def _interaction(body: etree._Element, name: str, point: PausePoint, **attributes: str) -> etree._Element:
+    part = _sub(body, name, **{"response-identifier": "RESPONSE"}, **attributes)
+    _sub(part, "qti-prompt", point.question)
+    return part
+
+
+def _point(root: etree._Element, words: Sequence[str]) -> PausePoint:
+    kind, place, think = ([*(root.get("label") or "").split("|"), "", "", ""])[:3]
+    after = words[int(place)] if place.lstrip("-").isdigit() and 0 <= int(place) < len(words) else ""
+    seconds = min(600.0, max(0.0, float(think))) if think.replace(".", "").isdigit() else 15.0
+    body = root.find(f"{{{QTI}}}qti-item-body")
+    part = next(child for child in body if "interaction" in etree.QName(child).localname)
+    name = etree.QName(part).localname
+    question = _text(part.find(f"{{{QTI}}}qti-prompt")) or root.get("title") or ""
+    right = [value.text or "" for value in root.iter(f"{{{QTI}}}qti-value")]
+    offered = [
+        (one.get("identifier") or "", one)
+        for one in part.iter(f"{{{QTI}}}qti-simple-choice", f"{{{QTI}}}qti-simple-associable-choice")
+    ]
+    answer = " ".join(_text(one) for one in root.iter(f"{{{QTI}}}qti-modal-feedback"))
+    if name == "qti-choice-interaction":
+        choices = tuple(
+            Choice(_own(one), id in right, _text(one.find(f"{{{QTI}}}qti-feedback-inline"))) for id, one in offered
+        )
+        return PausePoint("", after, question, seconds, PauseKind.CHOOSE, answer, choices=choices)
+    if name == "qti-order-interaction":
+        texts = {id: _own(one) for id, one in offered}
+        return PausePoint("", after, question, seconds, PauseKind.ORDER, answer, items=tuple(texts[id] for id in right))
+    if name == "qti-match-interaction":
+        texts = {id: _own(one) for id, one in offered}
+        pairs = tuple(Pair(texts[a], texts[b]) for a, b in (value.split() for value in right))
+        return PausePoint("", after, question, seconds, PauseKind.MATCH, answer, pairs=pairs)
+    plain = (PauseKind.THINK, PauseKind.TALK, PauseKind.WRITE, PauseKind.SIGN, PauseKind.DAY)
+    known = PauseKind(kind) if kind in {one.value for one in plain} else PauseKind.WRITE
+    return PausePoint("", after, question, seconds, known, " ".join(right))
+
+
+def _own(element: etree._Element) -> str:
+    """The text of an element without that of its feedback."""
+    return " ".join((element.text or "").split())
+
+
+def _text(element: etree._Element | None) -> str:
+    return " ".join("".join(element.itertext()).split()) if element is not None else ""
