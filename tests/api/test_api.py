@@ -169,7 +169,7 @@ class DemoTest(ApiTest):
 
     def test_the_demo_is_installed_once(self) -> None:
         self.assertFalse(install(self.workspace))
-        self.assertEqual(len(self.client.get("/api/lessons").json["lessons"]), 2)
+        self.assertEqual(len(self.client.get("/api/lessons").json["lessons"]), 5)
 
     def test_a_take_is_sent_in_ranges(self) -> None:
         path = f"/api/takes/{self.view['counting_take']}/sound"
@@ -210,8 +210,10 @@ class DemoTest(ApiTest):
         token = link["url"].rsplit("/", 1)[1]
         stage = self.client.get(f"/api/student/{token}").json
         self.assertEqual(
-            (stage["title"], len(stage["sheet"]["gates"]), stage["simulated_narrator"]), ("The Bee’s Map", 3, True)
+            (stage["title"], len(stage["points"]), stage["simulated_narrator"]), ("The Bee’s Map", 6, True)
         )
+        shown = {gate["shows"] for gate in stage["sheet"]["gates"]}
+        self.assertTrue({point["id"] for point in stage["points"]} <= shown)
         sound = self.client.get(f"/api/student/{token}/sound", headers={"Range": "bytes=0-99"})
         self.assertEqual((sound.status_code, len(sound.data)), (206, 100))
         code = self.client.get(f"/api/lessons/{self.view['id']}/link/qr.svg")

@@ -49,7 +49,7 @@ def align_take(workspace: Workspace, take_id: str, report: Progress) -> None:
     memory = PieceMemory(blobs, take_id)
     found = explained(
         heard,
-        script_of(script(lesson), lesson.respelled),
+        script_of(script(lesson), lesson.respelled_among(script(lesson))),
         report,
         memory=memory,
         earlier=earlier_hearings(blobs, others),

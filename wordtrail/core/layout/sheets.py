@@ -255,59 +255,45 @@ def _word_parts(draft: _Draft, card: WordCard, left: float, top: float) -> float
 
 def _matching(draft: _Draft, sheet: Sheet, bench: SheetBench) -> None:
     heading, *rest = sheet.texts
-    words, meanings = rest[::2], rest[1::2]
-    put = as_put(tuple(one.text for one in meanings))
-    draft.text(heading, 46.0, 130.0, 70.0, bench.stage.width - 260)
-    _two_columns(
-        draft,
-        [one.text for one in words],
-        [one.text for one in meanings],
-        put,
-        matching_part("matching"),
-        (130.0, 170.0, bench.stage.width - 130, bench.stage.height - 80),
-    )
+    stage = bench.stage
+    draft.text(heading, 46.0, 130.0, 70.0, stage.width - 260)
+    _two_columns(draft, rest, matching_part("matching"), (130.0, 170.0, stage.width - 130, stage.height - 80))
 
 
 def _two_columns(
-    draft: _Draft,
-    left: list[str],
-    right: list[str],
-    put: tuple[str, ...],
-    part: str,
-    place: tuple[float, float, float, float],
+    draft: _Draft, texts: Sequence[SheetText], part: str, place: tuple[float, float, float, float]
 ) -> None:
-    """Two columns to be joined; the joining lines come later."""
+    """Texts that belong together two by two, in two columns, the right one in another order. The lines that
+    join them come later."""
     x0, top, x1, bottom = place
+    left, right = texts[::2], texts[1::2]
+    put = as_put(tuple(one.text for one in right))
     high = min(150.0, (bottom - top) / max(len(left), 1) - 20)
     half = (x1 - x0) * 0.36
     other = x1 - (x1 - x0) * 0.46
     lines: list[LaidStroke] = []
-    for n, text in enumerate(left):
+    for n, one in enumerate(left):
         y = top + n * (high + 20)
-        _boxed(draft, text, (x0, y, x0 + half, y + high), "white", "lake")
-        m = put.index(right[n])
-        y_other = top + m * (high + 20) + high / 2
-        lines.append(LaidStroke(_flat([(x0 + half + 6, y + high / 2), (other - 6, y_other)]), 5.0, "lake"))
-    for m, text in enumerate(put):
-        y = top + m * (high + 20)
-        _boxed(draft, text, (other, y, x1, y + high), "mist", "")
+        _boxed(draft, one, (x0, y, x0 + half, y + high), "white", "lake")
+        m = put.index(right[n].text)
+        y_other = top + m * (high + 20)
+        _boxed(draft, right[n], (other, y_other, x1, y_other + high), "mist", "")
+        joined = [(x0 + half + 6, y + high / 2), (other - 6, y_other + high / 2)]
+        lines.append(LaidStroke(_flat(joined), 5.0, "lake"))
     draft.parts.append(LaidPart(part, strokes=tuple(lines)))
 
 
-def _boxed(draft: _Draft, text: str, place: tuple[float, float, float, float], fill: str, edge: str) -> None:
+def _boxed(draft: _Draft, text: SheetText, place: tuple[float, float, float, float], fill: str, edge: str) -> None:
     """A text in a box, as large as it fits."""
     left, top, right, bottom = place
     draft.panels.append(
         Panel(round(left, 2), round(top, 2), round(right - left, 2), round(bottom - top, 2), fill, edge)
     )
     for size in (46.0, 40.0, 34.0, 29.0, 25.0, 21.0):
-        lines = set_text(text, size, right - left - 44, Style.PLAIN, draft.look)
-        if len(lines) * size * 1.25 <= bottom - top - 12:
+        lines = set_words(text.text, text.words, size, right - left - 44, Style.PLAIN, draft.look)
+        if len(lines) * size * LEADING <= bottom - top - 8:
             break
-    y = (top + bottom) / 2 - len(lines) * size * 1.25 / 2 + size * 0.95
-    for line in lines:
-        draft.pieces += line.set_at(left + 22, y, Ink.INK)
-        y += size * 1.25
+    draft.put(lines, left + 22, (top + bottom - len(lines) * size * LEADING) / 2 + 0.05 * size)
 
 
 def _question(draft: _Draft, sheet: Sheet, point: PausePoint, bench: SheetBench) -> None:
@@ -335,12 +321,9 @@ def _question(draft: _Draft, sheet: Sheet, point: PausePoint, bench: SheetBench)
         size = (54.0 if one.role is Role.BODY else 34.0) * scale
         y = draft.text(one, size, left, y, width) + size * 0.3
     y += 10
-    if point.kind is PauseKind.MATCH and point.pairs:
-        put = as_put(tuple(pair.right for pair in point.pairs))
-        place = (left, y, left + width, stage.height - 90)
-        _two_columns(
-            draft, [p.left for p in point.pairs], [p.right for p in point.pairs], put, answer_part(point.id), place
-        )
+    if point.kind is PauseKind.MATCH:
+        pairs = [one for one in sheet.texts if one.role is Role.ITEM]
+        _two_columns(draft, pairs, answer_part(point.id), (left, y, left + width, stage.height - 90))
     elif offered:
         y = _choices(draft, offered, point, (left, y, width), scale)
     if answer:

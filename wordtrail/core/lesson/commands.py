@@ -17,6 +17,7 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.plan_changes import apply_to_plan, issue, points_in_order, with_mark
 from wordtrail.core.lesson.plan_commands import PLAN_DEEDS, PlanCommand
 from wordtrail.core.lesson.reworded import reworded
+from wordtrail.core.lesson.sheets import script
 from wordtrail.core.lesson.text_changes import apply_to_text
 from wordtrail.core.lesson.text_commands import TEXT_DEEDS, TextCommand
 from wordtrail.core.marks.model import Mark, MarkKind, Moment
@@ -283,7 +284,8 @@ def _with_trim(lesson: Lesson, command: SetTrim) -> Lesson:
 
 
 def _with_mend(lesson: Lesson, command: MoveStart) -> Lesson:
-    known_word(lesson, command.word)
+    if all(word.id != command.word for word in script(lesson)):
+        raise LessonError("This word is not in the lesson any more.", next_step="Choose another word.")
     start = within(command.start, 0.0, LONGEST_TAKE, "The start of the word")
     found = within(command.found, 0.0, LONGEST_TAKE, "The found start of the word")
     mend = Mend(command.take, command.word, found, start)
@@ -304,7 +306,7 @@ def _think(seconds: float) -> float:
 
 
 def _with_respelling(lesson: Lesson, command: Respell) -> Lesson:
-    if command.said.strip() and not any(bare(word.text) == bare(command.text) for word in lesson.words):
+    if command.said.strip() and not any(bare(word.text) == bare(command.text) for word in script(lesson)):
         raise LessonError("There is no such word in the passage.")
     others = tuple(one for one in lesson.respellings if bare(one.text) != bare(command.text))
     if not command.said.strip():

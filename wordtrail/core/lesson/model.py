@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 
 from wordtrail.core.edit.edit_list import Trim
@@ -78,8 +79,12 @@ class Lesson:
     @property
     def respelled(self) -> dict[str, tuple[Sounds, ...]]:
         """The text of each word that the teacher respelled, however it is pointed → how she says it."""
+        return self.respelled_among(self.words)
+
+    def respelled_among(self, words: Iterable[Word]) -> dict[str, tuple[Sounds, ...]]:
+        """The same for any words, for instance those of the whole script."""
         said = {bare(one.text): (sounds_of(one.said),) for one in self.respellings}
-        return {word.text: said[bare(word.text)] for word in self.words if bare(word.text) in said} if said else {}
+        return {word.text: said[bare(word.text)] for word in words if bare(word.text) in said} if said else {}
 
     def positions(self) -> dict[str, int]:
         """Word id → its place among the passages' words, counted from 0."""

@@ -26,7 +26,8 @@ def reworded(lesson: Lesson, passages: Sequence[Passage]) -> Lesson:
     said: list[LooseEnd] = []
     marks = tuple(mark for mark in (_mark(mark, run, said) for mark in lesson.marks) if mark)
     points = tuple(point for point in (_point(point, run, said) for point in lesson.pause_points) if point)
-    mends = tuple(mend for mend in lesson.mends if run.stayed(mend.word))
+    gone = {word.id for word in run.words} - present
+    mends = tuple(mend for mend in lesson.mends if mend.word not in gone)
     plan = _plan(lesson.plan, run)
     issued = lesson.issued
     loose = tuple(replace(end, id=f"loose{issued + n + 1}") for n, end in enumerate(said))

@@ -242,10 +242,8 @@ def _matching(cards: tuple[WordCard, ...]) -> Sheet:
     heading = _text("matching", "h", Role.TITLE, "Match each word with what it means", silent=True)
     texts = [heading]
     for card in cards:
-        texts.append(_text("matching", f"{card.id}w", Role.ITEM, card.word, silent=True))
-        texts.append(
-            _text("matching", f"{card.id}m", Role.REASON, card.meaning or card.example or card.word, silent=True)
-        )
+        texts.append(_text("matching", f"{card.id}w", Role.ITEM, card.word))
+        texts.append(_text("matching", f"{card.id}m", Role.ITEM, card.meaning or card.example or card.word))
     return Sheet("matching", Part.MATCHING, tuple(texts))
 
 
@@ -256,7 +254,8 @@ def _point_sheet(point: PausePoint, lesson: Lesson) -> Sheet:
     for n, item in enumerate(as_put(point.items)):
         texts.append(_text(point.id, f"i{n}", Role.CHOICE, item))
     for n, pair in enumerate(point.pairs):
-        texts.append(_text(point.id, f"p{n}", Role.CHOICE, pair.left))
+        texts.append(_text(point.id, f"l{n}", Role.ITEM, pair.left))
+        texts.append(_text(point.id, f"r{n}", Role.ITEM, pair.right))
     if point.answer:
         texts.append(_text(point.id, "answer", Role.ANSWER, point.answer))
     picture = point.picture if point.kind is PauseKind.LOOK or point.picture else ""

@@ -61,6 +61,8 @@ def run_order(order: tuple[Part, ...]) -> tuple[Part, ...]:
     """The teacher's order, completed: parts that it does not name go behind the one that usually stands
     before them."""
     found = list(dict.fromkeys(order))
+    if Part.READING not in found:
+        found.append(Part.READING)
     for index, part in enumerate(USUAL_ORDER):
         if part not in found:
             before = next((p for p in reversed(USUAL_ORDER[:index]) if p in found), None)

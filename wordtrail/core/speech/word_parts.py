@@ -40,9 +40,6 @@ merry sorry hurry curry jolly holly dolly fairy dairy diary army
 _WHOLE = frozenset(_WHOLE_WORDS.split())
 """Words that only look as if they had an ending or a prefix, and such as are taught whole."""
 
-_COMMON = 16_000
-"""How rare a base may be."""
-
 _VOWELS = "aeiou"
 
 
@@ -102,24 +99,25 @@ def _with_ending(word: str) -> tuple[WordPart, ...]:
 
 def _base(stem: str, ending: str) -> tuple[str, tuple[WordPart, ...]] | None:
     """The base of which `stem` is left before `ending`, and the change of spelling."""
-    vowel = ending[0] in _VOWELS or ending == "y"
-    if vowel and ending not in ("es",):
-        doubled = len(stem) > 2 and stem[-1] == stem[-2] and stem[-1] not in _VOWELS
-        if doubled and _is_base(stem[:-1]) and _short(stem[:-1]) and not (_is_base(stem) and stem[-1] in "lsfz"):
-            return stem[:-1], (WordPart(stem[-1], PartRole.DOUBLED),)
-        if _is_base(stem + "e") and (not _is_base(stem) or _short(stem) or _rarer(stem, stem + "e")):
-            return stem + "e", (WordPart("−e", PartRole.DROPPED),)
+    is_base = _is_known_base if ending in ("ing", "ed") else _is_base
     if (
         stem.endswith("i")
         and ending in ("ed", "er", "est", "es", "ly", "ness", "ful", "less")
-        and _is_base(stem[:-1] + "y")
+        and is_base(stem[:-1] + "y")
     ):
         return stem[:-1] + "y", (WordPart("y → i", PartRole.CHANGED),)
+    vowel = ending[0] in _VOWELS or ending == "y"
+    if vowel and ending not in ("es",):
+        doubled = len(stem) > 2 and stem[-1] == stem[-2] and stem[-1] not in _VOWELS
+        if doubled and is_base(stem[:-1]) and _short(stem[:-1]) and not (is_base(stem) and stem[-1] in "lsfz"):
+            return stem[:-1], (WordPart(stem[-1], PartRole.DOUBLED),)
+        if is_base(stem + "e") and (not is_base(stem) or _short(stem) or _rarer(stem, stem + "e")):
+            return stem + "e", (WordPart("−e", PartRole.DROPPED),)
     if ending == "es" and not stem.endswith(("s", "x", "z", "ch", "sh", "o")):
         return None
     if ending == "s" and stem.endswith(("s", "u", "i")):
         return None
-    return (stem, ()) if _is_base(stem) else None
+    return (stem, ()) if is_base(stem) else None
 
 
 def _short(base: str) -> bool:
@@ -132,12 +130,13 @@ def _rarer(one: str, other: str) -> bool:
 
 
 def _is_base(word: str) -> bool:
-    return (
-        len(word) > 1
-        and any(c in "aeiouy" for c in word)
-        and rank().get(word, 99_999) < _COMMON
-        and in_dictionary(word)
-    )
+    """A common word."""
+    return len(word) > 1 and any(c in "aeiouy" for c in word) and word in rank() and in_dictionary(word)
+
+
+def _is_known_base(word: str) -> bool:
+    """A word that the dictionary has: before "ing" and "ed" almost every one is a base (jog, hiss)."""
+    return _is_base(word) or (len(word) > 2 and any(c in "aeiouy" for c in word) and in_dictionary(word))
 
 
 def _with_prefix(word: str) -> tuple[WordPart, ...]:

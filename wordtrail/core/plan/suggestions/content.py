@@ -2,24 +2,30 @@
 
 from __future__ import annotations
 
+from itertools import pairwise
+
 from wordtrail.core.plan.cards import PartRole
-from wordtrail.core.plan.suggestions.model import Detector, Offer, Suggestion, found, sentences
+from wordtrail.core.plan.suggestions.model import Detector, Offer, Suggestion, found, lines, sentences
+from wordtrail.core.plan.suggestions.wording import definitions
 from wordtrail.core.speech.common import rank
 from wordtrail.core.speech.pronunciation import syllables
-from wordtrail.core.speech.word_parts import parts_of
+from wordtrail.core.speech.word_parts import compound, parts_of
 from wordtrail.core.text.bare import bare
 from wordtrail.core.text.glossary import glossary_links
 from wordtrail.core.text.model import BlockKind, Passage, Style, Word
 from wordtrail.core.text.numerals import NUMBER_WORDS
 
-RARE = 6000
+RARE = 5000
 """Rank from which a word is rare for children."""
 
-SHORT_RARER = 2.5
-"""How much rarer a word of one syllable must be: most of them are known by ear."""
+LONG_COMMONER = 0.75
+"""How common a word of three or more syllables may be."""
 
 LONG_STRETCH = 70
 """Words after which a stop does good."""
+
+NEAR_THE_END = 15
+"""Words before the end in which a stop after a long stretch is not worth it."""
 
 _TURNS = (
     "but",
@@ -35,7 +41,7 @@ _TURNS = (
     "to his surprise",
     "however",
 )
-_TITLES = frozenset(("mr", "mrs", "ms", "dr"))
+_NO_SENTENCES = (BlockKind.HEADING, BlockKind.SUBHEADING, BlockKind.STANZA)
 
 
 def headings(passage: Passage) -> list[Suggestion]:
@@ -60,9 +66,10 @@ def headings(passage: Passage) -> list[Suggestion]:
 
 
 def words_to_teach(passage: Passage) -> list[Suggestion]:
-    """Words that are bold, in the glossary, rare, or rare enough and long; each once, names left out."""
+    """Words that are bold, in the glossary, explained by the text, or rare; each once, names left out."""
     in_glossary = {link.word for link in glossary_links(passage)}
-    lower = {bare(word.text) for word in passage.words if word.text[:1].islower()}
+    explained = {one.last for one in definitions(passage)}
+    names = _names(passage)
     seen: set[str] = set()
     made = []
     for block in passage.blocks:
@@ -71,29 +78,48 @@ def words_to_teach(passage: Passage) -> list[Suggestion]:
         bold = [run for run in block.emphasis if run.style in (Style.BOLD, Style.BOLD_ITALIC)]
         for word in block.words:
             text = bare(word.text)
-            if text in seen or not text.replace("'", "").isalpha() or len(text) < 3:
+            key = _singular(text)
+            if key in seen or text in NUMBER_WORDS or not text.replace("'", "").isalpha() or len(text) < 3:
                 continue
-            name = text not in lower and not any(run.start <= word.start < run.end for run in bold)
             reason = ""
             if any(run.start <= word.start < run.end for run in bold):
                 reason = "It is printed bold."
             elif word.id in in_glossary:
                 reason = "It is in the glossary."
-            elif not name and _place(text) > RARE * (1 if syllables(text) > 1 else SHORT_RARER):
+            elif word.id in explained:
+                reason = "The text explains it."
+            elif text not in names and _is_rare(key):
                 reason = "It is a rare word."
-            elif not name and _place(text) > RARE / 3 and syllables(text) > 2:
-                reason = f"It has {syllables(text)} syllables and is not common."
             if reason:
-                seen.add(text)
+                seen.add(key)
                 made.append(found(Detector.TEACH, word, word, reason, Offer.CARD, "new-word"))
     return made
 
 
-def _place(text: str) -> int:
-    """How common a word is: the better of its own rank and that of its base."""
-    own = rank().get(text.removesuffix("'s"), 99_999)
+def _names(passage: Passage) -> set[str]:
+    """Words with a capital in the midst of a sentence."""
+    return {
+        bare(word.text)
+        for _, words in sentences(passage)
+        for before, word in pairwise(words)
+        if word.text[:1].isupper() and before.text[-1:] not in "“.?!:"
+    }
+
+
+def _singular(text: str) -> str:
+    text = text.removesuffix("'s").removesuffix("s'")
+    return text[:-1] if text.endswith("s") and not text.endswith(("ss", "us")) and len(text) > 4 else text
+
+
+def _is_rare(text: str) -> bool:
+    """Whether neither the word nor what it is made of is common. A base of one syllable is mostly known by ear."""
+    if split := compound(text):
+        return any(_is_rare(part) for part in split)
     base = next((part.text for part in parts_of(text) if part.role is PartRole.BASE), text)
-    return min(own, rank().get(base, 99_999))
+    if syllables(base) < 2:
+        return False
+    limit = RARE * LONG_COMMONER if syllables(base) > 2 else RARE
+    return min(rank().get(text, 99_999), rank().get(base, 99_999)) > limit
 
 
 def endings(passage: Passage) -> list[Suggestion]:
@@ -115,11 +141,11 @@ def endings(passage: Passage) -> list[Suggestion]:
 
 
 def number_sentences(passage: Passage) -> list[Suggestion]:
-    """Sentences that carry a number, in digits or words (one alone does not count)."""
+    """Sentences (lines of verse) that carry a number, in digits or words (one alone does not count)."""
     made = []
-    for block, words in sentences(passage):
-        if block.kind in (BlockKind.HEADING, BlockKind.SUBHEADING):
-            continue
+    prose = (words for block, words in sentences(passage) if block.kind not in _NO_SENTENCES)
+    verse = (line for block in passage.blocks if block.kind is BlockKind.STANZA for line in lines(block))
+    for words in (*prose, *verse):
         carrying = next((word for word in words if _is_number(word)), None)
         if carrying:
             reason = f"It carries a number: “{carrying.text.strip('.,;:!?”“')}”."
@@ -137,11 +163,13 @@ def _is_number(word: Word) -> bool:
 def places_to_stop(passage: Passage) -> list[Suggestion]:
     """Paragraph ends before a turn of the story, after a heading's part, or after a long stretch."""
     made: list[Suggestion] = []
+    place = {word.id: n for n, word in enumerate(passage.words)}
     since = 0
-    blocks = [block for block in passage.blocks if block.kind is not BlockKind.PICTURE and block.words]
+    aside = (BlockKind.PICTURE, BlockKind.CAPTION, BlockKind.FOOTNOTE, BlockKind.GLOSSARY_ENTRY)
+    blocks = [block for block in passage.blocks if block.kind not in aside and block.words]
     for block, following in zip(blocks, [*blocks[1:], None], strict=True):
         since += len(block.words)
-        if block.kind in (BlockKind.HEADING, BlockKind.SUBHEADING, BlockKind.CAPTION):
+        if block.kind in (BlockKind.HEADING, BlockKind.SUBHEADING):
             continue
         last = block.words[-1]
         reason, question = "", ""
@@ -151,7 +179,7 @@ def places_to_stop(passage: Passage) -> list[Suggestion]:
             reason, question = "A part ends here.", "What did this part tell us?"
         elif following.kind is BlockKind.PARAGRAPH and _turns(following.words):
             reason, question = "The story turns here.", "What do you think happens next?"
-        elif since >= LONG_STRETCH:
+        elif since >= LONG_STRETCH and len(passage.words) - place[last.id] > NEAR_THE_END:
             reason, question = f"{since} words without a stop.", "What has happened so far?"
         if reason:
             made.append(found(Detector.STOP, last, last, reason, Offer.PAUSE, "", question))

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from itertools import combinations
 
 from wordtrail.core.plan.suggestions.model import SMALL, Detector, Suggestion, found, lines, sentences
@@ -14,6 +15,9 @@ FURTHEST_LINES = 4
 
 FEWEST_ALIKE, WIDEST_GAP = 3, 2
 """Words that begin alike, at the least, and small words that may stand between two of them."""
+
+LONGEST_SOUND = 7
+"""Letters of a word that is a sound when it is said three times, whatever it is."""
 
 _WEAK = frozenset({"AH", "IH", "ER", "IY"})
 """Vowels of a last syllable that is not stressed: "running", "paper", "funny"."""
@@ -210,6 +214,12 @@ def _first_sound(text: str) -> str:
     return "" if first in VOWELS else first
 
 
+def _swings(one: str, other: str) -> bool:
+    """Two words alike but for their vowel: flip flap, zig zag."""
+    frames = [re.sub(r"[aeiou]+", "-", text) for text in (one, other)]
+    return one != other and frames[0] == frames[1] and 3 < len(one) < LONGEST_SOUND and one not in SMALL
+
+
 def sound_words(passage: Passage) -> list[Suggestion]:
     """Words that are sounds, alone or said several times in a row."""
     made = []
@@ -221,9 +231,11 @@ def sound_words(passage: Passage) -> list[Suggestion]:
             while end + 1 < len(words) and bare(words[end + 1].text) == text:
                 end += 1
             again = end > at
-            if (text in _SOUND_WORDS and (again or text not in _USUAL)) or (
-                again and end - at >= 2 and text not in SMALL and len(text) < 7
-            ):
+            beside = {bare(word.text) for word in (*words[max(0, at - 1) : at], *words[end + 1 : end + 2])}
+            echoed = text in _SOUND_WORDS and (again or text not in _USUAL or bool(beside & _SOUND_WORDS))
+            echoed = echoed or any(_swings(text, other) for other in beside)
+            thrice = end - at >= 2 and text not in SMALL and len(text) < LONGEST_SOUND
+            if echoed or thrice:
                 reason = f"“{text}” sounds like what it means."
                 made.append(found(Detector.SOUND_WORD, words[at], words[end], reason, meaning="repeated-sound"))
             at = end + 1

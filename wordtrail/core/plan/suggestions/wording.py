@@ -61,6 +61,8 @@ _OPENERS = frozenset(
 )
 """Signal words that are signals only where a sentence or a clause begins."""
 
+_AFTER_SO = ("much", "many", "far", "do", "does", "did", "is", "are", "was", "were", "have", "has", "can", "will")
+
 _ASKING = ("who", "what", "when", "where", "why", "how", "which", "whose", "do", "does", "did", "can", "could", "will",
            "would", "is", "are", "was", "were", "have", "has", "should")  # fmt: skip
 
@@ -132,7 +134,8 @@ def patterns(passage: Passage) -> list[Suggestion]:
     for rows in _rows(passage):
         plain = [texts(row) for row in rows]
         for n, row in enumerate(rows):
-            near = [m for m in (n - 1, n + 1) if 0 <= m < len(rows) and _alike(plain[n], plain[m])]
+            around = (m for m in (n - 1, n + 1, n - 2, n + 2) if 0 <= m < len(rows))
+            near = [m for m in around if _alike(plain[n], plain[m])]
             if near:
                 reason = f"It is built like “{' '.join(word.text for word in rows[near[0]][:4])} …”."
                 made.append(found(Detector.PATTERN, row[0], row[-1], reason, meaning="pattern"))
@@ -162,9 +165,11 @@ def _alike(one: list[str], other: list[str]) -> bool:
     if min(len(one), len(other)) < 3:
         return False
     same_begin = one[:2] == other[:2] and (one[0] not in SMALL or one[1] not in SMALL or one[:3] == other[:3])
+    # "Mara looked under …" and "She looked behind …": who does it may change.
+    by_somebody = one[1] == other[1] and one[1] not in SMALL and _PERSONS & {one[0], other[0]}
     different = sum(a != b for a, b in zip(one, other, strict=False))
     same_frame = len(one) == len(other) >= 4 and 0 < different <= max(1, len(one) // 3)
-    return same_begin or same_frame
+    return same_begin or bool(by_somebody) or same_frame
 
 
 def signal_words(passage: Passage) -> list[Suggestion]:
@@ -207,26 +212,33 @@ def _is_signal(phrase: tuple[str, ...], words: tuple[Word, ...], at: int) -> boo
     (text,) = phrase
     if text == "so":
         following = bare(words[at + 1].text) if at + 1 < len(words) else ""
-        return opens and following not in ("much", "many", "far")
+        return opens and following not in _AFTER_SO
     if text in ("first", "second", "third", "last", "next"):
         following = bare(words[at + 1].text) if at + 1 < len(words) else ""
         return opens and following not in ("day", "time", "one", "week", "year", "morning")
-    if text == "like":
-        return False
+    if text == "while":
+        return at > 0 and opens
+    if text == "instead":
+        return at + 1 == len(words) or bare(words[at + 1].text) != "of"
     return opens or text not in _OPENERS
 
 
 def questions(passage: Passage) -> list[Suggestion]:
-    """Sentences that ask, by how they open."""
+    """Sentences that ask, by how they open; of what somebody says, only the question itself."""
     made = []
-    for block, words in sentences(passage):
-        if block.kind is BlockKind.PICTURE or not words[-1].text.rstrip("”\"’')").endswith("?"):
-            continue
-        opening = next((word for word in words if bare(word.text) in _ASKING), words[0])
-        reason = f"A question that opens with “{bare(opening.text)}”."
-        made.append(
-            found(Detector.QUESTION, words[0], words[-1], reason, Offer.PAUSE, "question", "What would you answer?")
-        )
+    for _, words in sentences(passage):
+        begin = 0
+        for at, word in enumerate(words):
+            if word.text.startswith(("“", '"')):
+                begin = at
+            if not word.text.rstrip("”\"’'),").endswith("?"):
+                continue
+            asked = words[begin : at + 1]
+            opening = next((one for one in asked if bare(one.text) in _ASKING), asked[0])
+            reason = f"A question that opens with “{bare(opening.text)}”."
+            question = "What would you answer?"
+            made.append(found(Detector.QUESTION, asked[0], word, reason, Offer.PAUSE, "question", question))
+            begin = at + 1
     return made
 
 
@@ -234,12 +246,16 @@ _NAMING = re.compile(r"\b(?:called|named|known as)\s+(?:the |an? )?", re.IGNOREC
 _NAME = re.compile(r"[\w’'-]+(?: [\w’'-]+(?=[,.;]))?")
 _GLOSS = re.compile(r"(?P<term>[\w’'-]+(?: [\w’'-]+)?)\s?[—–]\s?(?:an?|the|which|that is|or)\b", re.IGNORECASE)
 _MEANS = re.compile(
-    r"(?P<term>[\w’'-]+)[”\"]?,?\s+(?:means?(?= (?:an?|the|to|some|not|very|full|something|able|being)\b)"
+    r"(?P<term>[\w’'-]+)[”\"]?,?\s+(?:means?(?= (?:an?|the|to|some|not|very|full|something|able|being|[a-z]+ing)\b)"
     r"|is a kind of|are a kind of|is another word for|refers to)",
     re.IGNORECASE,
 )
 _COMMA_OR = re.compile(r"(?P<term>[\w’'-]+(?: [\w’'-]+)?), or (?:an? )?[\w’' -]{3,40}?,")
-_APPOSITION = re.compile(r"(?P<term>\b[a-z][\w’'-]+), an? [\w’' -]{6,60}[,.]")
+_APPOSITION = re.compile(
+    r"(?P<term>\b[a-z][\w’'-]+), an? [\w’'-]+(?: [\w’'-]+)? (?:for|of|that|who|which|with|used|made) [\w’' -]{3,60}[,.]"
+)
+_THINGS_THAT = re.compile(r"(?P<term>\b[a-z][\w’'-]+), [a-z][\w’'-]*(?: [\w’'-]+)? that (?:are|is) ")
+_WHICH_IS = re.compile(r"(?P<term>[\w’'-]+), (?:which|that) (?:is|are|means) ")
 
 
 def definitions(passage: Passage) -> list[Suggestion]:
@@ -250,7 +266,7 @@ def definitions(passage: Passage) -> list[Suggestion]:
             continue
         flat = block.text.replace("\n", " ")
         spans = [named.span() for m in _NAMING.finditer(flat) if (named := _NAME.match(flat, m.end()))]
-        for pattern in (_GLOSS, _MEANS, _COMMA_OR, _APPOSITION):
+        for pattern in (_GLOSS, _MEANS, _COMMA_OR, _APPOSITION, _THINGS_THAT, _WHICH_IS):
             spans += [m.span("term") for m in pattern.finditer(flat)]
         for start, end in spans:
             inside = [word for word in block.words if word.start < end and word.end > start]
