@@ -46,7 +46,7 @@ class PicturesTest(unittest.TestCase):
 
 def _vary(page: Page, address: str, lessons: list[dict]) -> None:
     """One lesson gets another typeface and wider lines, the other a cropped picture."""
-    first, second = (f"{address}/api/lessons/{lesson['id']}" for lesson in lessons)
+    first, second = (f"{address}/api/lessons/{lesson['id']}" for lesson in lessons[:2])
     look = {"typeface": "Literata", "largest": 72, "line_spacing": 2.0, "word_spacing": 1.2, "line_length": 0.9}
     _send(page, first, {"kind": "set look", "look": look})
     drawn = io.BytesIO()
@@ -81,13 +81,20 @@ def _parts(data: str) -> tuple[Layout, CueSheet]:
 
 
 def _moments(sheet: CueSheet) -> list[tuple[float, str]]:
-    """The title card, an early and a late word, a half-drawn mark, and a pause card."""
+    """The title card, an early and a late word, a half-drawn mark, a signpost and a question beside its evidence."""
     lights = sheet.lights
-    drawing = sheet.drawings[-1]
-    gate = sheet.gates[0]
+    drawing = [one for one in sheet.drawings if not one.gate and one.end > one.start][-1]
+    times = [gate.at for gate in sheet.gates]
+    waiting = [g for g in sheet.gates if not g.auto and sum(g.at - 0.5 < at <= g.at for at in times) == 1]
+    gates = [*[gate for gate in waiting if gate.page < 0][:1], *[gate for gate in waiting if gate.page >= 0][-1:]]
     middle = round((drawing.start + drawing.end) / 2, 3)
     picks = [lights[6], lights[len(lights) // 2], lights[-3]]
-    return [(0.5, ""), *((round(one.start + 0.01, 3), "") for one in picks), (middle, ""), (gate.at, gate.pause)]
+    return [
+        (0.5, ""),
+        *((round(one.start + 0.01, 3), "") for one in picks),
+        (middle, ""),
+        *((gate.at, gate.pause) for gate in gates),
+    ]
 
 
 def _browser_picture(page: Page, link: str, time: float, gate: str) -> Image.Image:
@@ -97,7 +104,7 @@ def _browser_picture(page: Page, link: str, time: float, gate: str) -> Image.Ima
     svg.wait_for()
     if gate:
         page.get_by_role("button", name="Play").click()
-        page.get_by_role("heading", name="Your turn").wait_for()
+        page.locator("#turn").wait_for()
     page.evaluate("() => document.fonts.ready")
     svg.evaluate(
         "el => Object.assign(el.style, {position: 'fixed', inset: 0, width: '1920px', height: '1080px', zIndex: 99})"

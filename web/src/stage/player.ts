@@ -41,17 +41,27 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
   audio.addEventListener('error', () => (fault.value = audio.src ? 'The sound cannot be played here.' : ''))
   audio.addEventListener('play', () => ((playing.value = true), (fault.value = '')))
   audio.addEventListener('pause', () => (playing.value = false))
-  audio.addEventListener('ended', () => (playing.value = false))
+  audio.addEventListener('ended', () => {
+    playing.value = false
+    const end = sheet.value?.seconds ?? audio.currentTime
+    const next = gateBy(end)
+    if (next) stopAtGate(next.pause, next.at)
+    else time.value = end
+  })
+
+  /** The next gate that is due at `now`. */
+  const gateBy = (now: number) =>
+    options.gates
+      ? sheet.value?.gates.find(
+          (g) => g.at <= now && g.at > time.value - 1 && !passedGates.value.has(g.pause),
+        )
+      : undefined
 
   useRafFn(() => {
     if (gate.value) wait()
     if (!playing.value) return
     const now = audio.currentTime
-    const next = options.gates
-      ? sheet.value?.gates.find(
-          (g) => g.at <= now && g.at > time.value - 1 && !passedGates.value.has(g.pause),
-        )
-      : undefined
+    const next = gateBy(now)
     if (next) return stopAtGate(next.pause, next.at)
     if (now >= stopAt) {
       stopAt = Infinity
@@ -100,6 +110,12 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
 
   function play() {
     leaveGate()
+    // Behind the last sound there may be more to show: it needs no sound to go on.
+    if (time.value > 0 && time.value >= (sheet.value?.seconds ?? Infinity) - 0.02) {
+      const next = gateBy(time.value)
+      if (next) stopAtGate(next.pause, next.at)
+      return
+    }
     void audio.play().catch((error: Error) => {
       if (error.name !== 'AbortError') fault.value = 'The sound cannot be played here.'
     })

@@ -29,7 +29,7 @@ const pageNote = computed(() => {
 const gate = computed(() => sheet.value?.gates.find((one) => one.pause === player.gate.value))
 const left = computed(() => Math.max(0, Math.ceil((gate.value?.think_seconds ?? 0) - player.waited.value)))
 const point = computed(() => stage.value?.points.find((one) => one.id === gate.value?.shows))
-const over = computed(() => !!sheet.value && player.time.value >= sheet.value.seconds - 0.05)
+const over = computed(() => !!sheet.value && player.time.value >= sheet.value.seconds - 0.05 && !gate.value)
 
 onMounted(async () => {
   try {

@@ -595,7 +595,11 @@ useKeys({
           </button>
           <label class="ml-1 flex items-center gap-1 text-quiet">
             as
-            <select v-model="meaning" class="rounded-small border border-hairline bg-white px-1 text-ink">
+            <select
+              v-model="meaning"
+              aria-label="Meaning to mark with"
+              class="rounded-small border border-hairline bg-white px-1 text-ink"
+            >
               <option v-for="one in legend" :key="one.id" :value="one.id">
                 {{ one.letter }} · {{ one.name }}
               </option>

@@ -40,7 +40,7 @@ export interface Place {
 export function rowsOf(
   stage: Schemas['Stage'],
   view: Schemas['TrailView'],
-  points: readonly Schemas['PausePoint'][],
+  planned: readonly Schemas['PausePoint'][],
   printed: ReadonlyMap<string, string>,
 ): Row[] {
   const trail = view.trail
@@ -90,13 +90,14 @@ export function rowsOf(
     text: `Talk · “${aside.heard}”`,
     note: `${(aside.end - aside.start).toFixed(1)} s`,
   }))
+  const points = new Set(planned.map((point) => point.id))
   const pauses: Row[] = stage.sheet.gates.map((gate) => ({
     kind: 'pause',
     key: gate.pause,
     start: gate.at,
     end: gate.at,
-    text: `Pause point · ${points.find((point) => point.id === gate.pause)?.question ?? ''}`,
-    note: `${gate.think_seconds} s, made by the lesson`,
+    text: `${points.has(gate.shows ?? '') ? 'Pause point' : 'Shown here'} · ${gate.question}`,
+    note: `${Math.round(gate.think_seconds)} s, made by the lesson`,
   }))
   return [...rows, ...talk, ...pauses, ...missing(view, order, printed)].sort((a, b) => a.start - b.start)
 }

@@ -70,6 +70,7 @@ function move(index: number, by: number) {
             <span
               v-if="stop.points?.length"
               class="flex gap-0.5"
+              role="img"
               :aria-label="`${stop.points.length} pause points`"
             >
               <span

@@ -1,0 +1,217 @@
+"""Planning in a real browser: marks by key and pen, questions, cards, charts, and what a student makes of them."""
+
+from __future__ import annotations
+
+import re
+import unittest
+from contextlib import ExitStack
+
+from playwright.sync_api import Browser, Page, expect
+
+from tests.browser.harness import browser, running
+
+
+class PlanStepTest(unittest.TestCase):
+    address: str
+    chromium: Browser
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        cls.stack = ExitStack()
+        cls.address = cls.stack.enter_context(running())
+        cls.chromium = cls.stack.enter_context(browser())
+
+    @classmethod
+    def tearDownClass(cls) -> None:
+        cls.stack.close()
+
+    def page(self) -> Page:
+        page = self.chromium.new_context(viewport={"width": 1280, "height": 800}).new_page()
+        page.set_default_timeout(15_000)
+        return page
+
+    def plan(self, page: Page, title: str) -> str:
+        """Open a demo lesson's plan; its id."""
+        lessons = page.request.get(f"{self.address}/api/lessons").json()["lessons"]
+        lesson: str = next(one["id"] for one in lessons if title in one["title"])
+        page.goto(f"{self.address}/lesson/{lesson}/plan")
+        page.locator("svg.stage-page").wait_for()
+        return lesson
+
+    def fresh(self, page: Page, text: str = "A bee went home, buzzing. She danced for the others.") -> str:
+        """A new lesson's plan."""
+        body = {"text": text, "title": "A small bee"}
+        lesson: str = page.request.post(f"{self.address}/api/lessons", data=body).json()["id"]
+        page.goto(f"{self.address}/lesson/{lesson}/plan")
+        page.locator("svg.stage-page").wait_for()
+        return lesson
+
+    def on_the_stage(self, page: Page, text: str) -> None:
+        """The stage shows this text; its words stand apart without spaces between them."""
+        words = re.compile(r"\s*".join(map(re.escape, text.split())))
+        expect(page.get_by_role("img", name="The stage at this point")).to_contain_text(words)
+
+    def test_every_mark_has_a_key(self) -> None:
+        page = self.page()
+        self.fresh(page)
+        for count, key in enumerate("huwdcbxknyo", start=1):
+            page.locator('[data-box="a2"]').click()
+            page.keyboard.press(key)
+            expect(page.locator("[data-mark]")).to_have_count(count)
+            page.keyboard.press("Escape")
+        page.locator('[data-box="a2"]').click()
+        page.keyboard.press("a")
+        expect(page.get_by_text("Now choose the word that the arrow points at.")).to_be_visible()
+        page.locator('[data-box="a7"]').click()
+        expect(page.locator("[data-mark]")).to_have_count(12)
+
+    def test_ink_becomes_an_underline_and_comes_back(self) -> None:
+        page = self.page()
+        self.fresh(page)
+        page.get_by_role("button", name="Draw").click()
+        first, last = (page.locator(f'[data-word="a{n}"]').first.bounding_box() for n in (2, 4))
+        assert first
+        assert last
+        y = first["y"] + first["height"] * 0.98
+        page.mouse.move(first["x"], y)
+        page.mouse.down()
+        for step in range(21):
+            x = first["x"] + (last["x"] + last["width"] - first["x"]) * step / 20
+            page.mouse.move(x, y + (step % 3) - 1)
+        page.mouse.up()
+        expect(page.get_by_role("heading", name="bee went home,")).to_be_visible()
+        expect(page.get_by_label("Kind of mark")).to_have_value("underline")
+        points = page.locator("[data-mark] polyline")
+        tidy = points.first.get_attribute("points") or ""
+        page.keyboard.press("r")
+        expect(points.first).not_to_have_attribute("points", tidy)
+        drawn = points.first.get_attribute("points") or ""
+        self.assertGreater(len(drawn.split()), len(tidy.split()))
+        page.keyboard.press("r")
+        expect(points.first).to_have_attribute("points", tidy)
+
+    def test_a_mark_sits_on_letters(self) -> None:
+        page = self.page()
+        self.fresh(page)
+        page.locator('[data-box="a5"]').click()
+        page.keyboard.press("u")
+        page.get_by_role("button", name=re.compile("^buzzing")).click()
+        page.get_by_role("button", name="Mark the letter .").click()
+        page.get_by_role("button", name="Mark the letter g").click()
+        expect(page.get_by_role("button", name="Mark the letter .")).to_have_attribute("aria-pressed", "false")
+
+    def test_a_question_with_choices_is_written_and_answered(self) -> None:
+        page = self.page()
+        lesson = self.plan(page, "Bee")
+        page.get_by_role("button", name="Next page").click()
+        page.locator("[data-box]").nth(6).click()
+        page.keyboard.press("p")
+        page.get_by_role("radio", name="Choose").click()
+        page.get_by_label("Question").fill("What is it like inside?")
+        page.get_by_label("Answer A", exact=True).fill("dark")
+        page.get_by_label("Answer B", exact=True).fill("bright")
+        page.get_by_label("Why answer B is wrong").fill("It says dark.")
+        page.get_by_role("radio", name="sentence").click()
+        page.get_by_role("button", name="Put the pause point here").click()
+        page.get_by_role("button", name="What is it like inside?").click()
+        page.get_by_role("button", name="See it on the stage").click()
+        self.on_the_stage(page, "It says dark.")
+        link = page.request.post(f"{self.address}/api/lessons/{lesson}/link").json()["url"]
+        self._answer(page, link)
+        page.request.delete(f"{self.address}/api/lessons/{lesson}/link")
+
+    def _answer(self, page: Page, link: str) -> None:
+        token = link.rsplit("/", 1)[1]
+        stage = page.request.get(f"{self.address}/api/student/{token}").json()
+        point = next(one for one in stage["points"] if one["question"] == "What is it like inside?")
+        gate = next(one for one in stage["sheet"]["gates"] if one["shows"] == point["id"])
+        page.goto(f"{link}?at={gate['at'] - 0.4}")
+        page.get_by_role("button", name="Play").click()
+        page.get_by_role("button", name="bright").click(timeout=30_000)
+        expect(page.get_by_text("Not that one. It says dark.")).to_be_visible()
+        expect(page.locator("[data-part]")).to_have_count(0)
+        page.get_by_role("button", name="dark").click()
+        expect(page.get_by_text(re.compile("^Yes"))).to_be_visible()
+        expect(page.locator(f'[data-part="{point["id"]}.strike1"]')).to_be_visible()
+        page.get_by_role("button", name="I am ready, go on").click()
+        expect(page.locator("#turn")).to_be_hidden()
+
+    def test_a_student_finds_the_words(self) -> None:
+        page = self.page()
+        lesson = self.plan(page, "Bee")
+        link = page.request.post(f"{self.address}/api/lessons/{lesson}/link").json()["url"]
+        stage = page.request.get(f"{self.address}/api/student/{link.rsplit('/', 1)[1]}").json()
+        gate = next(one for one in stage["sheet"]["gates"] if one["kind"] == "find the words")
+        view = page.request.get(f"{self.address}/api/lessons/{lesson}").json()["lesson"]
+        span = next(p for p in view["pause_points"] if p["id"] == gate["shows"])["evidence"][0]
+        page.goto(f"{link}?at={gate['at'] - 0.4}")
+        page.get_by_role("button", name="Play").click()
+        page.get_by_role("heading", name="Your turn").wait_for(timeout=30_000)
+        page.get_by_role("button", name="Check it").click()
+        expect(page.get_by_text("Choose the words on the page first.")).to_be_visible()
+        first, last = (int(re.sub(r"\D", "", span[end])) for end in ("first", "last"))
+        for number in range(first, last + 1):
+            page.locator(f'[data-box="a{number}"]').click()
+        page.get_by_role("button", name="Check it").click()
+        expect(page.get_by_text("Yes, you found the words.")).to_be_visible()
+
+    def test_a_card_is_made_and_its_parts_worked_out(self) -> None:
+        page = self.page()
+        self.fresh(page, "The rabbit went hopping over the hill.")
+        page.locator('[data-box="a4"]').click()
+        page.keyboard.press("g")
+        expect(page.get_by_label("Word", exact=True)).to_have_value("hopping")
+        expect(page.get_by_text("hop + p + ing")).to_be_visible()
+        page.get_by_label("Meaning, in plain words").fill("going in small jumps")
+        page.get_by_label("Syllables").focus()
+        self.on_the_stage(page, "going in small jumps")
+        expect(page.get_by_role("navigation", name="The run of the lesson")).to_contain_text("Words")
+        page.get_by_role("button", name="Undo").click()
+        expect(page.get_by_label("Meaning, in plain words")).to_have_value("")
+
+    def test_parts_of_the_run_are_moved_by_key(self) -> None:
+        page = self.page()
+        self.plan(page, "Kite")
+        run = page.get_by_role("navigation", name="The run of the lesson")
+        names = [name.split("\n")[0].strip() for name in run.get_by_role("listitem").all_inner_texts()]
+        run.get_by_role("button", name=re.compile("^Words")).focus()
+        page.keyboard.press("Alt+ArrowLeft")
+        expect(run.get_by_role("listitem").nth(1)).to_contain_text("Words")
+        moved = [name.split("\n")[0].strip() for name in run.get_by_role("listitem").all_inner_texts()]
+        self.assertEqual(sorted(moved), sorted(names))
+        page.get_by_role("button", name="Undo").click()
+        expect(run.get_by_role("listitem").nth(1)).to_contain_text("Purpose")
+
+    def test_a_suggestion_is_taken_with_one_press(self) -> None:
+        page = self.page()
+        self.fresh(page, "Rain on the roof,\nping, ping, ping.\nFar away it is\na quiet thing.")
+        page.keyboard.press("e")
+        column = page.get_by_role("region", name="Suggestions")
+        expect(column).to_contain_text("“thing” rhymes with “ping”.")
+        column.get_by_role("button", name="Mark it: thing.").click()
+        expect(column.get_by_text("taken").first).to_be_visible()
+        expect(page.locator("[data-mark]")).to_have_count(1)
+
+    def test_a_chart_is_added_and_filled(self) -> None:
+        page = self.page()
+        self.fresh(page)
+        page.get_by_role("button", name="Add", exact=True).click()
+        page.get_by_role("menuitem", name="beginning, middle, end").click()
+        page.get_by_label("What is filled into box 1").fill("A bee comes home.")
+        page.get_by_label("Heading of box 2").focus()
+        self.on_the_stage(page, "A bee comes home.")
+
+    def test_a_file_of_word_cards_comes_in(self) -> None:
+        page = self.page()
+        self.fresh(page)
+        page.get_by_role("button", name="Add", exact=True).click()
+        with page.expect_file_chooser() as chooser:
+            page.get_by_role("menuitem", name="Bring in word cards").click()
+        table = b"word,meaning\nhive,where bees live\ncomb,cells of wax\n"
+        chooser.value.set_files({"name": "cards.csv", "mimeType": "text/csv", "buffer": table})
+        run = page.get_by_role("navigation", name="The run of the lesson")
+        expect(run.get_by_role("button", name=re.compile("^Words"))).to_contain_text("2")
+
+
+if __name__ == "__main__":
+    unittest.main()
