@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from functools import partial
 
 from flask import Response
 from flask_openapi.blueprint import APIBlueprint
@@ -13,12 +14,16 @@ from wordtrail.api import answers
 from wordtrail.api.context import answer, context
 from wordtrail.api.takes import LessonPath
 from wordtrail.api.views import lesson_view
+from wordtrail.core.errors import NotFound
+from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.run import run_of
 from wordtrail.core.plan.suggestions.all import suggestions
 from wordtrail.core.speech.word_parts import parts_of, printed_syllables
 from wordtrail.formats.plan_files import brought, plan_file
+from wordtrail.media.print_chart import page_as_pdf
 from wordtrail.store.lessons import change, get_lesson
+from wordtrail.store.pictures import read_picture
 
 routes = APIBlueprint("plan", __name__, url_prefix="/api")
 
@@ -29,6 +34,10 @@ class WordPath(BaseModel):
 
 class PlanFilePath(LessonPath):
     kind: str = Field(pattern="^(marks|questions|cards)$")
+
+
+class ChartPath(LessonPath):
+    chart: str = Field(pattern="^chart[0-9]+$")
 
 
 class PlanFileForm(BaseModel):
@@ -72,6 +81,17 @@ def bring_in(path: PlanFilePath, form: PlanFileForm) -> Response:
         command = brought(lesson, path.kind, data)
         view = lesson_view(session, change(session, where.owner, path.lesson, form.revision, command))
     return answer(view)
+
+
+@routes.get("/lessons/<lesson>/charts/<chart>.pdf")
+def empty_chart(path: ChartPath) -> Response:
+    """An organizer without what is filled in, to print."""
+    layout = typeset(_lesson(path.lesson))
+    page = layout.page_of_sheet(path.chart)
+    if page is None:
+        raise NotFound("chart")
+    data = page_as_pdf(layout, page, partial(read_picture, context().workspace.blobs))
+    return Response(data, mimetype="application/pdf")
 
 
 def _lesson(id: str) -> Lesson:

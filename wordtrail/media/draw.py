@@ -93,6 +93,16 @@ class Painter:
         if only:
             canvas.clipRect(skia.Rect.MakeLTRB(*only), skia.ClipOp.kIntersect, False)
         canvas.clear(argb("white"))
+        self.paint_on(canvas, state, waited)
+        canvas.restore()
+
+    @classmethod
+    def of_layout(cls, layout: Layout, pictures: Pictures | None = None) -> Painter:
+        """A painter of pages on which nothing happens."""
+        return cls(layout, CueSheet(1, layout.name, 0.0, 0.0, (), (), (), (), (), ()), 1 / 16, pictures)
+
+    def paint_on(self, canvas: skia.Canvas, state: StageState, waited: float = 0.0) -> None:
+        """Paint the stage at `state` on any canvas, a page unit long to a unit."""
         page = self.layout.pages[state.page]
         shown = [part for part in page.parts if part.id in state.parts]
         for panel in page.panels:
@@ -125,7 +135,6 @@ class Painter:
         self._dots(canvas, state)
         if state.card in self._cards:
             _card(canvas, self._cards[state.card], waited, state, self.layout)
-        canvas.restore()
 
     def _picture(self, canvas: skia.Canvas, picture: LaidPicture) -> None:
         if picture.file not in self._images and self._pictures:

@@ -1,0 +1,82 @@
+"""The plan's routes: the run, suggestions, files, and students' answers."""
+
+from __future__ import annotations
+
+import io
+import json
+import zipfile
+
+from tests.api.test_api import ApiTest
+from wordtrail.standins.demo_world import install
+
+
+class PlanApiTest(ApiTest):
+    def setUp(self) -> None:
+        super().setUp()
+        install(self.workspace)
+        lessons = self.client.get("/api/lessons").json["lessons"]
+        self.ids = {one["title"]: one["id"] for one in lessons}
+        self.bees = self.client.get(f"/api/lessons/{self.ids['The Bee’s Map']}").json
+
+    def test_the_run_and_what_the_text_offers(self) -> None:
+        plan = self.client.get(f"/api/lessons/{self.bees['id']}/plan").json
+        self.assertEqual([stop["part"] for stop in plan["run"]][:4], ["title", "purpose", "at hand", "word cards"])
+        self.assertTrue(all(one["reason"] for one in plan["suggestions"]))
+        parts = self.client.get("/api/words/hopping/parts").json
+        self.assertEqual([part["text"] for part in parts["parts"]], ["hop", "p", "ing"])
+
+    def test_what_is_taken_away_comes_in_elsewhere_in_one_step(self) -> None:
+        body = {"text": "When a bee finds clover, she dances.", "title": "Another"}
+        other = self.client.post("/api/lessons", json=body).json
+        for kind, ending in (("marks", ".jsonld"), ("questions", ".zip"), ("cards", ".csv")):
+            with self.subTest(kind):
+                file = self.client.get(f"/api/lessons/{self.bees['id']}/plan/{kind}")
+                self.assertIn(ending, file.headers["Content-Disposition"])
+                form = {"file": (io.BytesIO(file.data), f"x{ending}"), "revision": other["revision"]}
+                answer = self.client.post(f"/api/lessons/{other['id']}/plan/{kind}", data=form)
+                self.assertEqual(answer.status_code, 200, answer.text)
+                self.assertEqual(answer.json["revision"], other["revision"] + 1)
+                other = answer.json
+        self.assertEqual(len(other["lesson"]["plan"]["cards"]), 2)
+        self.assertEqual(len(other["lesson"]["pause_points"]), 6)
+        self.assertIn(
+            "clover,", {word["text"] for word in other["lesson"]["passages"][0]["pages"][0]["blocks"][0]["words"]}
+        )
+        self.assertGreater(len(other["lesson"]["marks"]), 0)
+
+    def test_a_damaged_file_changes_nothing(self) -> None:
+        for kind in ("marks", "questions", "cards"):
+            form = {"file": (io.BytesIO(b"\x00\x01 not this"), "x"), "revision": self.bees["revision"]}
+            answer = self.client.post(f"/api/lessons/{self.bees['id']}/plan/{kind}", data=form)
+            self.assert_problem(answer, 422)
+        again = self.client.get(f"/api/lessons/{self.bees['id']}").json
+        self.assertEqual(again["revision"], self.bees["revision"])
+
+    def test_a_stale_revision_is_refused(self) -> None:
+        form = {"file": (io.BytesIO(b"word\nhive\n"), "x.csv"), "revision": self.bees["revision"] + 4}
+        self.assert_problem(self.client.post(f"/api/lessons/{self.bees['id']}/plan/cards", data=form), 409)
+
+    def test_students_are_asked_without_being_told(self) -> None:
+        link = self.client.post(f"/api/lessons/{self.bees['id']}/link").json["url"]
+        token = link.rsplit("/", 1)[1]
+        stage = self.client.get(f"/api/student/{token}").json
+        point = next(one for one in stage["points"] if one["kind"] == "choose")
+        self.assertNotIn("right", json.dumps(point))
+        path = f"/api/student/{token}/points/{point['id']}/check"
+        wrong = self.client.post(path, json={"choices": [0]}).json["verdict"]
+        right = self.client.post(path, json={"choices": [1]}).json["verdict"]
+        self.assertEqual((wrong["right"], right["right"]), (False, True))
+        self.assertIn("one second of shaking", wrong["sentence"])
+        self.assert_problem(self.client.post(f"/api/student/{token}/points/none/check", json={}), 404)
+        self.assert_problem(self.client.post(path, json={"choices": ["x"]}), 422)
+
+    def test_the_empty_chart_is_a_picture_to_print(self) -> None:
+        kite = self.client.get(f"/api/lessons/{self.ids['The Kite on Tanner’s Hill']}").json
+        chart = kite["lesson"]["plan"]["organizers"][0]["id"]
+        picture = self.client.get(f"/api/lessons/{kite['id']}/charts/{chart}.pdf")
+        self.assertEqual((picture.status_code, picture.data[:5]), (200, b"%PDF-"))
+        self.assert_problem(self.client.get(f"/api/lessons/{kite['id']}/charts/chart99.pdf"), 404)
+
+    def test_questions_are_a_package(self) -> None:
+        data = self.client.get(f"/api/lessons/{self.bees['id']}/plan/questions").data
+        self.assertEqual(len(zipfile.ZipFile(io.BytesIO(data)).namelist()), 7)
