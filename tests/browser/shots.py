@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 import tempfile
 from collections.abc import Callable
 from pathlib import Path
@@ -44,6 +45,7 @@ def main() -> None:
         page.locator('[data-box="a34"]').click()
         page.locator('[data-box="a36"]').click(modifiers=["Shift"])
         shot("plan")
+        _plans(page, address, lessons, shot)
         _record(page, rain)
         shot("record")
         page.keyboard.press("r")
@@ -64,9 +66,9 @@ def main() -> None:
         page.get_by_role("button", name="Make the link").click()
         link = page.locator("[data-link]").inner_text().replace(PUBLIC, address)
         shot("share")
-        page.goto(f"{link}?at=25.6")
+        page.goto(f"{link}?at=32.6")
         page.get_by_role("button", name="Play").click()
-        page.get_by_role("heading", name="Your turn").wait_for()
+        page.locator("#turn").wait_for()
         page.wait_for_timeout(4200)
         shot("student")
     print(f"{len(list(FOLDER.glob('*.png')))} pictures in {FOLDER.relative_to(Path.cwd())}")
@@ -94,6 +96,30 @@ def _bring_in(page: Page, address: str, shot: Callable[[str], None]) -> None:
     page.get_by_role("tab", name="As students see it").click()
     page.get_by_role("button", name="Next page").click()
     shot("photo-page")
+
+
+def _plans(page: Page, address: str, lessons: list[dict], shot: Callable[[str], None]) -> None:
+    """A poem's plan, a question on the stage, a chart, a word card, and what a text offers."""
+    kite, rain, bees = (
+        f"{address}/lesson/{next(one['id'] for one in lessons if name in one['title'])}/plan"
+        for name in ("Kite", "Rain", "Bee")
+    )
+    page.goto(rain)
+    page.get_by_role("button", name="cupboard").click()
+    shot("plan-poem")
+    page.goto(kite)
+    page.get_by_role("button", name="Why did Oskar").click()
+    page.get_by_role("button", name="See it on the stage").click()
+    shot("question")
+    page.get_by_role("button", name="Add", exact=True).click()
+    page.get_by_role("menuitem", name="See “How the story goes”").click()
+    shot("organizer")
+    page.goto(bees)
+    page.get_by_role("navigation").get_by_role("button", name=re.compile("^Words")).click()
+    shot("word-card")
+    page.get_by_role("button", name="Back to the text").click()
+    page.get_by_role("button", name="Suggestions").click()
+    shot("suggestions")
 
 
 def _record(page: Page, lesson: str) -> None:

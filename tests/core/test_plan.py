@@ -19,6 +19,7 @@ from wordtrail.core.lesson.plan_commands import (
     MakeCard,
     MakeOrganizer,
     OrderCards,
+    PointElsewhere,
     RemoveOrganizer,
     RemoveReading,
     SetLegend,
@@ -157,6 +158,12 @@ class CommandTest(unittest.TestCase):
             TakeOver(legend, Opening(purpose="To see.", sight_words=("a",)), planned().plan.closing, (filled,)),
         )
         self.assertEqual([one.id for one in made.legend], ["who", "evidence", "new-word"])
+        elsewhere = (
+            PointElsewhere(0.1, PauseKind.TALK, "What now?", 9),
+            PointElsewhere(0.5, PauseKind.CHOOSE, "Which?", 9),
+        )
+        pointed = apply(lesson(), TakeOver(legend, Opening(), planned().plan.closing, (), (), elsewhere))
+        self.assertEqual([(p.after, p.question) for p in pointed.pause_points], [("a9", "What now?")])
         self.assertEqual((made.plan.opening.purpose, made.plan.opening.sight_words), ("To see.", ()))
         self.assertTrue(all(not box.text and box.quote is None for box in made.plan.organizers[0].boxes))
 

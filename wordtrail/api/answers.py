@@ -284,6 +284,7 @@ class StudentStage(BaseModel):
     simulated_narrator: bool
     points: list[StudentPoint]
     charts: list[str]
+    look_back: str
 
 
 class NewTake(BaseModel):

@@ -58,6 +58,7 @@ def student_stage(path: TokenPath) -> Response:
             sheet=show.sheet,
             simulated_narrator=simulated,
             points=[_point(point) for point in show.lesson.pause_points],
+            look_back=show.lesson.plan.opening.look_back,
             charts=[chart.id for chart in show.lesson.plan.organizers if chart.at_hand],
         )
     )

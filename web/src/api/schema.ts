@@ -553,6 +553,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lessons/{lesson}/charts/{chart}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** An organizer without what is filled in, to print. */
+        get: operations["plan_empty_chart_lessons__lesson__charts__chart__pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/takes/{take}/sound": {
         parameters: {
             query?: never;
@@ -3088,6 +3105,20 @@ export interface components {
             kind: "place picture";
         };
         /**
+         * PointElsewhere
+         * @description A pause point of another lesson: where it stands (share of its words, 0 to 1), what students do and for
+         *     how long, and its question.
+         */
+        PointElsewhere: {
+            /** Share */
+            share: number;
+            do: components["schemas"]["PauseKind"];
+            /** Question */
+            question: string;
+            /** Think Seconds */
+            think_seconds: number;
+        };
+        /**
          * PutBack
          * @description A loose end's mark goes on the words from `first` to `last`; its pause point after `last`.
          */
@@ -3466,7 +3497,8 @@ export interface components {
         /**
          * TakeOver
          * @description What makes sense of another lesson's plan: its legend, opening, closing and organizers (emptied of what
-         *     belongs to its text), and its pause points' kinds and questions at the same share of the way.
+         *     belongs to its text), and pause points of kinds that need nothing of the text, at the end of the paragraph
+         *     that is at the same share of the way.
          */
         TakeOver: {
             /** Legend */
@@ -3480,6 +3512,11 @@ export interface components {
              * @default []
              */
             order: components["schemas"]["Part"][];
+            /**
+             * Points
+             * @default []
+             */
+            points: components["schemas"]["PointElsewhere"][];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -4325,6 +4362,8 @@ export interface components {
             points: components["schemas"]["StudentPoint"][];
             /** Charts */
             charts: string[];
+            /** Look Back */
+            look_back: string;
         };
         /**
          * StudentPoint
@@ -5615,6 +5654,29 @@ export interface operations {
                     "application/json": components["schemas"]["LessonView"];
                 };
             };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    plan_empty_chart_lessons__lesson__charts__chart__pdf_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+                chart: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
             /** @description Unprocessable Entity */
             422: {
                 headers: {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Pause, Play } from '@lucide/vue'
+import { useLocalStorage } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { ask, client, Problem, type Schemas } from '@/api/client'
 import { useKeys } from '@/parts/keys'
@@ -37,10 +38,17 @@ onMounted(async () => {
     document.title = `${stage.value.title} · Word Trail`
     const at = Number(new URLSearchParams(window.location.search).get('at'))
     if (Number.isFinite(at) && at > 0) player.seek(at)
+    else if (day.value.at > 0) player.seek(day.value.at)
   } catch (fault) {
     problem.value = Problem.of(fault)
   }
 })
+/** Where "enough for today" was said, kept on this device: the next day begins there, with a look back. */
+const day = useLocalStorage(`word-trail-day-${props.token}`, { at: 0, question: '' })
+watch(gate, (now) => {
+  if (now?.kind === 'stop for today') day.value = { at: now.at + 0.01, question: now.question }
+})
+
 /** Words that are picked on the page at a pause point that asks for them. */
 const picked = ref<string[]>([])
 const pickedSet = computed(() => new Set(picked.value))
@@ -119,6 +127,19 @@ useKeys({
           {{ player.fault.value }} Load this page again.
         </p>
       </main>
+      <p
+        v-if="day.at && !gate && !player.playing.value && Math.abs(player.time.value - day.at) < 0.1"
+        class="flex items-center gap-4 border-t border-lake bg-lake-pale px-8 py-3"
+      >
+        <strong class="text-lake">Last time</strong> {{ stage.look_back || 'You stopped here.' }}
+        <button
+          class="button ml-auto"
+          type="button"
+          @click="((day = { at: 0, question: '' }), player.seek(0))"
+        >
+          Begin from the start
+        </button>
+      </p>
       <YourTurn
         v-if="gate"
         :key="gate.pause"

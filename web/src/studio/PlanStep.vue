@@ -457,7 +457,14 @@ useKeys({
     <div v-else class="flex min-h-0 flex-1 gap-5">
       <div class="flex min-w-0 flex-1 items-start">
         <div class="sheet aspect-video max-h-full w-full overflow-hidden">
-          <StagePage :layout="stage.layout" :state="state" label="The stage at this point" />
+          <StagePage
+            :layout="stage.layout"
+            :state="state"
+            :choosable="!!point"
+            :chosen="chosen.ids.value"
+            label="The stage at this point"
+            @choose="choose"
+          />
         </div>
       </div>
       <section class="w-[340px] shrink-0 overflow-y-auto pr-1" aria-label="What stands here">
@@ -473,6 +480,7 @@ useKeys({
         />
         <OrganizerEditor
           v-else-if="chart"
+          :id="lesson.id.value"
           :chart="chart"
           :lesson="document"
           @keep="(organizer) => send({ kind: 'keep organizer', organizer })"

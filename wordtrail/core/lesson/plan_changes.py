@@ -53,6 +53,9 @@ from wordtrail.core.text.bare import bare
 MOST_CARDS, MOST_ORGANIZERS, MOST_READINGS, MOST_MEANINGS = 40, 12, 9, 10
 MOST_INK_POINTS = 4000
 
+FREE_OF_TEXT = (PauseKind.THINK, PauseKind.TALK, PauseKind.WRITE, PauseKind.SIGN, PauseKind.DAY)
+"""Kinds of pause points that need no words or picture of the text."""
+
 
 def apply_to_plan(lesson: Lesson, command: PlanCommand) -> Lesson:
     """The lesson after a command on its plan. Raises LessonError."""
@@ -443,6 +446,12 @@ def _taken_over(lesson: Lesson, command: TakeOver) -> Lesson:
     for organizer in command.organizers:
         empty = tuple(replace(box, text="", quote=None, pause="") for box in organizer.boxes)
         lesson = _with_organizer(lesson, replace(organizer, id="", boxes=empty))
+    for point in command.points:
+        if point.do in FREE_OF_TEXT and lesson.words:
+            share = within(point.share, 0.0, 1.0, "The place of a pause point")
+            word = lesson.words[min(len(lesson.words) - 1, int(share * len(lesson.words)))].id
+            made = PausePoint("", word, point.question, point.think_seconds, point.do)
+            lesson = _with_point(lesson, KeepPoint(made, Reach.PARAGRAPH))
     return lesson
 
 

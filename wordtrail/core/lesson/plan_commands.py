@@ -11,7 +11,7 @@ from typing import Literal
 
 from wordtrail.core.marks.model import Mark, Meaning, Stroke
 from wordtrail.core.plan.cards import WordCard
-from wordtrail.core.plan.model import PausePoint, Reach, Reading
+from wordtrail.core.plan.model import PauseKind, PausePoint, Reach, Reading
 from wordtrail.core.plan.opening import Closing, Opening, Part
 from wordtrail.core.plan.organizers import Organizer, Shape
 
@@ -160,15 +160,28 @@ class SetOrder:
 
 
 @dataclass(frozen=True, slots=True)
+class PointElsewhere:
+    """A pause point of another lesson: where it stands (share of its words, 0 to 1), what students do and for
+    how long, and its question."""
+
+    share: float
+    do: PauseKind
+    question: str
+    think_seconds: float
+
+
+@dataclass(frozen=True, slots=True)
 class TakeOver:
     """What makes sense of another lesson's plan: its legend, opening, closing and organizers (emptied of what
-    belongs to its text), and its pause points' kinds and questions at the same share of the way."""
+    belongs to its text), and pause points of kinds that need nothing of the text, at the end of the paragraph
+    that is at the same share of the way."""
 
     legend: tuple[Meaning, ...]
     opening: Opening
     closing: Closing
     organizers: tuple[Organizer, ...]
     order: tuple[Part, ...] = ()
+    points: tuple[PointElsewhere, ...] = ()
     kind: Literal["take over"] = "take over"
 
 

@@ -10,6 +10,15 @@ const id = useId()
 
 const keep = (part: Partial<Schemas['Mark']>) => emit('keep', { ...props.mark, ...part })
 const value = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement).value
+const pictures = computed(() =>
+  props.lesson.passages.flatMap((p) => p.pages.flatMap((q) => q.blocks.filter((block) => block.picture))),
+)
+/** "block/region", or empty for a mark on the words. */
+const place = computed(() => (props.mark.picture ? `${props.mark.picture}/${props.mark.region}` : ''))
+function put(at: string) {
+  const [picture = '', region = ''] = at.split('/')
+  keep({ picture, region })
+}
 const oneWord = computed(() => props.mark.first === props.mark.last)
 const letters = computed(() => [...props.printed])
 const cuts = computed(() => new Set(props.mark.cuts ?? []))
@@ -108,6 +117,21 @@ const isIn = (at: number) =>
       :value="mark.text"
       @change="keep({ text: value($event) })"
     />
+    <select
+      v-if="pictures.length"
+      class="field"
+      aria-label="Where it is drawn"
+      :value="place"
+      @change="put(value($event))"
+    >
+      <option value="">on the words</option>
+      <template v-for="block in pictures" :key="block.id">
+        <option :value="`${block.id}/`">around the picture{{ block.text ? ` “${block.text}”` : '' }}</option>
+        <option v-for="region in block.picture!.regions" :key="region.id" :value="`${block.id}/${region.id}`">
+          on {{ region.name }}
+        </option>
+      </template>
+    </select>
     <select
       v-if="mark.kind === 'symbol'"
       class="field"

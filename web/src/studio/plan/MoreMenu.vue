@@ -51,6 +51,19 @@ const SHAPES: { shape: Schemas['Shape']; name: string; columns?: number; rows?: 
 const shelf = useQuery({ queryKey: ['shelf'], queryFn: () => ask(client.GET('/api/lessons')) })
 const others = computed(() => (shelf.data.value?.lessons ?? []).filter((one) => one.id !== props.id))
 
+/** Where the pause points of another lesson stand, as shares of its words. */
+function elsewhere(lesson: Schemas['Lesson']) {
+  const ids = lesson.passages.flatMap((p) =>
+    p.pages.flatMap((q) => q.blocks.flatMap((b) => b.words.map((w) => w.id))),
+  )
+  return (lesson.pause_points ?? []).map((point) => ({
+    share: point.after ? ids.indexOf(point.after) / ids.length : 1,
+    do: point.kind ?? 'think',
+    question: point.question,
+    think_seconds: point.think_seconds,
+  }))
+}
+
 async function takeOver(id: string) {
   const { lesson } = await ask(client.GET('/api/lessons/{lesson}', { params: { path: { lesson: id } } }))
   await props.send({
@@ -60,6 +73,7 @@ async function takeOver(id: string) {
     closing: lesson.plan?.closing ?? {},
     organizers: lesson.plan?.organizers ?? [],
     order: lesson.plan?.order ?? [],
+    points: elsewhere(lesson),
   })
 }
 </script>
