@@ -189,6 +189,18 @@ class MomentTest(unittest.TestCase):
         drawing, sheet = self.drawing(Mark("", MarkKind.BOX, "a3", "a3", "evidence", moment=Moment.TALK))
         self.assertAlmostEqual(drawing.start, sheet.lights[8].end, places=3)
 
+    def test_a_mark_is_not_broken_off_where_the_lesson_stops(self) -> None:
+        made = apply(lesson(), KeepPoint(PausePoint("", "a9", "Why?", 4)))
+        mark = Mark("", MarkKind.CIRCLE, "a6", "a9", "evidence", moment=Moment.TALK)
+        drawing, sheet = self.drawing(mark, made=made)
+        (gate,) = sheet.gates
+        self.assertEqual(drawing.gate, gate.pause)
+        shares = [
+            next((m.progress for m in state_at(sheet, gate.at, gate.pause, waited).marks), None)
+            for waited in (0.2, 2.0, 3.9)
+        ]
+        self.assertEqual(shares, [None, 1.0, 1.0])
+
     def test_a_mark_that_is_there_from_the_start(self) -> None:
         _, sheet = self.drawing(Mark("", MarkKind.BOX, "a3", "a3", "evidence", moment=Moment.START))
         self.assertEqual([(mark.mark, mark.progress) for mark in state_at(sheet, 0).marks], [("mark1", 1.0)])

@@ -151,9 +151,11 @@ class Guide(BaseModel):
 
 class TrailView(BaseModel):
     """A take's trail with what was mended by hand, what wants a listen, and what is kept of the take.
-    `walks` are the visits that were read on one after another, in a line."""
+    `walks` are the visits that were read on one after another, in a line; `script` are all words that may be
+    read aloud, in the order of the lesson."""
 
     trail: Trail
+    script: list[str]
     walks: list[Walk]
     checks: list[Check]
     figures: Figures

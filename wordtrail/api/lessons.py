@@ -176,12 +176,14 @@ def trail(path: LessonPath, query: TakeQuery) -> Response:
     mends = [mend for mend in lesson.mends if mend.take == take.id]
     by_hand = next((trim for trim in lesson.trims if trim.take == take.id), None)
     shown = current_trail(lesson, take.id, found)
+    words = script(lesson)
     start, end = trimmed_ends(found.sound_start, found.sound_end, found.seconds)
     return answer(
         answers.TrailView(
             trail=shown,
-            walks=list(walks(shown, {word.id: place for place, word in enumerate(script(lesson))})),
-            checks=list(places_to_check(shown, {word.id: word.text for word in script(lesson)})),
+            script=[word.id for word in words],
+            walks=list(walks(shown, {word.id: place for place, word in enumerate(words)})),
+            checks=list(places_to_check(shown, {word.id: word.text for word in words})),
             figures=figures(shown, [word.id for word in lesson.words]),
             trim_start=by_hand.start if by_hand else start,
             trim_end=by_hand.end if by_hand else end,

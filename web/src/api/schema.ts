@@ -3795,10 +3795,13 @@ export interface components {
         /**
          * TrailView
          * @description A take's trail with what was mended by hand, what wants a listen, and what is kept of the take.
-         *     `walks` are the visits that were read on one after another, in a line.
+         *     `walks` are the visits that were read on one after another, in a line; `script` are all words that may be
+         *     read aloud, in the order of the lesson.
          */
         TrailView: {
             trail: components["schemas"]["Trail"];
+            /** Script */
+            script: string[];
             /** Walks */
             walks: components["schemas"]["Walk"][];
             /** Checks */

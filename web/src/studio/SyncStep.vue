@@ -207,13 +207,7 @@ useKeys({
     class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_300px] gap-5"
   >
     <div class="flex min-h-0 flex-col">
-      <TrailMap
-        class="mb-2"
-        :stage="stage"
-        :view="trail.data.value"
-        :time="player.time.value"
-        @seek="player.seek"
-      />
+      <TrailMap class="mb-2" :view="trail.data.value" :time="player.time.value" @seek="player.seek" />
       <TabGroup as="div" class="flex min-h-0 flex-1 flex-col">
         <TabList class="mb-2 flex gap-1 text-[14px]">
           <Tab v-for="name in ['By line', 'On the stage']" :key="name" v-slot="{ selected }" as="template">

@@ -5,16 +5,14 @@ import type { Schemas } from '@/api/client'
 import { clock } from '@/parts/words'
 import { trailMap } from './trailMap'
 
-const props = defineProps<{ stage: Schemas['Stage']; view: Schemas['TrailView']; time: number }>()
+const props = defineProps<{ view: Schemas['TrailView']; time: number }>()
 const emit = defineEmits<{ seek: [at: number] }>()
 
 const HEIGHT = 64
 const EDGE = 7
 const holder = ref<HTMLElement>()
 const { width } = useElementSize(holder)
-const order = computed(
-  () => new Map(props.stage.layout.pages.flatMap((page) => page.boxes).map((box, i) => [box.word, i])),
-)
+const order = computed(() => new Map(props.view.script.map((word, i) => [word, i])))
 const map = computed(() => trailMap(props.view, order.value))
 const x = (at: number) => (at / map.value.seconds) * width.value
 const y = (place: number) => EDGE + place * (HEIGHT - 2 * EDGE)

@@ -53,7 +53,7 @@ export function rowsOf(
   }
   let line = ''
   const setsOut = new Set(view.walks.map((walk) => walk.first))
-  const order = new Map(stage.layout.pages.flatMap((page) => page.boxes).map((box, i) => [box.word, i]))
+  const order = new Map(view.script.map((word, i) => [word, i]))
   trail.visits.forEach((visit, index) => {
     const here = lineOf(visit)
     const last = rows[rows.length - 1]

@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from itertools import groupby, pairwise
 
-from wordtrail.core.cues.drawings import Heard, drawings
+from wordtrail.core.cues.drawings import Heard, drawings, undisturbed
 from wordtrail.core.cues.gates import ended_at_gates, stops
 from wordtrail.core.cues.model import Caption, CueSheet, Light, PageTurn
 from wordtrail.core.cues.passes import Passes
@@ -78,7 +78,7 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
         title_until=edits.lead,
         pages=_page_turns(lesson, lights, layout, page_of, edits.lead, opening),
         lights=ended_at_gates(lights, stopping.gates),
-        drawings=drawings(lesson, heard, thinking),
+        drawings=undisturbed(lesson, drawings(lesson, heard, thinking), stopping.gates),
         gates=stopping.gates,
         captions=_captions(words, lights, asides),
         sentences=_sentence_starts(sentence, lights),

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from wordtrail.core.cues.model import Drawing, Light
+from wordtrail.core.cues.model import Drawing, Gate, Light
 from wordtrail.core.cues.passes import Passes
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark, Moment
@@ -18,6 +18,9 @@ IN_TALK = 1.1
 
 AT_A_GATE = 1.0
 """Seconds over which a mark is drawn at a pause point."""
+
+BEFORE_DRAWING = 0.3
+"""Seconds that a mark waits when it is drawn because the lesson stopped."""
 
 TALK_BEGINS = 0.3
 """Seconds by which talk may seem to begin before the word before it has ended."""
@@ -58,6 +61,21 @@ def drawings(lesson: Lesson, heard: Heard, thinking: Mapping[str, float]) -> tup
     for (start, end), marks in talked.items():
         found += _shared(marks, start, end)
     return tuple(sorted(found, key=lambda one: (bool(one.gate), one.start)))
+
+
+def undisturbed(lesson: Lesson, drawn: Sequence[Drawing], gates: Sequence[Gate]) -> tuple[Drawing, ...]:
+    """Drawings that no gate breaks off: a mark of the talk that would be drawn just where the lesson stops is
+    drawn while it stands there."""
+    talked = {mark.id for mark in lesson.marks if mark.moment is Moment.TALK}
+    result = []
+    for one in drawn:
+        stops = (g for g in gates if one.start - BEFORE_DRAWING <= g.at < one.end)
+        gate = next(stops, None) if one.mark in talked and not one.gate else None
+        if gate:
+            length = min(one.end - one.start, max(gate.hold - BEFORE_DRAWING, SHORTEST_DRAWING))
+            one = Drawing(one.mark, BEFORE_DRAWING, round(BEFORE_DRAWING + length, 4), gate.pause)
+        result.append(one)
+    return tuple(sorted(result, key=lambda one: (bool(one.gate), one.start)))
 
 
 def marks_at(lesson: Lesson, point: str) -> int:
