@@ -77,6 +77,16 @@ class PlanApiTest(ApiTest):
         self.assertEqual((picture.status_code, picture.data[:5]), (200, b"%PDF-"))
         self.assert_problem(self.client.get(f"/api/lessons/{kite['id']}/charts/chart99.pdf"), 404)
 
+    def test_words_alone_are_a_lesson_with_every_screen(self) -> None:
+        made = self.client.post("/api/lessons/from-words", json={"words": "hop, hopping", "title": "Hop"})
+        self.assertEqual(made.status_code, 201, made.text)
+        lesson = made.json["id"]
+        for path in ("", "/stage", "/plan", "/text", "/guide"):
+            answer = self.client.get(f"/api/lessons/{lesson}{path}")
+            self.assertEqual(answer.status_code, 200, (path, answer.text[:200]))
+        self.assertIn("2 word cards", made.json["path"][0]["note"])
+        self.assert_problem(self.client.post("/api/lessons/from-words", json={"words": " "}), 422)
+
     def test_questions_are_a_package(self) -> None:
         data = self.client.get(f"/api/lessons/{self.bees['id']}/plan/questions").data
         self.assertEqual(len(zipfile.ZipFile(io.BytesIO(data)).namelist()), 7)

@@ -5,7 +5,8 @@ from __future__ import annotations
 import unittest
 from dataclasses import replace
 
-from tests.worlds import lesson, planned
+from tests.worlds import TAKE, lesson, planned
+from wordtrail.core.cues.compile import compile_cues, edit_list_of
 from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.commands import RemovePausePoint, SetText, apply
@@ -30,6 +31,7 @@ from wordtrail.core.lesson.plan_commands import (
 )
 from wordtrail.core.lesson.run import run_of
 from wordtrail.core.lesson.sheets import as_put, has_page, run_sheets, script, sheets
+from wordtrail.core.lesson.word_list import lesson_of_words
 from wordtrail.core.marks.legends import TextKind, text_kind
 from wordtrail.core.marks.model import FIRST_LEGEND, Line, Mark, MarkKind, Meaning, Moment
 from wordtrail.core.plan.cards import Shown, WordCard
@@ -37,6 +39,7 @@ from wordtrail.core.plan.model import Choice, PauseKind, PausePoint, Reach, Read
 from wordtrail.core.plan.opening import Opening, Part, run_order
 from wordtrail.core.plan.organizers import Box, Shape, organizer_of
 from wordtrail.core.text.intake import passage_from_text
+from wordtrail.core.trail.model import Trail, Visit
 from wordtrail.standins.passages import BEES_MAP, BOAT, KITE, RAIN
 
 
@@ -261,6 +264,27 @@ class LegendTest(unittest.TestCase):
         }
         for text, kind in wanted.items():
             self.assertIs(text_kind(passage_from_text(text)), kind)
+
+
+class WordListTest(unittest.TestCase):
+    def test_words_alone_are_a_lesson(self) -> None:
+        made = lesson_of_words("hop, hopping, under the hill, hop", "Hop")
+        self.assertEqual([card.word for card in made.plan.cards], ["hop", "hopping", "under the hill"])
+        self.assertEqual([word.text for word in script(made)], ["hop", "hopping", "under", "the", "hill"])
+        layout = typeset(made)
+        self.assertEqual([page.sheet for page in layout.pages], ["", "card1", "card2", "card3"])
+        self.assertEqual([stop.part for stop in run_of(made)][:2], ["title", "word cards"])
+        words = [word.id for word in script(made)]
+        visits = tuple(Visit(word, 1.0 + n, 1.5 + n) for n, word in enumerate(words))
+        trails = {TAKE: Trail(visits, seconds=8, sound_start=1, sound_end=7)}
+        spoken = replace(apply(made, KeepPoint(PausePoint("", "", "Which do you like?", 3))), chosen_take=TAKE)
+        sheet = compile_cues(spoken, trails, typeset(spoken), edit_list_of(spoken, trails))
+        self.assertEqual([light.word for light in sheet.lights], words)
+        self.assertEqual([gate.shows for gate in sheet.gates], [spoken.pause_points[0].id])
+
+    def test_an_empty_list_says_what_to_do(self) -> None:
+        with self.assertRaisesRegex(LessonError, "no words"):
+            lesson_of_words(" , ,")
 
 
 class OrganizerTest(unittest.TestCase):

@@ -58,6 +58,14 @@ class TextDraft(BaseModel):
     unit: str = Field(default="", max_length=200)
 
 
+class WordList(BaseModel):
+    """Words, parted by commas, line feeds or spaces, of which a lesson is made."""
+
+    words: str = Field(max_length=4000)
+    title: str = Field(default="", max_length=300)
+    unit: str = Field(default="", max_length=200)
+
+
 class Preview(BaseModel):
     layout: Layout
     words: int

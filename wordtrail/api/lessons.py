@@ -16,6 +16,7 @@ from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.commands import ChooseTake
 from wordtrail.core.lesson.model import USUAL_RATE, Lesson
 from wordtrail.core.lesson.sheets import script
+from wordtrail.core.lesson.word_list import lesson_of_words
 from wordtrail.core.marks.legends import legend_for
 from wordtrail.core.pace.guide import pace_guide
 from wordtrail.core.text.intake import passage_from_text
@@ -92,6 +93,16 @@ def make_lesson(body: answers.TextDraft) -> Response:
     with where.database.session() as session:
         kept = add_lesson(session, where.owner, Lesson((passage,), legend=legend_for(passage)), body.unit.strip())
         view = lesson_view(session, kept)
+    return answer(view, 201)
+
+
+@routes.post("/lessons/from-words", responses={201: answers.LessonView})
+def make_word_lesson(body: answers.WordList) -> Response:
+    """A new lesson of words alone."""
+    where = context().workspace
+    lesson = lesson_of_words(body.words, body.title)
+    with where.database.session() as session:
+        view = lesson_view(session, add_lesson(session, where.owner, lesson, body.unit.strip()))
     return answer(view, 201)
 
 

@@ -39,6 +39,24 @@ async function makeFromFiles() {
   }
 }
 
+const words = ref('')
+const ofWords = ref(false)
+/** A lesson of word cards alone, with no passage. */
+async function makeOfWords() {
+  busy.value = true
+  problem.value = undefined
+  try {
+    const body = { words: words.value, title: draft.value.title, unit: '' }
+    const made = await ask(client.POST('/api/lessons/from-words', { body }))
+    queries.removeQueries({ queryKey: ['shelf'] })
+    await router.push({ name: 'plan', params: { id: made.id } })
+  } catch (fault) {
+    problem.value = Problem.of(fault)
+  } finally {
+    busy.value = false
+  }
+}
+
 async function make() {
   busy.value = true
   problem.value = undefined
@@ -61,6 +79,7 @@ async function make() {
       <RouterLink :to="{ name: 'shelf' }" aria-label="Word Trail, to your shelf"><BrandMark /></RouterLink>
       <h1 class="text-[18px] font-bold">A new lesson</h1>
       <span class="ml-auto text-quiet">{{ draft.text.trim() ? 'Kept on this computer' : '' }}</span>
+      <button v-if="!ofWords" class="button" type="button" @click="ofWords = true">Words alone, no passage</button>
       <button
         v-if="bringing.items.value.length"
         class="button button-main"
@@ -80,6 +99,21 @@ async function make() {
         Keep it and go to Plan
       </button>
     </header>
+    <form
+      v-if="ofWords"
+      class="sheet flex items-end gap-3 px-4 py-3"
+      @submit.prevent="makeOfWords"
+      @keydown.esc="ofWords = false"
+    >
+      <label class="min-w-0 flex-1">
+        <span class="label">Words, with commas between</span>
+        <input v-model="words" class="field w-full" placeholder="hop, hopping, rainbow, under the hill" />
+      </label>
+      <button class="button button-main" type="submit" :disabled="busy || !words.trim()">
+        Make a lesson of these words
+      </button>
+      <button class="button" type="button" @click="ofWords = false">Cancel</button>
+    </form>
     <ProblemNote v-if="problem" :problem="problem" @dismiss="problem = undefined" />
     <PassageForm v-model="draft" :from-files="bringing.items.value.length" @files="bringing.add($event)">
       <BringIn :bringing="bringing" />

@@ -181,7 +181,7 @@ class _Stops:
         page = self.layout.page_of_sheet(point.id)
         if point.kind is PauseKind.TURN:
             page = next((n for n, one in enumerate(self.layout.pages) if one.id.split(".")[0] == point.turn_to), None)
-        word = point.after or self.lesson.words[-1].id
+        word = point.after or next((one.id for one in reversed(self.lesson.words)), "")
         return Gate(
             point.id, round(at, 4), round(think, 3), word, point.question, point.kind.value, point.id,
             -1 if page is None else page,

@@ -54,7 +54,7 @@ def typeset(lesson: Lesson, stage: Stage = WIDE) -> Layout:
     end_cards = tuple(
         laid_card(point, *places[lesson.words[-1].id], stage, lesson.look)
         for point in lesson.pause_points
-        if not point.after and not has_page(point)
+        if not point.after and not has_page(point) and lesson.words
     )
     marks = laid_marks(lesson.marks, ground)
     return Layout(stage.name, stage.width, stage.height, pages, marks, (*cards, *end_cards))

@@ -91,12 +91,17 @@ def _text(lesson: Lesson) -> Waypoint:
         return Waypoint(Step.TEXT, True, f"{count} loose end{'s' if count > 1 else ''}", attention=True)
     if wrong:
         return Waypoint(Step.TEXT, True, f"{wrong} word{'s' if wrong != 1 else ''} to check", attention=True)
+    if not words:
+        cards = len(lesson.plan.cards)
+        return Waypoint(Step.TEXT, True, f"{cards} word card{'s' if cards != 1 else ''}, no passage")
     return Waypoint(Step.TEXT, True, f"{words:,} word{'s' if words != 1 else ''}")
 
 
 def _plan(lesson: Lesson) -> Waypoint:
     points, marks = len(lesson.pause_points), len(lesson.marks)
-    parts = [f"{points} pause point{'s' if points != 1 else ''}"] if points else []
+    cards = len(lesson.plan.cards)
+    parts = [f"{cards} word card{'s' if cards != 1 else ''}"] if cards and not lesson.words else []
+    parts += [f"{points} pause point{'s' if points != 1 else ''}"] if points else []
     parts += [f"{marks} mark{'s' if marks != 1 else ''}"] if marks else []
     return Waypoint(Step.PLAN, bool(parts), ", ".join(parts) or "nothing planned yet")
 

@@ -78,10 +78,10 @@ ON_THE_TEXT = (PauseKind.FIND, PauseKind.ECHO, PauseKind.ALONE, PauseKind.TOGETH
 
 def has_page(point: PausePoint) -> bool:
     """Whether a pause point is shown on a page of its own, side by side with its evidence, rather than as a
-    signpost beside its line."""
+    signpost beside its line. Questions at the end have no line."""
     if point.kind in ON_A_PAGE or point.organizer:
         return True
-    return bool(point.evidence) and point.kind not in ON_THE_TEXT
+    return (bool(point.evidence) or not point.after) and point.kind not in ON_THE_TEXT
 
 
 def sheets(lesson: Lesson) -> tuple[Sheet, ...]:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from itertools import pairwise
+from itertools import pairwise, zip_longest
 
 from wordtrail.core.plan.cards import PartRole
 from wordtrail.core.plan.suggestions.model import Detector, Offer, Suggestion, found, lines, sentences
@@ -167,7 +167,7 @@ def places_to_stop(passage: Passage) -> list[Suggestion]:
     since = 0
     aside = (BlockKind.PICTURE, BlockKind.CAPTION, BlockKind.FOOTNOTE, BlockKind.GLOSSARY_ENTRY)
     blocks = [block for block in passage.blocks if block.kind not in aside and block.words]
-    for block, following in zip(blocks, [*blocks[1:], None], strict=True):
+    for block, following in zip_longest(blocks, blocks[1:]):
         since += len(block.words)
         if block.kind in (BlockKind.HEADING, BlockKind.SUBHEADING):
             continue
