@@ -173,6 +173,7 @@ class PlanStepTest(unittest.TestCase):
         page = self.page()
         self.plan(page, "Kite")
         run = page.get_by_role("navigation", name="The run of the lesson")
+        expect(run.get_by_role("listitem")).to_have_count(5)
         names = [name.split("\n")[0].strip() for name in run.get_by_role("listitem").all_inner_texts()]
         run.get_by_role("button", name=re.compile("^Words")).focus()
         page.keyboard.press("Alt+ArrowLeft")
@@ -191,6 +192,8 @@ class PlanStepTest(unittest.TestCase):
         column.get_by_role("button", name="Mark it: thing.").click()
         expect(column.get_by_text("taken").first).to_be_visible()
         expect(page.locator("[data-mark]")).to_have_count(1)
+        page.keyboard.press("t")
+        expect(column.get_by_text("taken")).to_have_count(2)
 
     def test_a_chart_is_added_and_filled(self) -> None:
         page = self.page()

@@ -242,6 +242,23 @@ class MomentTest(unittest.TestCase):
         self.assertTrue(again.start < sheet.gates[0].at < sheet.lights[len(words) + 5].start)
 
 
+class ReadingTest(unittest.TestCase):
+    def test_what_a_reading_is_for_is_shown_when_it_begins(self) -> None:
+        made = lesson()
+        for name, purpose in (("One", "for the story"), ("Two", "for the words")):
+            made = apply(made, KeepReading(Reading("", name, purpose)))
+        words = [word.id for word in made.words]
+        sheet = sheet_of(made, read([*words, *words]))
+        one, two = sheet.gates
+        self.assertEqual((one.question, two.question), ("for the story", "for the words"))
+        again = sheet.lights[len(words)]
+        self.assertTrue(sheet.lights[len(words) - 1].start < two.at < again.start)
+        once = sheet_of(made, read(words))
+        self.assertEqual([gate.question for gate in once.gates], ["for the story"])
+        said = [word.text for word in script(made)]
+        self.assertEqual((said[:3], said[-3:]), (["for", "the", "story"], ["for", "the", "words"]))
+
+
 class ShapeTest(unittest.TestCase):
     def test_a_mark_sits_on_the_letters_that_are_meant(self) -> None:
         made = apply(lesson(), KeepMark(Mark("", MarkKind.UNDERLINE, "a5", "a5", "evidence", skip=2, drop=1)))

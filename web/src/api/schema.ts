@@ -73,6 +73,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lessons/from-words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A new lesson of words alone. */
+        post: operations["lessons_make_word_lesson_lessons_from_words_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons/{lesson}": {
         parameters: {
             query?: never;
@@ -2470,6 +2487,24 @@ export interface components {
             role: components["schemas"]["PartRole"];
         };
         /**
+         * WordList
+         * @description Words, parted by commas, line feeds or spaces, of which a lesson is made.
+         */
+        WordList: {
+            /** Words */
+            words: string;
+            /**
+             * Title
+             * @default
+             */
+            title: string;
+            /**
+             * Unit
+             * @default
+             */
+            unit: string;
+        };
+        /**
          * Change
          * @description A command for the lesson as it was at `revision`.
          */
@@ -4631,6 +4666,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Preview"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    lessons_make_word_lesson_lessons_from_words_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WordList"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonView"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -79,7 +79,9 @@ async function make() {
       <RouterLink :to="{ name: 'shelf' }" aria-label="Word Trail, to your shelf"><BrandMark /></RouterLink>
       <h1 class="text-[18px] font-bold">A new lesson</h1>
       <span class="ml-auto text-quiet">{{ draft.text.trim() ? 'Kept on this computer' : '' }}</span>
-      <button v-if="!ofWords" class="button" type="button" @click="ofWords = true">Words alone, no passage</button>
+      <button v-if="!ofWords" class="button" type="button" @click="ofWords = true">
+        Words alone, no passage
+      </button>
       <button
         v-if="bringing.items.value.length"
         class="button button-main"

@@ -52,7 +52,8 @@ const pageId = (n: number) => pages.value[n]?.sheet || pages.value[n]?.id || ''
 const page = computed({
   get: () => {
     const found = pages.value.findIndex((one) => (one.sheet || one.id) === here.value)
-    return found >= 0 ? found : (texts.value[0] ?? 0)
+    // A lesson of words alone has no text: it opens on its first card.
+    return found >= 0 ? found : (texts.value[0] ?? Math.min(1, Math.max(0, pages.value.length - 1)))
   },
   set: (n: number) => (here.value = pageId(n)),
 })
@@ -506,7 +507,11 @@ useKeys({
         />
       </section>
     </div>
-    <section class="sheet mt-3 flex min-h-[68px] items-center gap-2 px-4 py-1" aria-label="The chosen words">
+    <section
+      v-if="texts.length"
+      class="sheet mt-3 flex min-h-[68px] items-center gap-2 px-4 py-1"
+      aria-label="The chosen words"
+    >
       <template v-if="pointing">
         <span>Now choose the word that the arrow points at.</span>
         <button class="button ml-auto" type="button" @click="clear"><kbd class="key">Esc</kbd></button>

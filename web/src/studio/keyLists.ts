@@ -42,6 +42,7 @@ export const KEYS: Record<string, Keys> = {
     ['I', 'draw on the page'],
     ['R', 'a drawn mark tidy or as drawn'],
     ['E', 'suggestions'],
+    ['↓ ↑ T', 'go through the suggestions, take one'],
     ['L', 'legend'],
     ['Alt ← →', 'move a part of the run'],
     ['Esc', 'choose nothing'],

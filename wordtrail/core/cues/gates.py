@@ -63,6 +63,7 @@ def stops(lesson: Lesson, heard: Heard, layout: Layout, lead: float, seconds: fl
     """
     maker = _Stops(lesson, heard, layout, lead, seconds)
     maker.before_and_after()
+    maker.readings()
     for point in lesson.pause_points:
         maker.at_point(point)
     maker.boxes()
@@ -114,6 +115,19 @@ class _Stops:
             again = card.shown in (Shown.REACHED, Shown.BOTH)
             if again and found is not None and own and not (card.shown is Shown.REACHED and self._spoken(own)):
                 self._show(own, self._after(found), 500, suffix="#again" if card.shown is Shown.BOTH else "")
+
+    def readings(self) -> None:
+        """What each reading is for, shown when it begins."""
+        for number, reading in enumerate(self.lesson.plan.readings, 1):
+            own = self._by_id.get(reading.id)
+            if own is None or self._spoken(own) or not self.lesson.words:
+                continue
+            first = reading.stretch.first if reading.stretch else self.lesson.words[0].id
+            begins = self.heard.passes.exactly(first, number)
+            if begins is not None:
+                self._show(own, max(self.lead, self.heard.lights[begins].start - SMALLEST), 5_000 + number)
+            elif number == 1:
+                self._show(own, self.lead, 5_000)
 
     def at_point(self, point: PausePoint) -> None:
         """The gate of a pause point, or its gates, when students say something back."""

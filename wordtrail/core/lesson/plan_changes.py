@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import math
-from dataclasses import replace
+from dataclasses import dataclass, replace
+from typing import TypeVar
 
 from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.typeset import typeset
@@ -44,6 +45,7 @@ from wordtrail.core.plan.model import (
     PauseKind,
     PausePoint,
     Reach,
+    Reading,
 )
 from wordtrail.core.plan.opening import Closing, Opening, PictureQuestion
 from wordtrail.core.plan.organizers import MOST_COLUMNS, MOST_ROWS, Organizer, organizer_of
@@ -51,6 +53,7 @@ from wordtrail.core.speech.word_parts import parts_of, printed_syllables
 from wordtrail.core.text.bare import bare
 
 MOST_CARDS, MOST_ORGANIZERS, MOST_READINGS, MOST_MEANINGS = 40, 12, 9, 10
+MOST_POINTS, MOST_MARKS = 300, 2000
 MOST_INK_POINTS = 4000
 
 FREE_OF_TEXT = (PauseKind.THINK, PauseKind.TALK, PauseKind.WRITE, PauseKind.SIGN, PauseKind.DAY)
@@ -115,6 +118,30 @@ def issue(lesson: Lesson, kind: str) -> tuple[Lesson, str]:
     return replace(lesson, issued=number), f"{kind}{number}"
 
 
+@dataclass(frozen=True, slots=True)
+class Stock:
+    """Things that a lesson has several of: what their ids begin with, what one is called, how many there can be."""
+
+    letter: str
+    name: str
+    most: int
+
+
+Thing = TypeVar("Thing", PausePoint, Mark, WordCard, Organizer, Reading)
+
+
+def _kept(lesson: Lesson, things: tuple[Thing, ...], thing: Thing, stock: Stock) -> tuple[Lesson, tuple[Thing, ...]]:
+    """The things with this one: in the place of the one that has its id, or new, at the end."""
+    if thing.id:
+        one_of(things, thing.id, stock.name)
+        return lesson, tuple(thing if one.id == thing.id else one for one in things)
+    if len(things) >= stock.most:
+        raise LessonError(f"A lesson has at most {stock.most} {stock.name}s.")
+    lesson, id = issue(lesson, stock.letter)
+    new: Thing = replace(thing, id=id)
+    return lesson, things + (new,)  # noqa: RUF005 -- mypy loses the type of an unpacked tuple here
+
+
 def points_in_order(lesson: Lesson, points: tuple[PausePoint, ...]) -> tuple[PausePoint, ...]:
     """Pause points in the order of their words; those at the end of the lesson last."""
     positions = lesson.positions()
@@ -123,15 +150,10 @@ def points_in_order(lesson: Lesson, points: tuple[PausePoint, ...]) -> tuple[Pau
 
 def _with_point(lesson: Lesson, command: KeepPoint) -> Lesson:
     point = _point(lesson, command.point)
-    if point.id:
-        one_of(lesson.pause_points, point.id, "pause point")
-        others = tuple(one for one in lesson.pause_points if one.id != point.id)
-    else:
-        if point.after:
-            point = replace(point, after=_reached(lesson, point.after, command.reach))
-        lesson, id = issue(lesson, "pause")
-        point, others = replace(point, id=id), lesson.pause_points
-    return replace(lesson, pause_points=points_in_order(lesson, (*others, point)))
+    if not point.id and point.after:
+        point = replace(point, after=_reached(lesson, point.after, command.reach))
+    lesson, points = _kept(lesson, lesson.pause_points, point, Stock("pause", "pause point", MOST_POINTS))
+    return replace(lesson, pause_points=points_in_order(lesson, points))
 
 
 def _reached(lesson: Lesson, word: str, reach: Reach) -> str:
@@ -237,13 +259,8 @@ def with_mark(lesson: Lesson, mark: Mark) -> Lesson:
         nth=int(within(mark.nth, 1, 9, "Which time")), skip=max(0, mark.skip), drop=max(0, mark.drop),
         cuts=tuple(sorted({cut for cut in mark.cuts if cut > 0}))[:12],
     )  # fmt: skip
-    if mark.id:
-        one_of(lesson.marks, mark.id, "mark")
-        others = tuple(one for one in lesson.marks if one.id != mark.id)
-    else:
-        lesson, id = issue(lesson, "mark")
-        mark, others = replace(mark, id=id), lesson.marks
-    return replace(lesson, marks=tuple(sorted((*others, mark), key=lambda one: positions[one.first])))
+    lesson, marks = _kept(lesson, lesson.marks, mark, Stock("mark", "mark", MOST_MARKS))
+    return replace(lesson, marks=tuple(sorted(marks, key=lambda one: positions[one.first])))
 
 
 def _with_ink(lesson: Lesson, command: DrawInk) -> Lesson:
@@ -348,15 +365,7 @@ def _with_card(lesson: Lesson, card: WordCard) -> Lesson:
         syllables=tidied(card.syllables, "The syllables", 12) or printed_syllables(word),
         parts=card.parts[:8] or parts_of(word), picture_shows=tidy(card.picture_shows, "The description", 200),
     )  # fmt: skip
-    cards = lesson.plan.cards
-    if card.id:
-        one_of(cards, card.id, "word card")
-        kept = tuple(card if one.id == card.id else one for one in cards)
-    else:
-        if len(cards) >= MOST_CARDS:
-            raise LessonError(f"A lesson has at most {MOST_CARDS} word cards.")
-        lesson, id = issue(lesson, "card")
-        kept = (*cards, replace(card, id=id))
+    lesson, kept = _kept(lesson, lesson.plan.cards, card, Stock("card", "word card", MOST_CARDS))
     wishes = tuple(wish for wish in lesson.card_wishes if bare(wish) != bare(word))
     return replace(lesson, card_wishes=wishes, plan=replace(lesson.plan, cards=kept))
 
@@ -385,15 +394,7 @@ def _with_organizer(lesson: Lesson, organizer: Organizer) -> Lesson:
         raise LessonError("A chart needs boxes, each with an id of its own.")
     arrows = tuple(one for one in organizer.arrows if {one.begin, one.end} <= ids and one.begin != one.end)
     organizer = replace(organizer, title=tidy(organizer.title, "The title", 120), boxes=boxes, arrows=arrows)
-    charts = lesson.plan.organizers
-    if organizer.id:
-        one_of(charts, organizer.id, "organizer")
-        kept = tuple(organizer if one.id == organizer.id else one for one in charts)
-    else:
-        if len(charts) >= MOST_ORGANIZERS:
-            raise LessonError(f"A lesson has at most {MOST_ORGANIZERS} organizers.")
-        lesson, id = issue(lesson, "chart")
-        kept = (*charts, replace(organizer, id=id))
+    lesson, kept = _kept(lesson, lesson.plan.organizers, organizer, Stock("chart", "organizer", MOST_ORGANIZERS))
     return replace(lesson, plan=replace(lesson.plan, organizers=kept))
 
 
@@ -402,15 +403,7 @@ def _with_reading(lesson: Lesson, command: KeepReading) -> Lesson:
     name = tidy(reading.name, "The name", 60) or f"Reading {len(lesson.plan.readings) + 1}"
     stretch = in_order(lesson, reading.stretch) if reading.stretch else None
     reading = replace(reading, name=name, purpose=tidy(reading.purpose, "The purpose"), stretch=stretch)
-    readings = lesson.plan.readings
-    if reading.id:
-        one_of(readings, reading.id, "reading")
-        kept = tuple(reading if one.id == reading.id else one for one in readings)
-    else:
-        if len(readings) >= MOST_READINGS:
-            raise LessonError(f"A lesson has at most {MOST_READINGS} readings.")
-        lesson, id = issue(lesson, "reading")
-        kept = (*readings, replace(reading, id=id))
+    lesson, kept = _kept(lesson, lesson.plan.readings, reading, Stock("reading", "reading", MOST_READINGS))
     return replace(lesson, plan=replace(lesson.plan, readings=kept))
 
 

@@ -52,7 +52,7 @@ def run_of(lesson: Lesson) -> tuple[Stop, ...]:
         by_part.setdefault(sheet.part, []).append(sheet)
     stops = [Stop("title", "Title", TITLE_SECONDS, movable=False)]
     for part in run_order(lesson.plan.order):
-        if part is Part.READING:
+        if part is Part.READING and lesson.words:
             stops += _readings(lesson)
         elif part is Part.QUESTIONS:
             asked = [point for point in lesson.pause_points if not point.after]

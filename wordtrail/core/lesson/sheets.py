@@ -90,7 +90,8 @@ def sheets(lesson: Lesson) -> tuple[Sheet, ...]:
     run = [sheet for part in run_order(lesson.plan.order) for sheet in by_part.get(part, [])]
     points = [_point_sheet(point, lesson) for point in lesson.pause_points if has_page(point)]
     charts = [_organizer_sheet(one) for one in lesson.plan.organizers]
-    return tuple(_numbered([*run, *points, *charts]))
+    readings = [_titled(one.id, Part.READING, one.name, one.purpose) for one in lesson.plan.readings if one.purpose]
+    return tuple(_numbered([*run, *readings, *points, *charts]))
 
 
 def run_sheets(lesson: Lesson, *, after: bool = False) -> tuple[Sheet, ...]:
@@ -119,13 +120,16 @@ def script(lesson: Lesson) -> tuple[Word, ...]:
     made = {sheet.id: sheet for sheet in sheets(lesson)}
     before = [word for sheet in run_sheets(lesson) for word in sheet.words]
     after = [word for sheet in run_sheets(lesson, after=True) for word in sheet.words]
+    for number, reading in enumerate(lesson.plan.readings):
+        if own := made.get(reading.id):
+            (after if number else before).extend(own.words)
     at: dict[str, list[Word]] = {}
     for sheet in made.values():
         if sheet.card and sheet.card.shown is Shown.REACHED and sheet.card.at:
             at.setdefault(sheet.card.at, []).extend(sheet.words)
     for index, point in enumerate(lesson.pause_points):
-        own = made.get(point.id)
-        texts = own.texts if own else numbered(point_texts(point), SENTENCES * 2 + 10 * index)
+        page = made.get(point.id)
+        texts = page.texts if page else numbered(point_texts(point), SENTENCES * 2 + 10 * index)
         at.setdefault(point.after, []).extend(word for text in texts for word in text.words)
         if chart := made.pop(point.organizer, None):
             at[point.after].extend(chart.words)

@@ -76,6 +76,48 @@ async function takeOver(id: string) {
     points: elsewhere(lesson),
   })
 }
+interface Entry {
+  name: string
+  act?: () => void
+  href?: string
+  strong?: boolean
+}
+const groups = computed<{ name: string; entries: Entry[] }[]>(() => {
+  const { lesson, charts, id, send } = props
+  const matching = lesson.plan?.matching
+  const first: Entry[] = [
+    { name: 'Purpose, objectives, at hand, recap, task …', act: () => emit('opening') },
+    { name: 'A question at the end', act: () => emit('question') },
+  ]
+  if ((lesson.plan?.cards?.length ?? 0) > 1)
+    first.push({
+      name: matching ? 'No matching card' : 'A matching card of the words',
+      act: () => void send({ kind: 'set matching', on: !matching }),
+    })
+  const own = charts.map((chart) => ({
+    name: `See “${chart.title}”`,
+    strong: true,
+    act: () => emit('see', chart.id),
+  }))
+  const shapes = SHAPES.map((one) => ({
+    name: one.name,
+    act: () => emit('chart', one.shape, one.columns ?? 2, one.rows ?? 2),
+  }))
+  const away = FILES.map((file) => ({
+    name: `Take away ${file.name}`,
+    href: `/api/lessons/${id}/plan/${file.kind}`,
+  }))
+  const into = FILES.map((file) => ({ name: `Bring in ${file.name}`, act: () => void pick(file) }))
+  const plans = others.value
+    .slice(0, 8)
+    .map((other) => ({ name: other.title, act: () => void takeOver(other.id) }))
+  return [
+    { name: '', entries: first },
+    { name: 'A chart', entries: [...own, ...shapes] },
+    { name: 'Files', entries: [...away, ...into] },
+    { name: plans.length ? 'Take over the plan of' : '', entries: plans },
+  ]
+})
 </script>
 
 <template>
@@ -85,89 +127,19 @@ async function takeOver(id: string) {
       <MenuItems
         class="fixed bottom-[84px] left-1/2 z-30 max-h-[70vh] w-[340px] -translate-x-1/2 overflow-y-auto rounded-sheet border border-hairline bg-white p-1 text-[14px]"
       >
-        <MenuItem v-slot="{ active }">
-          <button
-            class="block w-full rounded-small px-3 py-1.5 text-left"
-            :class="{ 'bg-mist': active }"
-            type="button"
-            @click="emit('opening')"
-          >
-            Purpose, objectives, at hand, recap, task …
-          </button>
-        </MenuItem>
-        <MenuItem v-slot="{ active }">
-          <button
-            class="block w-full rounded-small px-3 py-1.5 text-left"
-            :class="{ 'bg-mist': active }"
-            type="button"
-            @click="emit('question')"
-          >
-            A question at the end
-          </button>
-        </MenuItem>
-        <MenuItem v-if="(lesson.plan?.cards?.length ?? 0) > 1" v-slot="{ active }">
-          <button
-            class="block w-full rounded-small px-3 py-1.5 text-left"
-            :class="{ 'bg-mist': active }"
-            type="button"
-            @click="send({ kind: 'set matching', on: !lesson.plan?.matching })"
-          >
-            {{ lesson.plan?.matching ? 'No matching card' : 'A matching card of the words' }}
-          </button>
-        </MenuItem>
-        <p class="px-3 pt-2 pb-0.5 text-[12px] text-quiet">A chart</p>
-        <MenuItem v-for="chart in charts" :key="chart.id" v-slot="{ active }">
-          <button
-            class="block w-full rounded-small px-3 py-1.5 text-left font-semibold"
-            :class="{ 'bg-mist': active }"
-            type="button"
-            @click="emit('see', chart.id)"
-          >
-            See “{{ chart.title }}”
-          </button>
-        </MenuItem>
-        <MenuItem v-for="one in SHAPES" :key="one.shape" v-slot="{ active }">
-          <button
-            class="block w-full rounded-small px-3 py-1.5 text-left"
-            :class="{ 'bg-mist': active }"
-            type="button"
-            @click="emit('chart', one.shape, one.columns ?? 2, one.rows ?? 2)"
-          >
-            {{ one.name }}
-          </button>
-        </MenuItem>
-        <p class="px-3 pt-2 pb-0.5 text-[12px] text-quiet">Files</p>
-        <MenuItem v-for="file in FILES" :key="file.kind" v-slot="{ active }">
-          <a
-            class="block rounded-small px-3 py-1.5"
-            :class="{ 'bg-mist': active }"
-            :href="`/api/lessons/${id}/plan/${file.kind}`"
-            download
-          >
-            Take away {{ file.name }}
-          </a>
-        </MenuItem>
-        <MenuItem v-for="file in FILES" :key="`in${file.kind}`" v-slot="{ active }">
-          <button
-            class="block w-full rounded-small px-3 py-1.5 text-left"
-            :class="{ 'bg-mist': active }"
-            type="button"
-            @click="pick(file)"
-          >
-            Bring in {{ file.name }}
-          </button>
-        </MenuItem>
-        <template v-if="others.length">
-          <p class="px-3 pt-2 pb-0.5 text-[12px] text-quiet">Take over the plan of</p>
-          <MenuItem v-for="other in others.slice(0, 8)" :key="other.id" v-slot="{ active }">
-            <button
+        <template v-for="group in groups" :key="group.name">
+          <p v-if="group.name" class="px-3 pt-2 pb-0.5 text-[12px] text-quiet">{{ group.name }}</p>
+          <MenuItem v-for="entry in group.entries" :key="entry.name" v-slot="{ active }">
+            <component
+              :is="entry.href ? 'a' : 'button'"
               class="block w-full truncate rounded-small px-3 py-1.5 text-left"
-              :class="{ 'bg-mist': active }"
-              type="button"
-              @click="takeOver(other.id)"
+              :class="{ 'bg-mist': active, 'font-semibold': entry.strong }"
+              :href="entry.href"
+              :download="entry.href ? '' : undefined"
+              @click="entry.act?.()"
             >
-              {{ other.title }}
-            </button>
+              {{ entry.name }}
+            </component>
           </MenuItem>
         </template>
       </MenuItems>

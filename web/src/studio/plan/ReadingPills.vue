@@ -20,12 +20,10 @@ async function add() {
     reading: { id: '', name, purpose: '', stretch: props.span ?? null },
   })
 }
-function rename(one: Schemas['Reading'], event: Event) {
-  void props.send({
-    kind: 'keep reading',
-    reading: { ...one, name: (event.target as HTMLInputElement).value },
-  })
+function change(one: Schemas['Reading'], part: Partial<Schemas['Reading']>) {
+  void props.send({ kind: 'keep reading', reading: { ...one, ...part } })
 }
+const value = (event: Event) => (event.target as HTMLInputElement).value
 </script>
 
 <template>
@@ -42,13 +40,21 @@ function rename(one: Schemas['Reading'], event: Event) {
         all readings
       </button>
       <template v-for="one in readings" :key="one.id">
-        <input
-          v-if="reading === one.id"
-          class="field w-[130px] py-0.5 text-[13px]"
-          :value="one.name"
-          aria-label="Name of the reading"
-          @change="rename(one, $event)"
-        />
+        <template v-if="reading === one.id">
+          <input
+            class="field w-[110px] py-0.5 text-[13px]"
+            :value="one.name"
+            aria-label="Name of the reading"
+            @change="change(one, { name: value($event) })"
+          />
+          <input
+            class="field w-[150px] py-0.5 text-[13px]"
+            :value="one.purpose"
+            aria-label="What this reading is for"
+            placeholder="what we read for now"
+            @change="change(one, { purpose: value($event) })"
+          />
+        </template>
         <button
           v-else
           class="rounded-small px-1.5 py-0.5 whitespace-nowrap hover:bg-mist"

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { Check } from '@lucide/vue'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
+import { useKeys } from '@/parts/keys'
 
 type Suggestion = Schemas['Suggestion']
 
@@ -19,6 +20,24 @@ const kinds = computed(() => {
   return [...counts].map(([name, count]) => ({ name, count }))
 })
 const shown = computed(() => props.suggestions.filter((one) => !kind.value || one.detector === kind.value))
+/** The one that the arrow keys have come to; T takes it. */
+const at = ref(0)
+const current = computed(() => shown.value[Math.min(at.value, shown.value.length - 1)])
+const list = ref<HTMLElement>()
+watch(kind, () => (at.value = 0))
+function step(by: number) {
+  at.value = Math.min(Math.max(at.value + by, 0), shown.value.length - 1)
+  if (current.value) emit('see', current.value)
+  list.value?.children[at.value]?.scrollIntoView({ block: 'nearest' })
+}
+useKeys({
+  arrowdown: () => step(1),
+  arrowup: () => step(-1),
+  t: () => {
+    if (current.value && !props.taken(current.value)) emit('take', current.value)
+    step(1)
+  },
+})
 const DEED: Record<string, string> = { mark: 'Mark it', card: 'Make a card', pause: 'Pause here' }
 </script>
 
@@ -35,11 +54,15 @@ const DEED: Record<string, string> = { mark: 'Mark it', card: 'Make a card', pau
       <button class="button" type="button" @click="emit('close')">Close</button>
     </div>
     <p v-if="!shown.length" class="text-quiet">Nothing was found on this page.</p>
-    <ul class="flex min-h-0 flex-1 flex-col gap-1.5 overflow-y-auto pr-1">
+    <p v-if="shown.length" class="mb-1 text-[13px] text-quiet">
+      <kbd class="key">↓</kbd> <kbd class="key">↑</kbd> go through them, <kbd class="key">T</kbd> takes one.
+    </p>
+    <ul ref="list" class="flex min-h-0 flex-1 flex-col gap-1.5 overflow-y-auto pr-1">
       <li
         v-for="one in shown"
         :key="one.id"
-        class="rounded-small border border-hairline bg-white px-2.5 py-1.5"
+        class="rounded-small border bg-white px-2.5 py-1.5"
+        :class="one === current ? 'border-lake' : 'border-hairline'"
         @mouseenter="emit('see', one)"
         @focusin="emit('see', one)"
       >
