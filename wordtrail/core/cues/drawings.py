@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 
 from wordtrail.core.cues.model import Drawing, Gate, Light
@@ -128,7 +128,7 @@ def _talk_after(lesson: Lesson, mark: Mark, heard: Heard) -> tuple[float, float]
     return end, end
 
 
-def _last_of(index: int, heard: Heard, belongs) -> int:  # type: ignore[no-untyped-def]
+def _last_of(index: int, heard: Heard, belongs: Callable[[str], bool]) -> int:
     """The last light of the run of lights from `index` on whose words belong together."""
     while index + 1 < len(heard.lights) and belongs(heard.lights[index + 1].word):
         index += 1

@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from itertools import groupby
 
 from wordtrail.core.cues.drawings import AT_A_GATE, Heard, marks_at, reading_number
 from wordtrail.core.cues.model import Beat, CardShown, Gate, Light, Reveal
 from wordtrail.core.layout.model import Layout
-from wordtrail.core.layout.sheets import (
+from wordtrail.core.layout.part_names import (
     answer_part,
     box_part,
     evidence_part,
@@ -291,9 +291,11 @@ class _Stops:
 
 def ended_at_gates(lights: Sequence[Light], gates: Sequence[Gate]) -> tuple[Light, ...]:
     """A word that is lit when the lesson stops has been read: it does not light up again after."""
-    at = [gate.at for gate in gates]
-    cut: Callable[[Light], float] = lambda light: min([light.end, *(t for t in at if light.start < t < light.end)])  # noqa: E731
-    return tuple(replace(light, end=cut(light)) for light in lights)
+    stopping = [gate.at for gate in gates]
+    return tuple(
+        replace(light, end=min([light.end, *(at for at in stopping if light.start < at < light.end)]))
+        for light in lights
+    )
 
 
 def _words(text: str) -> int:

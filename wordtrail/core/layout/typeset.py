@@ -14,7 +14,8 @@ from wordtrail.core.layout.lines import set_text
 from wordtrail.core.layout.mark_shapes import Ground, laid_marks
 from wordtrail.core.layout.model import Ink, LaidPage, LaidPicture, Layout, Panel, SetPiece, WordBox
 from wordtrail.core.layout.photo import laid_photo, shows_photo
-from wordtrail.core.layout.sheets import SheetBench, laid_sheet
+from wordtrail.core.layout.sheet_draft import SheetBench
+from wordtrail.core.layout.sheets import laid_sheet
 from wordtrail.core.layout.stages import WIDE, Stage
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import has_page, run_sheets, sheets

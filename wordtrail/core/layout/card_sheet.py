@@ -1,0 +1,111 @@
+"""A word card as a stage page."""
+
+from __future__ import annotations
+
+import math
+
+from wordtrail.core.layout.lines import set_text
+from wordtrail.core.layout.model import (
+    Ink,
+    LaidPart,
+    LaidStroke,
+    Panel,
+)
+from wordtrail.core.layout.part_names import (
+    syllable_part,
+)
+from wordtrail.core.layout.sheet_draft import (
+    SCALES,
+    SIZES,
+    Draft,
+    SheetBench,
+    contained_picture,
+    fitted,
+    flat,
+)
+from wordtrail.core.lesson.sheets import Sheet
+from wordtrail.core.plan.cards import PartRole, WordCard
+from wordtrail.core.text.model import Style
+
+
+def lay_word_card(draft: Draft, sheet: Sheet, card: WordCard, bench: SheetBench) -> None:
+    """The word large, its syllables with loops under them, then what it means, an example, its parts."""
+    stage = bench.stage
+    left = 130.0
+    has_picture = bool(card.picture)
+    width = 1010.0 if has_picture else stage.width - 2 * left
+    draft.panels.append(Panel(70, 60, stage.width - 140, stage.height - 120, "white", "moss-half"))
+    by_id = {one.id: one for one in sheet.texts}
+    word = by_id["word"]
+    size = next(
+        (
+            s
+            for s in (132.0, 112.0, 92.0, 76.0)
+            if set_text(word.text, s, 9999, Style.BOLD, draft.look)[0].width < width
+        ),
+        60.0,
+    )
+    y = draft.text(word, size, left, 96.0, width)
+    if "class" in by_id:
+        right = draft.pieces[-1].x + draft.pieces[-1].width + 36
+        draft.put(
+            set_text(card.part_of_speech, 38.0, 600, Style.ITALIC, draft.look), right, 96.0 + size * 0.66, Ink.QUIET
+        )
+    y += 6
+    if card.say_it and len(card.syllables) > 1:
+        y = _syllables(draft, card, left, y)
+    if card.parts:
+        y = _word_parts(draft, card, left, y + 8)
+    texts = [by_id[name] for name in ("meaning", "example", "related") if name in by_id]
+    room = stage.height - 110 - y
+    scale, _ = fitted(texts, width, draft.look, room, (1.35, 1.2, *SCALES))
+    y += 18
+    for one in texts:
+        own = SIZES[one.role] * scale
+        y = draft.text(one, own, left, y, width) + own * 0.35
+    if has_picture:
+        place = (left + width + 50, 150.0, stage.width - 130, stage.height - 150)
+        draft.pictures.append(contained_picture(card.picture, card.picture_shows, sheet.id, place))
+
+
+def _syllables(draft: Draft, card: WordCard, left: float, top: float) -> float:
+    size, x = 58.0, left
+    for n, syllable in enumerate(card.syllables):
+        (line,) = set_text(syllable, size, 9999, Style.PLAIN, draft.look)[:1]
+        here = line.set_at(x, top + size * 1.08, Ink.INK)
+        draft.pieces += here
+        right = here[-1].x + here[-1].width
+        y = top + size * 1.3
+        loop = [(x + (right - x) * t, y + 26 * math.sin(math.pi * t)) for t in (k / 16 for k in range(17))]
+        draft.strokes.append(LaidStroke(flat(loop), 4.0, "lake"))
+        draft.parts.append(
+            LaidPart(
+                syllable_part(card.id, n),
+                panels=(Panel(round(x - 10, 2), top + 4, round(right - x + 20, 2), size * 1.3, "moss-pale"),),
+            )
+        )
+        x = right + 40
+    return top + size * 1.3 + 40
+
+
+def _word_parts(draft: Draft, card: WordCard, left: float, top: float) -> float:
+    """Boxes with the parts, joined by plus signs; a change of spelling stands in a dashed frame."""
+    size, x, high = 46.0, left, 78.0
+    for n, part in enumerate(card.parts):
+        if n:
+            (plus,) = set_text("+", size, 999, Style.PLAIN, draft.look)
+            draft.pieces += plus.set_at(x, top + 54, Ink.QUIET)
+            x += plus.width + 22
+        (line,) = set_text(part.text, size, 9999, Style.PLAIN, draft.look)[:1]
+        wide = line.width + 44
+        changed = part.role in (PartRole.DOUBLED, PartRole.DROPPED, PartRole.CHANGED)
+        ink = Ink.CLAY if changed else Ink.INK
+        if changed:
+            frame = [(x, top), (x + wide, top), (x + wide, top + high), (x, top + high), (x, top)]
+            draft.strokes.append(LaidStroke(flat(frame), 3.0, "clay", (9.0, 7.0)))
+        else:
+            fill = "ochre-pale" if part.role in (PartRole.ENDING, PartRole.PREFIX) else "moss-pale"
+            draft.panels.append(Panel(round(x, 2), top, round(wide, 2), high, fill))
+        draft.pieces += line.set_at(x + 22, top + 54, ink)
+        x += wide + 22
+    return top + high + 12

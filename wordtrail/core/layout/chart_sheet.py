@@ -1,0 +1,111 @@
+"""An organizer in a place of a stage page. What the teacher fills in comes later, box by box."""
+
+from __future__ import annotations
+
+import math
+
+from wordtrail.core.layout.lines import set_text, set_words
+from wordtrail.core.layout.model import (
+    Ink,
+    LaidPart,
+    LaidStroke,
+    Panel,
+)
+from wordtrail.core.layout.part_names import (
+    box_part,
+)
+from wordtrail.core.layout.sheet_draft import (
+    LEADING,
+    Draft,
+    Place,
+    SheetBench,
+    flat,
+)
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.sheets import Role, Sheet, SheetText
+from wordtrail.core.plan.model import Span
+from wordtrail.core.plan.organizers import Box, Organizer
+from wordtrail.core.text.model import Style
+
+
+def lay_chart(
+    draft: Draft,
+    organizer: Organizer,
+    sheet: Sheet | None,
+    bench: SheetBench,
+    place: Place,
+) -> None:
+    """An organizer in a place of the page. What the teacher fills in comes later, box by box."""
+    left, top, right, bottom = place
+    whole = sheet is not None
+    by_id = {one.id: one for one in sheet.texts} if sheet else {}
+    title = by_id.get("title") or SheetText("title", Role.TITLE, organizer.title)
+    top = draft.text(title, 50.0 if whole else 36.0, left, top, right - left) + 16
+    gap = 40.0 if organizer.arrows else 22.0
+    wide = (right - left - gap * (organizer.columns - 1)) / organizer.columns
+    high = (bottom - top - gap * (organizer.rows - 1)) / organizer.rows
+    areas: dict[str, Place] = {}
+    for box in organizer.boxes:
+        x, y = left + box.column * (wide + gap), top + box.row * (high + gap)
+        areas[box.id] = (x, y, x + box.wide * wide + (box.wide - 1) * gap, y + box.high * high + (box.high - 1) * gap)
+        _chart_box(draft, organizer, box, by_id, areas[box.id], bench)
+    for arrow in organizer.arrows:
+        draft.strokes += _box_arrow(areas[arrow.begin], areas[arrow.end])
+
+
+def _chart_box(
+    draft: Draft, organizer: Organizer, box: Box, by_id: dict[str, SheetText],
+    area: Place, bench: SheetBench,
+) -> None:  # fmt: skip
+    left, top, right, bottom = area
+    draft.panels.append(
+        Panel(round(left, 2), round(top, 2), round(right - left, 2), round(bottom - top, 2), "white", "lake")
+    )
+    inner = right - left - 48
+    quote = _quoted(bench.lesson, box.quote)
+    for scale in (1.0, 0.9, 0.8, 0.72, 0.64, 0.56, 0.5, 0.44, 0.38):
+        need = 24.0
+        for text, size in ((box.heading, 42.0), (box.ask, 32.0), (box.text, 40.0), (quote, 36.0)):
+            if text:
+                need += len(set_text(text, size * scale, inner, Style.PLAIN, draft.look)) * size * scale * LEADING + 10
+        if need <= bottom - top:
+            break
+    y = top + 14
+    for name, text, size, style, ink in (
+        ("h", box.heading, 42.0, Style.BOLD, Ink.LAKE), ("a", box.ask, 32.0, Style.PLAIN, Ink.QUIET),
+    ):  # fmt: skip
+        if text:
+            words = by_id[f"{box.id}{name}"].words if f"{box.id}{name}" in by_id else ()
+            y = draft.put(set_words(text, words, size * scale, inner, style, draft.look), left + 24, y, ink) + 6
+    filled = Draft(draft.look, lines=draft.lines)
+    if box.text:
+        words = by_id[f"{box.id}t"].words if f"{box.id}t" in by_id else ()
+        y = filled.put(set_words(box.text, words, 40.0 * scale, inner, Style.PLAIN, draft.look), left + 24, y) + 6
+    if quote:
+        filled.put(set_text(quote, 36.0 * scale, inner, Style.ITALIC, draft.look), left + 24, y, Ink.MOSS)
+    draft.boxes += filled.boxes
+    draft.lines = filled.lines
+    if filled.pieces:
+        draft.parts.append(LaidPart(box_part(organizer.id, box.id), tuple(filled.pieces)))
+
+
+def _quoted(lesson: Lesson, span: Span | None) -> str:
+    if span is None:
+        return ""
+    order = lesson.positions()
+    run = lesson.words[order[span.first] : order[span.last] + 1]
+    text = " ".join(word.text for word in run).strip('“”"')
+    return f"“{text}”"
+
+
+def _box_arrow(a: Place, b: Place) -> list[LaidStroke]:
+    """From the edge of one box to the edge of another."""
+    if b[0] >= a[2]:
+        begin, end = (a[2] + 4, (a[1] + a[3]) / 2), (b[0] - 4, (b[1] + b[3]) / 2)
+    elif b[1] >= a[3]:
+        begin, end = ((a[0] + a[2]) / 2, a[3] + 4), ((b[0] + b[2]) / 2, b[1] - 4)
+    else:
+        begin, end = (a[0] - 4, (a[1] + a[3]) / 2), (b[2] + 4, (b[1] + b[3]) / 2)
+    angle = math.atan2(end[1] - begin[1], end[0] - begin[0])
+    head = [(end[0] - 18 * math.cos(angle + t), end[1] - 18 * math.sin(angle + t)) for t in (0.5, -0.5)]
+    return [LaidStroke(flat([begin, end]), 5.0, "lake"), LaidStroke(flat([head[0], end, head[1]]), 5.0, "lake")]

@@ -1,0 +1,38 @@
+"""The names of what comes on a sheet later, for the layout that places it and the cue sheet that shows it."""
+
+from __future__ import annotations
+
+
+def answer_part(point: str) -> str:
+    """The part of a question's page that shows its answer."""
+    return f"{point}.answer"
+
+
+def strike_part(point: str, choice: int) -> str:
+    """A struck-out choice with its reason."""
+    return f"{point}.strike{choice}"
+
+
+def evidence_part(point: str, span: int) -> str:
+    """A span of the evidence, lit."""
+    return f"{point}.evidence{span}"
+
+
+def proof_part(point: str, choice: int) -> str:
+    """The words that prove a choice or rule it out, lit."""
+    return f"{point}.proof{choice}"
+
+
+def syllable_part(card: str, syllable: int) -> str:
+    """A syllable of a word card, lit."""
+    return f"{card}.syllable{syllable}"
+
+
+def box_part(organizer: str, box: str) -> str:
+    """What the teacher fills into a box."""
+    return f"{organizer}.{box}"
+
+
+def matching_part(sheet: str) -> str:
+    """The lines of a matching card."""
+    return f"{sheet}.answer"

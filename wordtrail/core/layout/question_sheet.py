@@ -1,0 +1,247 @@
+"""A question as a stage page: what is asked on the left, its evidence, picture or chart on the right."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from itertools import groupby
+
+from wordtrail.core.layout.chart_sheet import lay_chart
+from wordtrail.core.layout.fit import pages_of_rows, rows_at
+from wordtrail.core.layout.lines import set_text, set_words, verses_of
+from wordtrail.core.layout.model import (
+    Ink,
+    LaidPart,
+    LaidStroke,
+    Panel,
+    SetPiece,
+    WordBox,
+)
+from wordtrail.core.layout.part_names import (
+    answer_part,
+    evidence_part,
+    proof_part,
+    strike_part,
+)
+from wordtrail.core.layout.sheet_draft import (
+    LEADING,
+    SCALES,
+    Draft,
+    Place,
+    SheetBench,
+    around,
+    flat,
+    picture_of,
+    placed_picture,
+    ring,
+    two_columns,
+)
+from wordtrail.core.layout.stages import Stage
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.sheets import Role, Sheet, SheetText
+from wordtrail.core.plan.headings import HEADINGS
+from wordtrail.core.plan.model import PauseKind, PausePoint, Span
+from wordtrail.core.text.look import TextLook
+from wordtrail.core.text.model import Block, BlockKind, Style
+
+LETTERS = "ABCDEFGHI"
+
+
+def lay_question(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBench) -> None:
+    """The question on the left, its evidence (or picture, or organizer) on the right."""
+    stage = bench.stage
+    organizer = next((one for one in bench.lesson.plan.organizers if one.id == point.organizer), None)
+    shown = bool(point.evidence or sheet.picture or organizer or any(c.proof for c in point.choices))
+    left, width = 80.0, (800.0 if shown else 1400.0)
+    if not shown:
+        left = (stage.width - width) / 2
+    draft.panels.append(Panel(left, 60, width, 70, "lake"))
+    (heading, *_) = set_text(HEADINGS[point.kind], 36.0, width - 60, Style.BOLD, draft.look)
+    draft.pieces += heading.set_at(left + 30, 108, Ink.WHITE)
+    asked = [one for one in sheet.texts if one.role in (Role.BODY, Role.QUIET)]
+    offered = [one for one in sheet.texts if one.role is Role.CHOICE]
+    answer = next((one for one in sheet.texts if one.role is Role.ANSWER), None)
+    room = stage.height - 240
+    for scale in SCALES:
+        need = _need(asked, width, draft.look, scale) + _choices_need(offered, point, width, draft.look, scale)
+        need += _need([answer], width - 60, draft.look, scale) + 40 if answer else 0
+        if need <= room:
+            break
+    y = 158.0
+    for one in asked:
+        size = (54.0 if one.role is Role.BODY else 34.0) * scale
+        y = draft.text(one, size, left, y, width) + size * 0.3
+    y += 10
+    if point.kind is PauseKind.MATCH:
+        pairs = [one for one in sheet.texts if one.role is Role.ITEM]
+        two_columns(draft, pairs, answer_part(point.id), (left, y, left + width, stage.height - 90))
+    elif offered:
+        y = _choices(draft, offered, point, (left, y, width), scale)
+    if answer:
+        _answer(draft, answer, point, (left, y, width), scale)
+    if not shown:
+        return
+    place = (left + width + 60, 60.0, stage.width - 80, stage.height - 60)
+    if organizer:
+        lay_chart(draft, organizer, None, bench, place)
+    else:
+        _evidence(draft, sheet, point, bench, place)
+
+
+def _need(texts: Sequence[SheetText | None], width: float, look: TextLook, scale: float) -> float:
+    need = 0.0
+    for one in texts:
+        if one:
+            size = {Role.BODY: 54.0, Role.ANSWER: 40.0}.get(one.role, 34.0) * scale
+            need += len(set_text(one.text, size, width, Style.PLAIN, look)) * size * LEADING + size * 0.3
+    return need
+
+
+def _choices_need(offered: Sequence[SheetText], point: PausePoint, width: float, look: TextLook, scale: float) -> float:
+    if point.kind is PauseKind.MATCH:
+        return 110.0 * len(point.pairs)
+    need = 0.0
+    for n, one in enumerate(offered):
+        size = 42.0 * scale
+        need += len(set_text(one.text, size, width - 130, Style.PLAIN, look)) * size * LEADING + 40
+        reason = point.choices[n].reason if n < len(point.choices) else ""
+        need += (
+            len(set_text(reason, 32.0 * scale, width - 130, Style.PLAIN, look)) * 32.0 * scale * 1.3 if reason else 0.0
+        )
+    return need
+
+
+def _choices(
+    draft: Draft, offered: Sequence[SheetText], point: PausePoint, place: tuple[float, float, float], scale: float
+) -> float:
+    """Answers in boxes with letters (things to order: with empty rings), and what comes later: wrong ones
+    struck out with their reason, the right one lit, the numbers of the order."""
+    left, y, width = place
+    size, small = 42.0 * scale, 32.0 * scale
+    shown: list[Panel] = []
+    marks: list[LaidStroke] = []
+    pieces: list[SetPiece] = []
+    for n, one in enumerate(offered):
+        choice = point.choices[n] if n < len(point.choices) else None
+        lines = set_words(one.text, one.words, size, width - 130, Style.PLAIN, draft.look)
+        reason = (
+            set_text(choice.reason, small, width - 130, Style.ITALIC, draft.look) if choice and choice.reason else ()
+        )
+        high = len(lines) * size * LEADING + len(reason) * small * 1.3 + 22
+        draft.panels.append(Panel(left, round(y, 2), width, round(high, 2), "white", "hairline"))
+        if choice:
+            (letter,) = set_text(LETTERS[n], size, 99, Style.BOLD, draft.look)
+            draft.pieces += letter.set_at(left + 34, y + 8 + size * 1.08, Ink.LAKE)
+        else:
+            draft.strokes.append(ring(left + 52, y + 8 + size * 0.72, size * 0.52, "lake"))
+        end = draft.put(lines, left + 100, y + 8)
+        later: list[SetPiece] = []
+        for line in reason:
+            later += line.set_at(left + 100, end + small * 0.9, Ink.CLAY if choice and not choice.right else Ink.MOSS)
+            end += small * 1.3
+        if choice and not choice.right:
+            first = lines[0]
+            struck = [(left + 30, y + 8 + size * 0.76), (left + 100 + first.width + 14, y + 8 + size * 0.7)]
+            strokes = [LaidStroke(flat(struck), 5.0 * max(scale, 0.7), "clay")]
+            draft.parts.append(LaidPart(strike_part(point.id, n), tuple(later), (), tuple(strokes)))
+        elif choice:
+            shown.append(Panel(left, round(y, 2), width, round(high, 2), "moss-pale", "moss"))
+            pieces += later
+        else:
+            right = point.items.index(one.text) + 1
+            (number,) = set_text(str(right), size * 0.72, 99, Style.BOLD, draft.look)
+            pieces += number.set_at(left + 52 - number.width / 2, y + 8 + size * 0.98, Ink.LAKE)
+        y += high + 18
+    draft.parts.append(LaidPart(answer_part(point.id), tuple(pieces), tuple(shown), tuple(marks)))
+    return y
+
+
+def _answer(
+    draft: Draft, answer: SheetText, point: PausePoint, place: tuple[float, float, float], scale: float
+) -> None:
+    """The answer in its own panel; its words can be read aloud, so they stand there from when it is shown."""
+    left, y, width = place
+    size = 40.0 * scale
+    lines = set_words(answer.text, answer.words, size, width - 60, Style.PLAIN, draft.look)
+    high = len(lines) * size * LEADING + 28
+    own = Draft(draft.look, lines=draft.lines)
+    own.put(lines, left + 30, y + 12)
+    draft.boxes += own.boxes
+    draft.lines = own.lines
+    part = LaidPart(
+        answer_part(point.id), tuple(own.pieces), (Panel(left, round(y + 2, 2), width, round(high, 2), "moss-pale"),)
+    )
+    draft.parts.append(part)
+
+
+def _evidence(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBench, place: Place) -> None:
+    """A picture, and the paragraphs that the evidence stands in, whole; the evidence is lit with the answer."""
+    left, top, right, bottom = place
+    picture = picture_of(bench.lesson, sheet.picture)
+    spans = [*point.evidence, *(span for choice in point.choices for span in choice.proof)]
+    if picture:
+        foot = bottom if not spans else top + (bottom - top) * 0.5
+        region = next((r for r in picture.regions if r.id == point.region), None)
+        crop = around(region.area) if region else picture.crop
+        draft.pictures.append(placed_picture(sheet.picture, picture, crop, (left, top, right, foot)))
+        top = foot + 30
+    if not spans:
+        return
+    blocks = _blocks_of(bench.lesson, spans)
+    draft.panels.append(Panel(left, top, right - left, bottom - top, "mist"))
+    column = Stage(
+        "evidence", right, bottom, left + 84, right - left - 124, top + 24, bottom - top - 48, left + 62, 0, 0
+    )
+    set_blocks = [(block, verses_of(block, Style.PLAIN, draft.look)) for block in blocks]
+    for size in (54.0, 48.0, 44.0, 40.0, 36.0, 32.0, 28.0, 25.0, 22.0):
+        rows = rows_at(set_blocks, size, column, draft.look)
+        if len(pages_of_rows(rows, column.text_height)) == 1:
+            break
+    y = column.text_top
+    for index, row in enumerate(rows):
+        y += row.gap if index else 0.0
+        if row.number:
+            (number,) = set_text(row.number, row.size * 0.5, 99, Style.PLAIN, draft.look)
+            draft.pieces += number.set_at(column.number_right - number.width, y + row.size * 1.18, Ink.QUIET)
+        draft.put([row.line], column.text_left + row.inset, y + 0.1 * row.size, row.ink)
+        y += row.height
+    places = {box.word: box for box in draft.boxes}
+    order = [word.id for word in bench.lesson.words]
+    for n, span in enumerate(point.evidence):
+        draft.parts.append(LaidPart(evidence_part(point.id, n), panels=_lit(span, order, places, "ochre-pale")))
+    # The words that prove the right answer are lit last, over what the wrong ones have in common with it.
+    for n, choice in sorted(enumerate(point.choices), key=lambda item: item[1].right):
+        panels = tuple(
+            panel
+            for span in choice.proof
+            for panel in _lit(span, order, places, "moss-pale" if choice.right else "clay-pale")
+        )
+        if panels:
+            draft.parts.append(LaidPart(proof_part(point.id, n), panels=panels))
+
+
+def _lit(span: Span, order: list[str], places: dict[str, WordBox], fill: str) -> tuple[Panel, ...]:
+    run = [places[word] for word in order[order.index(span.first) : order.index(span.last) + 1] if word in places]
+    panels = []
+    for _, group in groupby(run, key=lambda box: box.line):
+        line = list(group)
+        first, last = line[0], line[-1]
+        size = first.size
+        panels.append(
+            Panel(
+                round(first.x - 0.1 * size, 2), round(first.baseline - 0.92 * size, 2),
+                round(last.x + last.width - first.x + 0.2 * size, 2), round(1.26 * size, 2), fill,
+            )
+        )  # fmt: skip
+    return tuple(panels)
+
+
+def _blocks_of(lesson: Lesson, spans: Sequence[Span]) -> list[Block]:
+    """The blocks in which the words of the spans stand, in reading order."""
+    order = lesson.positions()
+    wanted = {place for span in spans for place in range(order[span.first], order[span.last] + 1)}
+    return [
+        block
+        for passage in lesson.passages
+        for block in passage.blocks
+        if block.kind is not BlockKind.PICTURE and any(order[word.id] in wanted for word in block.words)
+    ]

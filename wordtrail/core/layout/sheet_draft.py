@@ -1,0 +1,183 @@
+"""A sheet as it grows: texts set under one another, boxes, pictures, and small shapes."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, field
+
+from wordtrail.core.layout.boxes import boxes_of
+from wordtrail.core.layout.lines import Line, set_text, set_words
+from wordtrail.core.layout.model import (
+    Ink,
+    LaidPage,
+    LaidPart,
+    LaidPicture,
+    LaidStroke,
+    Panel,
+    SetPiece,
+    WordBox,
+)
+from wordtrail.core.layout.stages import Stage
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.sheets import Role, SheetText, as_put
+from wordtrail.core.text.look import TextLook
+from wordtrail.core.text.model import WHOLE, Area, Picture, Style
+
+SCALES = (1.0, 0.9, 0.8, 0.7, 0.62, 0.55, 0.48, 0.42)
+"""Sizes that are tried for a sheet, the largest first."""
+
+LEADING = 1.4
+
+SIZES = {
+    Role.TITLE: 46.0, Role.BIG: 76.0, Role.BODY: 60.0, Role.ITEM: 52.0, Role.QUIET: 40.0, Role.REASON: 44.0,
+    Role.ANSWER: 44.0, Role.CHOICE: 44.0,
+}  # fmt: skip
+STYLES = {Role.TITLE: Style.BOLD, Role.BIG: Style.BOLD, Role.REASON: Style.ITALIC, Role.QUIET: Style.PLAIN}
+INKS = {Role.TITLE: Ink.MOSS, Role.QUIET: Ink.QUIET}
+
+Place = tuple[float, float, float, float]
+"""Left, top, right, bottom in page units."""
+
+
+@dataclass(frozen=True, slots=True)
+class SheetBench:
+    """What sheets are laid out from: the lesson, its text pages and the stage."""
+
+    lesson: Lesson
+    text: Sequence[LaidPage]
+    stage: Stage
+
+
+@dataclass(slots=True)
+class Draft:
+    """A page as it grows."""
+
+    look: TextLook
+    pieces: list[SetPiece] = field(default_factory=list)
+    boxes: list[WordBox] = field(default_factory=list)
+    panels: list[Panel] = field(default_factory=list)
+    pictures: list[LaidPicture] = field(default_factory=list)
+    strokes: list[LaidStroke] = field(default_factory=list)
+    parts: list[LaidPart] = field(default_factory=list)
+    lines: int = 0
+
+    def put(self, lines: Iterable[Line], left: float, top: float, ink: Ink = Ink.INK) -> float:
+        """Set lines under one another from `top`; where they end."""
+        y = top
+        for line in lines:
+            placed = line.set_at(left, y + line.size * 1.08, ink)
+            self.pieces += placed
+            self.boxes += boxes_of(placed, self.lines)
+            self.lines += 1
+            y += line.size * LEADING
+        return y
+
+    def text(self, one: SheetText, size: float, left: float, top: float, width: float) -> float:
+        """Set a text of a sheet; where it ends."""
+        lines = set_words(one.text, one.words, size, width, STYLES.get(one.role, Style.PLAIN), self.look)
+        return self.put(lines, left, top, INKS.get(one.role, Ink.INK))
+
+    def page(self, id: str, sheet: str) -> LaidPage:
+        size = max((piece.size for piece in self.pieces), default=44.0)
+        return LaidPage(
+            id, "", size, tuple(self.pieces), tuple(self.boxes), tuple(self.panels), pictures=tuple(self.pictures),
+            sheet=sheet, strokes=tuple(self.strokes), parts=tuple(self.parts),
+        )  # fmt: skip
+
+
+def fitted(
+    texts: Sequence[SheetText], width: float, look: TextLook, room: float, scales: Sequence[float] = SCALES
+) -> tuple[float, float]:
+    """The largest scale at which texts fit into `room`, and their height."""
+    height = 0.0
+    for scale in scales:
+        height = 0.0
+        for one in texts:
+            size = SIZES.get(one.role, 52.0) * scale
+            indent = 56.0 * scale if one.role is Role.ITEM else 0.0
+            lines = set_text(one.text, size, width - indent, STYLES.get(one.role, Style.PLAIN), look)
+            height += len(lines) * size * LEADING + size * 0.35
+        if height <= room:
+            return scale, height
+    return scales[-1], height
+
+
+def two_columns(draft: Draft, texts: Sequence[SheetText], part: str, place: Place) -> None:
+    """Texts that belong together two by two, in two columns, the right one in another order. The lines that
+    join them come later."""
+    x0, top, x1, bottom = place
+    left, right = texts[::2], texts[1::2]
+    put = as_put(tuple(one.text for one in right))
+    high = min(150.0, (bottom - top) / max(len(left), 1) - 20)
+    half = (x1 - x0) * 0.36
+    other = x1 - (x1 - x0) * 0.46
+    lines: list[LaidStroke] = []
+    for n, one in enumerate(left):
+        y = top + n * (high + 20)
+        boxed(draft, one, (x0, y, x0 + half, y + high), "white", "lake")
+        m = put.index(right[n].text)
+        y_other = top + m * (high + 20)
+        boxed(draft, right[n], (other, y_other, x1, y_other + high), "mist", "")
+        joined = [(x0 + half + 6, y + high / 2), (other - 6, y_other + high / 2)]
+        lines.append(LaidStroke(flat(joined), 5.0, "lake"))
+    draft.parts.append(LaidPart(part, strokes=tuple(lines)))
+
+
+def boxed(draft: Draft, text: SheetText, place: Place, fill: str, edge: str) -> None:
+    """A text in a box, as large as it fits."""
+    left, top, right, bottom = place
+    draft.panels.append(
+        Panel(round(left, 2), round(top, 2), round(right - left, 2), round(bottom - top, 2), fill, edge)
+    )
+    for size in (46.0, 40.0, 34.0, 29.0, 25.0, 21.0):
+        lines = set_words(text.text, text.words, size, right - left - 44, Style.PLAIN, draft.look)
+        if len(lines) * size * LEADING <= bottom - top - 8:
+            break
+    draft.put(lines, left + 22, (top + bottom - len(lines) * size * LEADING) / 2 + 0.05 * size)
+
+
+def picture_of(lesson: Lesson, block_id: str) -> Picture | None:
+    blocks = (block for passage in lesson.passages for block in passage.blocks)
+    return next((block.picture for block in blocks if block_id and block.id == block_id), None)
+
+
+def around(area: Area) -> Area:
+    """A named region with some of its surroundings."""
+    room = 0.12 * max(area.width, area.height)
+    x, y = max(0.0, area.x - room), max(0.0, area.y - room)
+    return Area(x, y, min(1.0 - x, area.width + 2 * room), min(1.0 - y, area.height + 2 * room))
+
+
+def placed_picture(id: str, picture: Picture, crop: Area, place: Place) -> LaidPicture:
+    """A picture as large as it fits into a place, in its middle."""
+    left, top, right, bottom = place
+    shape = crop.width * picture.width / (crop.height * picture.height)
+    width = min(right - left, (bottom - top) * shape)
+    height = width / shape
+    x, y = left + (right - left - width) / 2, top + (bottom - top - height) / 2
+    return LaidPicture(id, picture.file, crop, round(x, 2), round(y, 2), round(width, 2), round(height, 2), "")
+
+
+def contained_picture(file: str, shows: str, id: str, place: Place) -> LaidPicture:
+    """A card's picture: square, since its own shape is not known to the card."""
+    left, top, right, bottom = place
+    side = min(right - left, bottom - top)
+    x, y = left + (right - left - side) / 2, top + (bottom - top - side) / 2
+    return LaidPicture(id, file, WHOLE, round(x, 2), round(y, 2), round(side, 2), round(side, 2), shows)
+
+
+def dot(x: float, y: float, radius: float, colour: str) -> LaidStroke:
+    return LaidStroke(flat(_circle_points(x, y, radius)), 0.0, colour, fill=True)
+
+
+def ring(x: float, y: float, radius: float, colour: str) -> LaidStroke:
+    return LaidStroke(flat(_circle_points(x, y, radius)), 3.0, colour)
+
+
+def _circle_points(x: float, y: float, radius: float) -> list[tuple[float, float]]:
+    return [(x + radius * math.cos(math.tau * n / 24), y + radius * math.sin(math.tau * n / 24)) for n in range(25)]
+
+
+def flat(points: Iterable[tuple[float, float]]) -> tuple[float, ...]:
+    return tuple(round(value, 2) for point in points for value in point)
