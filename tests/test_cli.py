@@ -100,7 +100,7 @@ class CommandLineTest(unittest.TestCase):
     def test_render_and_export_a_demo_lesson(self) -> None:
         data = self.folder / "data"
         workspace = open_workspace(data)
-        install(workspace)
+        install(workspace, ("rain",))
         workspace.database.close()
         video = self.folder / "rain.mp4"
         title = "Rain on a Tin Roof"

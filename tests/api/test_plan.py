@@ -13,7 +13,7 @@ from wordtrail.standins.demo_world import install
 class PlanApiTest(ApiTest):
     def setUp(self) -> None:
         super().setUp()
-        install(self.workspace)
+        install(self.workspace, ("bees-map", "kite"))
         lessons = self.client.get("/api/lessons").json["lessons"]
         self.ids = {one["title"]: one["id"] for one in lessons}
         self.bees = self.client.get(f"/api/lessons/{self.ids['The Bee’s Map']}").json

@@ -30,7 +30,7 @@ class PicturesTest(unittest.TestCase):
             page = chromium.new_page(viewport={"width": 1920, "height": 1080})
             lessons = page.request.get(f"{address}/api/lessons").json()["lessons"]
             _vary(page, address, lessons)
-            for lesson in lessons:
+            for lesson in [one for one in lessons if "Pip" not in one["title"]]:
                 data = page.request.get(f"{address}/api/lessons/{lesson['id']}/stage").text()
                 link = page.request.post(f"{address}/api/lessons/{lesson['id']}/link").json()["url"]
                 layout, sheet = _parts(data)

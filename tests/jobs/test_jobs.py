@@ -114,7 +114,7 @@ class JobsTest(unittest.TestCase):
         self.assertIn("as you asked", self.state(job).message)
 
     def test_a_video_is_made_with_captions_and_poster(self) -> None:
-        install(self.workspace)
+        install(self.workspace, ("rain",))
         with self.workspace.database.session() as session:
             rain = next(kept for kept in all_lessons(session, self.workspace.owner) if "Rain" in kept.lesson.title)
             job = add_job(session, self.workspace.owner, VIDEO, rain.id, f"{rain.id}:720p").id

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Collection
 from dataclasses import dataclass
 from importlib.resources import files
 
@@ -78,13 +79,14 @@ LESSONS = (
 )
 
 
-def install(workspace: Workspace) -> bool:
-    """Put the demo lessons on the shelf, once; true when that was done now."""
+def install(workspace: Workspace, only: Collection[str] = ()) -> bool:
+    """Put the demo lessons on the shelf (`only` those of these names, where any are named), once; true when
+    that was done now."""
     if workspace.blobs.exists(MARKER):
         return False
     with workspace.database.session() as session:
         name_owner(session, workspace.owner, "Larkmoor School", "Room 6")
-        for demo in LESSONS:
+        for demo in (demo for demo in LESSONS if not only or demo.name in only):
             _install(session, workspace, demo)
     workspace.blobs.write(MARKER, b"")
     return True

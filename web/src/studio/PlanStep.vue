@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { Lightbulb, Pencil } from '@lucide/vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, provide, ref, watch } from 'vue'
 import { ask, client, type Command, type Schemas } from '@/api/client'
@@ -14,19 +13,20 @@ import StagePage from '@/stage/StagePage.vue'
 import CardEditor from './plan/CardEditor.vue'
 import { useChosenWords } from './plan/chosenWords'
 import InkLayer from './plan/InkLayer.vue'
-import { MARK_KINDS, deep, newMark, newPoint, pauseName, type MarkKind, type Point } from './plan/kinds'
+import { MARK_KINDS, newMark, newPoint, pauseName, type MarkKind, type Point } from './plan/kinds'
 import LegendDialog from './plan/LegendDialog.vue'
 import MarkEditor from './plan/MarkEditor.vue'
 import MoreMenu from './plan/MoreMenu.vue'
 import OpeningEditor from './plan/OpeningEditor.vue'
 import OrganizerEditor from './plan/OrganizerEditor.vue'
 import PointEditor from './plan/PointEditor.vue'
+import { isIn, postsOf } from './plan/posts'
 import ReadingPills from './plan/ReadingPills.vue'
 import RunStrip from './plan/RunStrip.vue'
 import SuggestionColumn from './plan/SuggestionColumn.vue'
+import WordBar from './plan/WordBar.vue'
 
 type Stop = Schemas['Stop']
-type Mark = Schemas['Mark']
 
 const lesson = useLesson()
 const view = lesson.view
@@ -93,12 +93,10 @@ watch(
 const send = (command: Command) => lesson.send(command)
 
 /** On the plan, every mark of the reading that is worked on stands fully drawn, and every part is filled in. */
-const inReading = (one: { reading?: string }) =>
-  !reading.value || !one.reading || one.reading === reading.value
 const state = computed(() => ({
   ...stateAt(stage.value!.sheet, -1),
   page: page.value,
-  marks: document.value.marks!.filter(inReading).map((mark) => ({ mark: mark.id, progress: 1 })),
+  marks: document.value.marks!.filter(isIn(reading.value)).map((mark) => ({ mark: mark.id, progress: 1 })),
   parts: (shown.value?.parts ?? []).map((part) => part.id).filter((part) => !part.includes('.syllable')),
 }))
 
@@ -265,70 +263,11 @@ async function take(one: Schemas['Suggestion']) {
 }
 
 /* Signposts. */
-interface Post {
-  id: string
-  word: string
-  colour: string
-  title: string
-  note: string
-  open: boolean
-  slim?: boolean
-  point?: Point
-  mark?: Mark
-  card?: Schemas['WordCard']
-}
-const posts = computed<Post[]>(() => {
-  const lastWord = words.value[words.value.length - 1]?.id ?? ''
-  const pauses = document.value.pause_points!.filter(inReading).map((one) => ({
-    id: one.id,
-    word: one.after || lastWord,
-    colour: 'lake',
-    title: one.question,
-    note: `${pauseName(one.kind)}${one.after ? '' : ' · at the end'}`,
-    open: opened.value === one.id,
-    point: one,
-  }))
-  const marks = document.value.marks!.filter(inReading).map((one) => {
-    const means = legend.value.find((entry) => entry.id === one.meaning)
-    return {
-      id: one.id,
-      word: one.last,
-      colour: means?.colour ?? 'moss',
-      title: chosen.textOf(one.first, one.last),
-      note: `${means?.letter} · ${means?.name}`,
-      open: opened.value === one.id,
-      slim: true,
-      mark: one,
-    }
-  })
-  const cards = (plan.value?.cards ?? []).map((one) => ({
-    id: one.id,
-    word: one.at ?? '',
-    colour: 'ochre',
-    title: one.word,
-    note: 'word card',
-    open: false,
-    slim: true,
-    card: one,
-  }))
-  const fresh = draft.value
-    ? [
-        {
-          id: 'new',
-          word: draft.value.after || lastWord,
-          colour: 'lake',
-          title: draft.value.after ? 'A new pause point' : 'A question at the end',
-          note: '',
-          open: true,
-          point: draft.value,
-        },
-      ]
-    : []
-  const order = chosen.places.value
-  return [...pauses, ...marks, ...cards, ...fresh]
+const posts = computed(() =>
+  postsOf(document.value, reading.value, draft.value, opened.value, chosen.textOf)
     .filter((post) => places.value.get(post.word)?.page === page.value)
-    .sort((a, b) => (order.get(a.word) ?? 0) - (order.get(b.word) ?? 0))
-})
+    .sort((a, b) => (chosen.places.value.get(a.word) ?? 0) - (chosen.places.value.get(b.word) ?? 0)),
+)
 function open(id: string) {
   const card = plan.value?.cards?.find((one) => one.id === id)
   if (card) here.value = card.id
@@ -507,123 +446,24 @@ useKeys({
         />
       </section>
     </div>
-    <section
+    <WordBar
       v-if="texts.length"
-      class="sheet mt-3 flex min-h-[68px] items-center gap-2 px-4 py-1"
-      aria-label="The chosen words"
-    >
-      <template v-if="pointing">
-        <span>Now choose the word that the arrow points at.</span>
-        <button class="button ml-auto" type="button" @click="clear"><kbd class="key">Esc</kbd></button>
-      </template>
-      <template v-else-if="!chosen.span.value || !onText">
-        <button
-          class="button"
-          type="button"
-          :disabled="textNumber <= 0"
-          :hidden="!onText"
-          @click="page = texts[textNumber - 1]!"
-        >
-          Page before
-        </button>
-        <span v-if="onText" class="whitespace-nowrap">Page {{ textNumber + 1 }} of {{ texts.length }}</span>
-        <button v-else class="button" type="button" @click="page = texts[0] ?? 0">Back to the text</button>
-        <button
-          class="button"
-          type="button"
-          :disabled="textNumber >= texts.length - 1"
-          :hidden="!onText"
-          @click="page = texts[textNumber + 1]!"
-        >
-          Next page
-        </button>
-        <button
-          v-if="onText"
-          class="button"
-          :class="{ 'button-main': drawing }"
-          type="button"
-          :aria-pressed="drawing"
-          title="Draw on the page; what you draw becomes a mark (I)"
-          @click="drawing = !drawing"
-        >
-          <Pencil :size="15" aria-hidden="true" /> Draw
-        </button>
-        <button
-          v-if="onText"
-          class="button"
-          type="button"
-          :aria-pressed="suggesting"
-          title="What the text offers to mark, teach and stop at (E)"
-          @click="suggesting = !suggesting"
-        >
-          <Lightbulb :size="15" aria-hidden="true" /> Suggestions
-        </button>
-        <span class="ml-2 flex min-w-0 flex-wrap gap-x-1 text-[13px]" role="group" aria-label="Legend">
-          <button
-            v-for="(one, n) in legend"
-            :key="one.id"
-            class="inline-flex items-center gap-1.5 rounded-small px-1.5 py-0.5 hover:bg-mist"
-            :class="{ 'bg-lake-pale': one.id === current.id }"
-            type="button"
-            :aria-pressed="one.id === current.id"
-            :title="`Mark with “${one.name}” (${n + 1})`"
-            @click="meaning = one.id"
-          >
-            <span
-              class="w-5 border-b-4"
-              :style="{ borderColor: `var(--color-${one.colour})`, borderStyle: one.line }"
-              aria-hidden="true"
-            />
-            <strong :style="{ color: `var(--color-${deep(one.colour)})` }">{{ one.letter }}</strong>
-            {{ one.name }}
-          </button>
-          <button
-            class="px-1.5 font-semibold text-lake hover:underline"
-            type="button"
-            @click="legendOpen = true"
-          >
-            Change
-          </button>
-        </span>
-      </template>
-      <template v-else>
-        <span class="max-w-[120px] truncate font-passage text-[16px]"
-          >“{{ chosen.textOf(chosen.span.value.first, chosen.span.value.last) }}”</span
-        >
-        <button class="button button-main" type="button" @click="ask_">
-          Pause after this <kbd class="key text-ink">P</kbd>
-        </button>
-        <button class="button" type="button" @click="makeCard(chosen.span.value.first)">
-          Word card <kbd class="key">G</kbd>
-        </button>
-        <span class="flex flex-1 flex-wrap items-center gap-1 border-l border-hairline pl-2 text-[13px]">
-          <button
-            v-for="kind in MARK_KINDS"
-            :key="kind.value"
-            class="rounded-small border border-hairline bg-white px-1 hover:border-moss"
-            type="button"
-            @click="mark(kind.value)"
-          >
-            {{ kind.name }} <kbd class="text-[11px] text-quiet">{{ kind.key.toUpperCase() }}</kbd>
-          </button>
-          <label class="ml-1 flex items-center gap-1 text-quiet">
-            as
-            <select
-              v-model="meaning"
-              aria-label="Meaning to mark with"
-              class="rounded-small border border-hairline bg-white px-1 text-ink"
-            >
-              <option v-for="one in legend" :key="one.id" :value="one.id">
-                {{ one.letter }} · {{ one.name }}
-              </option>
-            </select>
-          </label>
-        </span>
-        <button class="button" type="button" title="Choose nothing" @click="clear">
-          <kbd class="key">Esc</kbd>
-        </button>
-      </template>
-    </section>
+      v-model:meaning="meaning"
+      v-model:drawing="drawing"
+      v-model:suggesting="suggesting"
+      :chosen="chosen.span.value ? chosen.textOf(chosen.span.value.first, chosen.span.value.last) : ''"
+      :legend="legend"
+      :on-text="onText"
+      :number="textNumber"
+      :count="texts.length"
+      :pointing="!!pointing"
+      @turn="(to) => (page = texts[to] ?? 0)"
+      @pause="ask_"
+      @card="chosen.span.value && makeCard(chosen.span.value.first)"
+      @mark="mark"
+      @legend="legendOpen = true"
+      @clear="clear"
+    />
     <RunStrip
       :run="run"
       :here="hereKey"

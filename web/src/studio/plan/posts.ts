@@ -1,0 +1,73 @@
+/** The signposts of a plan: pause points, marks, word cards, and a pause point that is being written. */
+import type { Schemas } from '@/api/client'
+import { pauseName, type Point } from './kinds'
+
+export interface Post {
+  id: string
+  word: string
+  colour: string
+  title: string
+  note: string
+  open: boolean
+  slim?: boolean
+  point?: Point
+  mark?: Schemas['Mark']
+  card?: Schemas['WordCard']
+}
+
+/** Whether something belongs to the reading that is worked on (none: all are). */
+export const isIn = (reading: string) => (one: { reading?: string }) =>
+  !reading || !one.reading || one.reading === reading
+
+export function postsOf(
+  lesson: Schemas['Lesson'],
+  reading: string,
+  draft: Point | undefined,
+  opened: string,
+  textOf: (first: string, last: string) => string,
+): Post[] {
+  const blocks = lesson.passages.flatMap((p) => p.pages.flatMap((q) => q.blocks))
+  const lastWord = blocks.flatMap((block) => block.words).pop()?.id ?? ''
+  const points = (lesson.pause_points ?? []).filter(isIn(reading)).map((point) => ({
+    id: point.id,
+    word: point.after || lastWord,
+    colour: 'lake',
+    title: point.question,
+    note: `${pauseName(point.kind)}${point.after ? '' : ' · at the end'}`,
+    open: opened === point.id,
+    point,
+  }))
+  const marks = (lesson.marks ?? []).filter(isIn(reading)).map((mark) => {
+    const means = lesson.legend?.find((entry) => entry.id === mark.meaning)
+    return {
+      id: mark.id,
+      word: mark.last,
+      colour: means?.colour ?? 'moss',
+      title: textOf(mark.first, mark.last),
+      note: `${means?.letter} · ${means?.name}`,
+      open: opened === mark.id,
+      slim: true,
+      mark,
+    }
+  })
+  const cards = (lesson.plan?.cards ?? []).map((card) => ({
+    id: card.id,
+    word: card.at ?? '',
+    colour: 'ochre',
+    title: card.word,
+    note: 'word card',
+    open: false,
+    slim: true,
+    card,
+  }))
+  const fresh = draft && {
+    id: 'new',
+    word: draft.after || lastWord,
+    colour: 'lake',
+    title: draft.after ? 'A new pause point' : 'A question at the end',
+    note: '',
+    open: true,
+    point: draft,
+  }
+  return [...points, ...marks, ...cards, ...(fresh ? [fresh] : [])]
+}
