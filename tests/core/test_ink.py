@@ -5,7 +5,7 @@ from __future__ import annotations
 import unittest
 
 import numpy as np
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.core.inks import CLEAN, SHAKY, Hand, drawings
@@ -57,6 +57,7 @@ class InkTest(unittest.TestCase):
         seen = mark_of_ink((shaft, head), Canvas(page.boxes, page.size))
         self.assertEqual((seen.kind, seen.first, seen.to), (MarkKind.ARROW, one.word, other.word))
 
+    @settings(deadline=None)
     @given(
         st.lists(
             st.lists(st.floats(-3000, 3000), min_size=4, max_size=60).filter(lambda s: len(s) % 2 == 0),

@@ -175,6 +175,7 @@ class QtiTest(unittest.TestCase):
 
 
 class CardsCsvTest(unittest.TestCase):
+    @settings(deadline=None)
     @given(st.lists(CARDS, max_size=5))
     def test_cards_come_back(self, cards: list[WordCard]) -> None:
         self.assertEqual(cards_csv.read(cards_csv.write(tuple(cards)).encode()), tuple(cards))
