@@ -123,4 +123,4 @@ PIP_CREDITS = (
     "Larkmoor School, Room 6",
     "Our own page for new readers. It may be used freely.",
 )
-"""Twenty-four words of one syllable."""
+"""Twenty-five words of one syllable."""
