@@ -30,7 +30,7 @@ class PicturesTest(unittest.TestCase):
             page = chromium.new_page(viewport={"width": 1920, "height": 1080})
             lessons = page.request.get(f"{address}/api/lessons").json()["lessons"]
             _vary(page, address, lessons)
-            for lesson in [one for one in lessons if "Pip" not in one["title"]]:
+            for lesson in lessons[:3]:
                 data = page.request.get(f"{address}/api/lessons/{lesson['id']}/stage").text()
                 link = page.request.post(f"{address}/api/lessons/{lesson['id']}/link").json()["url"]
                 layout, sheet = _parts(data)
@@ -88,7 +88,7 @@ def _moments(sheet: CueSheet) -> list[tuple[float, str]]:
     waiting = [g for g in sheet.gates if not g.auto and sum(g.at - 0.5 < at <= g.at for at in times) == 1]
     gates = [*[gate for gate in waiting if gate.page < 0][:1], *[gate for gate in waiting if gate.page >= 0][-1:]]
     middle = round((drawing.start + drawing.end) / 2, 3)
-    picks = [lights[6], lights[len(lights) // 2], lights[-3]]
+    picks = [lights[6], lights[-3]]
     return [
         (0.5, ""),
         *((round(one.start + 0.01, 3), "") for one in picks),
