@@ -88,7 +88,7 @@ def _moments(sheet: CueSheet) -> list[tuple[float, str]]:
     waiting = [g for g in sheet.gates if not g.auto and sum(g.at - 0.5 < at <= g.at for at in times) == 1]
     gates = [*[gate for gate in waiting if gate.page < 0][:1], *[gate for gate in waiting if gate.page >= 0][-1:]]
     middle = round((drawing.start + drawing.end) / 2, 3)
-    picks = [lights[6], lights[-3]]
+    picks = [lights[6], lights[len(lights) // 2], lights[-3]]
     return [
         (0.5, ""),
         *((round(one.start + 0.01, 3), "") for one in picks),

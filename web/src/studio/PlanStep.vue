@@ -440,7 +440,6 @@ useKeys({
         <OpeningEditor
           v-else
           :lesson="document"
-          :focus-on="sheet"
           @opening="(opening) => send({ kind: 'set opening', opening })"
           @closing="(closing) => send({ kind: 'set closing', closing })"
         />

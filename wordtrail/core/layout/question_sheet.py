@@ -118,7 +118,6 @@ def _choices(
     left, y, width = place
     size, small = 42.0 * scale, 32.0 * scale
     shown: list[Panel] = []
-    marks: list[LaidStroke] = []
     pieces: list[SetPiece] = []
     for n, one in enumerate(offered):
         choice = point.choices[n] if n < len(point.choices) else None
@@ -151,7 +150,7 @@ def _choices(
             (number,) = set_text(str(right), size * 0.72, 99, Style.BOLD, draft.look)
             pieces += number.set_at(left + 52 - number.width / 2, y + 8 + size * 0.98, Ink.LAKE)
         y += high + 18
-    draft.parts.append(LaidPart(answer_part(point.id), tuple(pieces), tuple(shown), tuple(marks)))
+    draft.parts.append(LaidPart(answer_part(point.id), tuple(pieces), tuple(shown)))
     return y
 
 

@@ -137,11 +137,6 @@ def _hardness(text: str) -> float:
     return syllables(text) + 2 * min(1.0, rank().get(text, RARE) / 8000)
 
 
-def _unpointed(text: str) -> str:
-    """A printed word without the punctuation around it."""
-    return text.strip("“”\"‘’'.,;:!?()…—–-")
-
-
 def _guessed(text: str) -> bool:
     """Whether no dictionary knows how some part of a printed word is said."""
     return not all(is_known(part) for part in spoken_form(text))

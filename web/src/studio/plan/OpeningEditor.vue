@@ -3,7 +3,7 @@ import { ref, useId, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 
 /** What comes before the reading and after it. Kept when a field is left. */
-const props = defineProps<{ lesson: Schemas['Lesson']; focusOn: string }>()
+const props = defineProps<{ lesson: Schemas['Lesson'] }>()
 const emit = defineEmits<{
   opening: [opening: Schemas['Opening']]
   closing: [closing: Schemas['Closing']]
