@@ -14,8 +14,9 @@ from wordtrail.core.cues.state import state_at, state_in_video, video_seconds
 from wordtrail.core.edit.edit_list import Trim
 from wordtrail.core.errors import WordTrailError
 from wordtrail.core.layout.typeset import typeset
-from wordtrail.core.lesson.commands import AddMark, AddPausePoint, RemoveMark, RemovePausePoint, SetText, apply
+from wordtrail.core.lesson.commands import AddPausePoint, RemoveMark, RemovePausePoint, SetText, apply
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.plan_commands import AddMark
 from wordtrail.core.marks.model import MarkKind
 from wordtrail.core.trail.model import Trail, Visit
 from wordtrail.media.render import moments

@@ -10,8 +10,9 @@ from hypothesis import strategies as st
 
 from tests.worlds import planned
 from wordtrail.core.errors import EmptyPassage, LessonError
-from wordtrail.core.lesson.commands import AddMark, AddPausePoint, Command, PutBack, apply
+from wordtrail.core.lesson.commands import AddPausePoint, Command, PutBack, apply
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.plan_commands import AddMark
 from wordtrail.core.lesson.text_commands import (
     AddBlock,
     AddPages,

@@ -11,8 +11,8 @@ from wordtrail.core.lesson.commands import Command
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.path import Step, Waypoint
 from wordtrail.core.lesson.proofing import Undescribed
+from wordtrail.core.lesson.recording_guide import GuideStep
 from wordtrail.core.lesson.run import Stop
-from wordtrail.core.pace.guide import GuidedWord
 from wordtrail.core.plan.answers import Verdict
 from wordtrail.core.plan.cards import WordPart
 from wordtrail.core.plan.suggestions.model import Suggestion
@@ -154,7 +154,9 @@ class Revision(BaseModel):
 
 
 class Guide(BaseModel):
-    words: list[GuidedWord]
+    """What the teacher is led through while recording, in order."""
+
+    steps: list[GuideStep]
 
 
 class TrailView(BaseModel):
@@ -185,11 +187,18 @@ class TextView(BaseModel):
     before_sharing: list[str]
 
 
+class Offered(BaseModel):
+    """Something that the text offers, and whether the plan has it already."""
+
+    suggestion: Suggestion
+    taken: bool
+
+
 class PlanView(BaseModel):
     """The lesson as it will run, and what the text offers to mark, teach and stop at."""
 
     run: list[Stop]
-    suggestions: list[Suggestion]
+    offers: list[Offered]
 
 
 class WordInParts(BaseModel):

@@ -15,10 +15,10 @@ from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.commands import ChooseTake
 from wordtrail.core.lesson.model import USUAL_RATE, Lesson
+from wordtrail.core.lesson.recording_guide import recording_guide
 from wordtrail.core.lesson.sheets import script
 from wordtrail.core.lesson.word_list import lesson_of_words
 from wordtrail.core.marks.legends import legend_for
-from wordtrail.core.pace.guide import pace_guide
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.trail.checks import figures, places_to_check
 from wordtrail.core.trail.mending import mended
@@ -36,8 +36,9 @@ class LessonPath(BaseModel):
     lesson: str = Field(max_length=64)
 
 
-class RateQuery(BaseModel):
+class GuideQuery(BaseModel):
     words_per_minute: float = Field(default=USUAL_RATE, ge=1, le=1000)
+    whole: bool = True
 
 
 class TakeQuery(BaseModel):
@@ -165,13 +166,12 @@ def stage(path: LessonPath, query: TakeQuery) -> Response:
 
 
 @routes.get("/lessons/<lesson>/guide", responses={200: answers.Guide})
-def guide(path: LessonPath, query: RateQuery) -> Response:
-    """When each word should be said at a rate."""
+def guide(path: LessonPath, query: GuideQuery) -> Response:
+    """When each word should be said at a rate: of the whole lesson, or of the passages alone."""
     where = context().workspace
     with where.database.session() as session:
         lesson = get_lesson(session, path.lesson, where.owner).lesson
-    words = [word for passage in lesson.passages for word in pace_guide(passage, query.words_per_minute)]
-    return answer(answers.Guide(words=words))
+    return answer(answers.Guide(steps=list(recording_guide(lesson, query.words_per_minute, whole=query.whole))))
 
 
 @routes.get("/lessons/<lesson>/trail", responses={200: answers.TrailView})

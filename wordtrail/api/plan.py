@@ -17,7 +17,9 @@ from wordtrail.api.views import lesson_view
 from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.offers import is_taken
 from wordtrail.core.lesson.run import run_of
+from wordtrail.core.lesson.taking_over import plan_to_take_over
 from wordtrail.core.plan.suggestions.all import suggestions
 from wordtrail.core.speech.word_parts import parts_of, printed_syllables
 from wordtrail.formats.plan_files import brought, plan_file
@@ -40,6 +42,13 @@ class ChartPath(LessonPath):
     chart: str = Field(pattern="^chart[0-9]+$")
 
 
+class PlanSource(BaseModel):
+    """The lesson whose plan is taken over, for a lesson as it was at `revision`."""
+
+    of: str = Field(max_length=64)
+    revision: int
+
+
 class PlanFileForm(BaseModel):
     model_config = ConfigDict(arbitrary_types_allowed=True)
     file: FileStorage
@@ -50,8 +59,19 @@ class PlanFileForm(BaseModel):
 def plan(path: LessonPath) -> Response:
     """The run of a lesson, and suggestions for it."""
     lesson = _lesson(path.lesson)
-    offered = [one for passage in lesson.passages for one in suggestions(passage)]
-    return answer(answers.PlanView(run=list(run_of(lesson)), suggestions=offered))
+    found = (one for passage in lesson.passages for one in suggestions(passage))
+    offers = [answers.Offered(suggestion=one, taken=is_taken(lesson, one)) for one in found]
+    return answer(answers.PlanView(run=list(run_of(lesson)), offers=offers))
+
+
+@routes.post("/lessons/<lesson>/plan", responses={200: answers.LessonView})
+def take_over(path: LessonPath, body: PlanSource) -> Response:
+    """Take over what makes sense of another lesson's plan. 409 when `revision` is not the newest."""
+    where = context().workspace
+    with where.database.session() as session:
+        other = get_lesson(session, body.of, where.owner).lesson
+        view = lesson_view(session, change(session, where.owner, path.lesson, body.revision, plan_to_take_over(other)))
+    return answer(view)
 
 
 @routes.get("/words/<word>/parts", responses={200: answers.WordInParts})

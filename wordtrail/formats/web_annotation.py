@@ -158,7 +158,7 @@ def _mark_of(item: dict, span: tuple[int, int], meaning: Meaning, text: _Text) -
     own = dict(item.get(f"{OURS}mark") or {"kind": "underline"})
     known = {word for word, _, _ in text.spans}
     own |= {"id": "", "first": inside[0][0], "last": inside[-1][0], "meaning": meaning.id, "skip": skip, "drop": drop}
-    own |= {"pause": "", "reading": ""}
+    own |= {"pause": "", "reading": "", "chart": "", "box": ""}
     if own.get("moment") == "at a pause point":
         own["moment"] = "in the talk after"
     if own.get("to") and own["to"] not in known:

@@ -183,7 +183,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** When each word should be said at a rate. */
+        /** When each word should be said at a rate: of the whole lesson, or of the passages alone. */
         get: operations["lessons_guide_lessons__lesson__guide_get"];
         put?: never;
         post?: never;
@@ -528,7 +528,8 @@ export interface paths {
         /** The run of a lesson, and suggestions for it. */
         get: operations["plan_plan_lessons__lesson__plan_get"];
         put?: never;
-        post?: never;
+        /** Take over what makes sense of another lesson's plan. 409 when `revision` is not the newest. */
+        post: operations["plan_take_over_lessons__lesson__plan_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1576,6 +1577,7 @@ export interface components {
          * @description One or more passages with a plan, and what is kept of which take.
          *
          *     `issued` is the highest number given to a passage, pause point, mark or loose end so far.
+         *     `placed_marks` are the moments of marks that were set by hand, for each take.
          *     `card_wishes` are the words, as printed, of which the teacher wants a word card.
          */
         Lesson: {
@@ -1697,6 +1699,11 @@ export interface components {
              *     }
              */
             plan: components["schemas"]["Plan"];
+            /**
+             * Placed Marks
+             * @default []
+             */
+            placed_marks: components["schemas"]["PlacedMark"][];
         };
         /**
          * Line
@@ -1730,7 +1737,7 @@ export interface components {
          *
          *     `moment` is when it is drawn: of READ, the `nth` time its words are read (QUOTED: any later time); of PAUSE,
          *     at the point `pause`. It takes `seconds` (0: as long as its words take). `reading` names the reading it
-         *     belongs to (empty: all).
+         *     belongs to (empty: all). A number can stand for the box `box` of the chart `chart`: it is drawn there too.
          */
         Mark: {
             /** Id */
@@ -1809,6 +1816,16 @@ export interface components {
              * @default
              */
             reading: string;
+            /**
+             * Chart
+             * @default
+             */
+            chart: string;
+            /**
+             * Box
+             * @default
+             */
+            box: string;
         };
         /**
          * MarkKind
@@ -2128,6 +2145,19 @@ export interface components {
             reading: string;
         };
         /**
+         * PenLine
+         * @description A line of a simple drawing: points, x and y in turn, in a square of 1000 by 1000.
+         */
+        PenLine: {
+            /** Points */
+            points: number[];
+            /**
+             * Colour
+             * @default ink
+             */
+            colour: string;
+        };
+        /**
          * PermissionKind
          * @description Why a text may be used.
          * @enum {string}
@@ -2186,6 +2216,24 @@ export interface components {
             picture: string;
             /** Question */
             question: string;
+        };
+        /**
+         * PlacedMark
+         * @description The moment of a mark, set by hand in one take: it is drawn from `start` (seconds of take time), over
+         *     `seconds` (0: as long as a mark takes that is drawn in talk).
+         */
+        PlacedMark: {
+            /** Mark */
+            mark: string;
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /**
+             * Seconds
+             * @default 0
+             */
+            seconds: number;
         };
         /**
          * Plan
@@ -2417,7 +2465,7 @@ export interface components {
         /**
          * WordCard
          * @description A word to teach. `syllables` and `parts` come from the core and can be corrected; `at` is the word of
-         *     the passage where it stands; `picture` is a picture file of ours.
+         *     the passage where it stands; `picture` is a picture file of ours; `drawing` stands in its place, or on it.
          */
         WordCard: {
             /** Id */
@@ -2476,6 +2524,11 @@ export interface components {
             say_it: boolean;
             /** @default before the reading */
             shown: components["schemas"]["Shown"];
+            /**
+             * Drawing
+             * @default []
+             */
+            drawing: components["schemas"]["PenLine"][];
         };
         /**
          * WordPart
@@ -2512,7 +2565,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditBlock"] | components["schemas"]["SetBlockKind"] | components["schemas"]["SplitBlock"] | components["schemas"]["MergeBlock"] | components["schemas"]["MoveBlock"] | components["schemas"]["AddBlock"] | components["schemas"]["RemoveBlock"] | components["schemas"]["NumberBlock"] | components["schemas"]["BreakPage"] | components["schemas"]["JoinPage"] | components["schemas"]["LabelPage"] | components["schemas"]["ShowPage"] | components["schemas"]["SetNumbers"] | components["schemas"]["SetCredits"] | components["schemas"]["AddPages"] | components["schemas"]["RemovePassage"] | components["schemas"]["MendWord"] | components["schemas"]["JoinWords"] | components["schemas"]["DropWord"] | components["schemas"]["LeaveWord"] | components["schemas"]["PlacePicture"] | components["schemas"]["CropPicture"] | components["schemas"]["NameRegion"] | components["schemas"]["RemoveRegion"] | components["schemas"]["SetLook"] | components["schemas"]["WishCard"] | components["schemas"]["KeepPoint"] | components["schemas"]["KeepMark"] | components["schemas"]["DrawInk"] | components["schemas"]["SetLegend"] | components["schemas"]["SetOpening"] | components["schemas"]["SetClosing"] | components["schemas"]["MakeCard"] | components["schemas"]["KeepCard"] | components["schemas"]["RemoveCard"] | components["schemas"]["OrderCards"] | components["schemas"]["SetMatching"] | components["schemas"]["MakeOrganizer"] | components["schemas"]["KeepOrganizer"] | components["schemas"]["RemoveOrganizer"] | components["schemas"]["KeepReading"] | components["schemas"]["RemoveReading"] | components["schemas"]["SetOrder"] | components["schemas"]["TakeOver"] | components["schemas"]["BringPlan"] | components["schemas"]["SetText"] | components["schemas"]["SetPace"] | components["schemas"]["AddPausePoint"] | components["schemas"]["ChangePausePoint"] | components["schemas"]["RemovePausePoint"] | components["schemas"]["AddMark"] | components["schemas"]["RemoveMark"] | components["schemas"]["ChooseTake"] | components["schemas"]["SetTrim"] | components["schemas"]["ClearTrim"] | components["schemas"]["MoveStart"] | components["schemas"]["ClearLooseEnds"] | components["schemas"]["PutBack"] | components["schemas"]["Respell"];
+            command: components["schemas"]["EditBlock"] | components["schemas"]["SetBlockKind"] | components["schemas"]["SplitBlock"] | components["schemas"]["MergeBlock"] | components["schemas"]["MoveBlock"] | components["schemas"]["AddBlock"] | components["schemas"]["RemoveBlock"] | components["schemas"]["NumberBlock"] | components["schemas"]["BreakPage"] | components["schemas"]["JoinPage"] | components["schemas"]["LabelPage"] | components["schemas"]["ShowPage"] | components["schemas"]["SetNumbers"] | components["schemas"]["SetCredits"] | components["schemas"]["AddPages"] | components["schemas"]["RemovePassage"] | components["schemas"]["MendWord"] | components["schemas"]["JoinWords"] | components["schemas"]["DropWord"] | components["schemas"]["LeaveWord"] | components["schemas"]["PlacePicture"] | components["schemas"]["CropPicture"] | components["schemas"]["NameRegion"] | components["schemas"]["RemoveRegion"] | components["schemas"]["SetLook"] | components["schemas"]["WishCard"] | components["schemas"]["KeepPoint"] | components["schemas"]["OrderQuestions"] | components["schemas"]["KeepMark"] | components["schemas"]["AddMark"] | components["schemas"]["TakeSuggestion"] | components["schemas"]["DrawInk"] | components["schemas"]["SetLegend"] | components["schemas"]["SetOpening"] | components["schemas"]["SetClosing"] | components["schemas"]["MakeCard"] | components["schemas"]["KeepCard"] | components["schemas"]["RemoveCard"] | components["schemas"]["OrderCards"] | components["schemas"]["SetMatching"] | components["schemas"]["MakeOrganizer"] | components["schemas"]["KeepOrganizer"] | components["schemas"]["SetGrid"] | components["schemas"]["RemoveOrganizer"] | components["schemas"]["KeepReading"] | components["schemas"]["RemoveReading"] | components["schemas"]["SetOrder"] | components["schemas"]["TakeOver"] | components["schemas"]["BringPlan"] | components["schemas"]["SetText"] | components["schemas"]["SetPace"] | components["schemas"]["AddPausePoint"] | components["schemas"]["ChangePausePoint"] | components["schemas"]["RemovePausePoint"] | components["schemas"]["RemoveMark"] | components["schemas"]["ChooseTake"] | components["schemas"]["SetTrim"] | components["schemas"]["ClearTrim"] | components["schemas"]["MoveStart"] | components["schemas"]["PlaceMark"] | components["schemas"]["FreeMark"] | components["schemas"]["ClearLooseEnds"] | components["schemas"]["PutBack"] | components["schemas"]["Respell"];
         };
         /**
          * AddBlock
@@ -2532,7 +2585,8 @@ export interface components {
         };
         /**
          * AddMark
-         * @description A new mark on the run of words from `first` to `last` (in either order).
+         * @description A new mark on the run of words from `first` to `last` (in either order), as its kind is usually drawn.
+         *     A number is the next one.
          */
         AddMark: {
             mark: components["schemas"]["MarkKind"];
@@ -2542,6 +2596,16 @@ export interface components {
             last: string;
             /** Meaning */
             meaning: string;
+            /**
+             * To
+             * @default
+             */
+            to: string;
+            /**
+             * Reading
+             * @default
+             */
+            reading: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2696,6 +2760,12 @@ export interface components {
             kind: "crop picture";
         };
         /**
+         * Detector
+         * @description What was found.
+         * @enum {string}
+         */
+        Detector: "repeated phrase" | "patterned sentence" | "rhyme" | "alliteration" | "sound word" | "sequence" | "cause and effect" | "comparison" | "question" | "definition" | "dialogue" | "heading" | "word to teach" | "word with an ending" | "sentence with a number" | "place to stop";
+        /**
          * DraftBlock
          * @description A block before its words have ids. `picture` belongs to a picture block that has a file.
          */
@@ -2839,6 +2909,21 @@ export interface components {
              * @enum {string}
              */
             kind: "edit block";
+        };
+        /**
+         * FreeMark
+         * @description The mark `id` finds its moment in the take by itself again.
+         */
+        FreeMark: {
+            /** Take */
+            take: string;
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "free mark";
         };
         /**
          * JoinPage
@@ -3103,6 +3188,12 @@ export interface components {
             kind: "number block";
         };
         /**
+         * Offer
+         * @description What accepting a suggestion makes.
+         * @enum {string}
+         */
+        Offer: "mark" | "card" | "pause";
+        /**
          * OrderCards
          * @description The word cards in this order (their ids).
          */
@@ -3114,6 +3205,41 @@ export interface components {
              * @enum {string}
              */
             kind: "order cards";
+        };
+        /**
+         * OrderQuestions
+         * @description The questions at the end in this order (their ids).
+         */
+        OrderQuestions: {
+            /** Ids */
+            ids: string[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "order questions";
+        };
+        /**
+         * PlaceMark
+         * @description The mark `id` is drawn from `start` on (seconds of take time), over `seconds` (0: as it takes).
+         */
+        PlaceMark: {
+            /** Take */
+            take: string;
+            /** Id */
+            id: string;
+            /** Start */
+            start: number;
+            /**
+             * Seconds
+             * @default 0
+             */
+            seconds: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "place mark";
         };
         /**
          * PlacePicture
@@ -3362,6 +3488,23 @@ export interface components {
             kind: "set credits";
         };
         /**
+         * SetGrid
+         * @description An organizer gets other rows and columns: boxes that no longer fit go, empty places get a box.
+         */
+        SetGrid: {
+            /** Id */
+            id: string;
+            /** Columns */
+            columns: number;
+            /** Rows */
+            rows: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "set grid";
+        };
+        /**
          * SetLegend
          * @description The legend. Meanings that marks have cannot go.
          */
@@ -3530,6 +3673,39 @@ export interface components {
             kind: "split block";
         };
         /**
+         * Suggestion
+         * @description Something found on the words from `first` to `last`, and why, in a sentence. Accepting it makes what it
+         *     `offer`s: a mark of the meaning that is nearest to `meaning` in the legend (leaving out `skip` characters of
+         *     the first word), a word card, or a pause point with `question`.
+         */
+        Suggestion: {
+            /** Id */
+            id: string;
+            detector: components["schemas"]["Detector"];
+            /** First */
+            first: string;
+            /** Last */
+            last: string;
+            /** Reason */
+            reason: string;
+            offer: components["schemas"]["Offer"];
+            /**
+             * Meaning
+             * @default
+             */
+            meaning: string;
+            /**
+             * Question
+             * @default
+             */
+            question: string;
+            /**
+             * Skip
+             * @default 0
+             */
+            skip: number;
+        };
+        /**
          * TakeOver
          * @description What makes sense of another lesson's plan: its legend, opening, closing and organizers (emptied of what
          *     belongs to its text), and pause points of kinds that need nothing of the text, at the end of the paragraph
@@ -3557,6 +3733,26 @@ export interface components {
              * @enum {string}
              */
             kind: "take over";
+        };
+        /**
+         * TakeSuggestion
+         * @description Something that the text offers becomes a mark, card or pause point of a reading; a mark gets the meaning
+         *     that the suggestion asks for, or else `meaning`.
+         */
+        TakeSuggestion: {
+            suggestion: components["schemas"]["Suggestion"];
+            /** Meaning */
+            meaning: string;
+            /**
+             * Reading
+             * @default
+             */
+            reading: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "take suggestion";
         };
         /**
          * WishCard
@@ -3810,10 +4006,42 @@ export interface components {
              */
             wait: number;
         };
-        /** Guide */
+        /**
+         * Guide
+         * @description What the teacher is led through while recording, in order.
+         */
         Guide: {
+            /** Steps */
+            steps: components["schemas"]["GuideStep"][];
+        };
+        /**
+         * GuideStep
+         * @description A stretch of the lesson: words of the passage, a `sheet` on a page of its own, or the signpost of the
+         *     pause point `card`, which stands after the word `after`. `words` have seconds from the beginning; there may
+         *     be none to read.
+         */
+        GuideStep: {
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
             /** Words */
             words: components["schemas"]["GuidedWord"][];
+            /**
+             * Sheet
+             * @default
+             */
+            sheet: string;
+            /**
+             * Card
+             * @default
+             */
+            card: string;
+            /**
+             * After
+             * @default
+             */
+            after: string;
         };
         /**
          * GuidedWord
@@ -4282,21 +4510,18 @@ export interface components {
         PlanView: {
             /** Run */
             run: components["schemas"]["Stop"][];
-            /** Suggestions */
-            suggestions: components["schemas"]["Suggestion"][];
+            /** Offers */
+            offers: components["schemas"]["Offered"][];
         };
         /**
-         * Detector
-         * @description What was found.
-         * @enum {string}
+         * Offered
+         * @description Something that the text offers, and whether the plan has it already.
          */
-        Detector: "repeated phrase" | "patterned sentence" | "rhyme" | "alliteration" | "sound word" | "sequence" | "cause and effect" | "comparison" | "question" | "definition" | "dialogue" | "heading" | "word to teach" | "word with an ending" | "sentence with a number" | "place to stop";
-        /**
-         * Offer
-         * @description What accepting a suggestion makes.
-         * @enum {string}
-         */
-        Offer: "mark" | "card" | "pause";
+        Offered: {
+            suggestion: components["schemas"]["Suggestion"];
+            /** Taken */
+            taken: boolean;
+        };
         /**
          * Stop
          * @description One thing in the run: the part it belongs to, what it is called, how long it takes (seconds), the sheets
@@ -4331,37 +4556,14 @@ export interface components {
             movable: boolean;
         };
         /**
-         * Suggestion
-         * @description Something found on the words from `first` to `last`, and why, in a sentence. Accepting it makes what it
-         *     `offer`s: a mark of the meaning that is nearest to `meaning` in the legend (leaving out `skip` characters of
-         *     the first word), a word card, or a pause point with `question`.
+         * PlanSource
+         * @description The lesson whose plan is taken over, for a lesson as it was at `revision`.
          */
-        Suggestion: {
-            /** Id */
-            id: string;
-            detector: components["schemas"]["Detector"];
-            /** First */
-            first: string;
-            /** Last */
-            last: string;
-            /** Reason */
-            reason: string;
-            offer: components["schemas"]["Offer"];
-            /**
-             * Meaning
-             * @default
-             */
-            meaning: string;
-            /**
-             * Question
-             * @default
-             */
-            question: string;
-            /**
-             * Skip
-             * @default 0
-             */
-            skip: number;
+        PlanSource: {
+            /** Of */
+            of: string;
+            /** Revision */
+            revision: number;
         };
         /**
          * WordInParts
@@ -4916,6 +5118,7 @@ export interface operations {
         parameters: {
             query?: {
                 words_per_minute?: number;
+                whole?: boolean;
             };
             header?: never;
             path: {
@@ -5633,6 +5836,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlanView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    plan_take_over_lessons__lesson__plan_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanSource"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonView"];
                 };
             };
             /** @description Unprocessable Entity */

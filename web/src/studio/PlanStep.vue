@@ -13,7 +13,7 @@ import StagePage from '@/stage/StagePage.vue'
 import CardEditor from './plan/CardEditor.vue'
 import { useChosenWords } from './plan/chosenWords'
 import InkLayer from './plan/InkLayer.vue'
-import { MARK_KINDS, newMark, newPoint, pauseName, type MarkKind, type Point } from './plan/kinds'
+import { MARK_KINDS, newPoint, pauseName, type MarkKind, type Point } from './plan/kinds'
 import LegendDialog from './plan/LegendDialog.vue'
 import MarkEditor from './plan/MarkEditor.vue'
 import MoreMenu from './plan/MoreMenu.vue'
@@ -22,6 +22,7 @@ import OrganizerEditor from './plan/OrganizerEditor.vue'
 import PointEditor from './plan/PointEditor.vue'
 import { isIn, postsOf } from './plan/posts'
 import ReadingPills from './plan/ReadingPills.vue'
+import RunItems from './plan/RunItems.vue'
 import RunStrip from './plan/RunStrip.vue'
 import SuggestionColumn from './plan/SuggestionColumn.vue'
 import WordBar from './plan/WordBar.vue'
@@ -69,6 +70,18 @@ const places = computed(() => (stage.value ? placesOf(stage.value.layout) : new 
 const chosen = useChosenWords(words, (word) => places.value.get(word)?.page)
 provide('chosen words', chosen)
 
+/* Beside what stands on a sheet, words of the text can be chosen for it. */
+const besides = ref(false)
+const textBeside = ref(0)
+provide('choose in the text', {
+  offered: computed(() => !onText.value && texts.value.length > 0),
+  open: () => {
+    textBeside.value = texts.value.includes(textBeside.value) ? textBeside.value : (texts.value[0] ?? 0)
+    besides.value = true
+  },
+  done: () => (besides.value = false),
+})
+
 /* What is open. */
 const opened = ref('')
 const draft = ref<Point>()
@@ -77,12 +90,13 @@ const suggesting = ref(false)
 const legendOpen = ref(false)
 const reading = ref('')
 const meaningWished = ref('')
-const pointing = ref<Command & { kind: 'keep mark' }>()
+const pointing = ref<Command & { kind: 'add mark' }>()
 const legend = computed(() => document.value.legend ?? [])
 const current = computed(() => legend.value.find((one) => one.id === meaningWished.value) ?? legend.value[0]!)
 const meaning = computed({ get: () => current.value.id, set: (id) => (meaningWished.value = id) })
 const used = computed(() => new Set(document.value.marks?.map((mark) => mark.meaning)))
 
+watch(sheet, () => (besides.value = false))
 watch(
   () => chosen.span.value,
   (span) => {
@@ -95,7 +109,7 @@ const send = (command: Command) => lesson.send(command)
 /** On the plan, every mark of the reading that is worked on stands fully drawn, and every part is filled in. */
 const state = computed(() => ({
   ...stateAt(stage.value!.sheet, -1),
-  page: page.value,
+  page: besides.value ? textBeside.value : page.value,
   marks: document.value.marks!.filter(isIn(reading.value)).map((mark) => ({ mark: mark.id, progress: 1 })),
   parts: (shown.value?.parts ?? []).map((part) => part.id).filter((part) => !part.includes('.syllable')),
 }))
@@ -105,6 +119,7 @@ function choose(word: string, extend: boolean) {
 }
 function step(by: number, extend: boolean) {
   if (onText.value) page.value = chosen.step(by, extend, page.value)
+  else if (besides.value) textBeside.value = chosen.step(by, extend, textBeside.value)
 }
 function clear() {
   chosen.clear()
@@ -114,27 +129,33 @@ function clear() {
 }
 
 /* Marks. */
-const numbers = () => document.value.marks!.filter((one) => one.kind === 'number').length
-async function mark(kind: MarkKind, means = current.value.id) {
+async function mark(kind: MarkKind) {
   const span = chosen.span.value
   if (!span) return
-  const made = newMark(kind, span, means, reading.value)
-  if (kind === 'number') made.text = String(numbers() + 1)
+  const command = {
+    kind: 'add mark' as const,
+    mark: kind,
+    first: span.first,
+    last: span.last,
+    meaning: current.value.id,
+    to: '',
+    reading: reading.value,
+  }
   if (kind === 'arrow') {
-    pointing.value = { kind: 'keep mark', mark: made }
+    pointing.value = command
     return
   }
   const before = new Set(document.value.marks!.map((one) => one.id))
-  if (!(await send({ kind: 'keep mark', mark: made }))) return
+  if (!(await send(command))) return
   chosen.clear()
   if (['margin note', 'word parts', 'symbol', 'number'].includes(kind))
     opened.value = document.value.marks!.find((one) => !before.has(one.id))?.id ?? ''
 }
 async function pointAt(word: string) {
   const command = pointing.value!
-  if (word === command.mark.first) return
+  if (word === command.first) return
   pointing.value = undefined
-  await send({ ...command, mark: { ...command.mark, to: word } })
+  await send({ ...command, to: word })
   chosen.clear()
 }
 async function drawn(strokes: number[][]) {
@@ -211,6 +232,16 @@ function bringFile(kind: 'marks' | 'questions' | 'cards', file: File) {
   })
 }
 
+const takeOver = (of: string) =>
+  lesson.attempt((newest) =>
+    ask(
+      client.POST('/api/lessons/{lesson}/plan', {
+        params: { path: { lesson: lesson.id.value } },
+        body: { of, revision: newest },
+      }),
+    ),
+  )
+
 /* The run. */
 const hereKey = computed(() => {
   const stop = run.value.find((one) => one.sheets?.includes(sheet.value))
@@ -219,6 +250,17 @@ const hereKey = computed(() => {
   if (point.value && !point.value.after) return 'questions'
   return `reading${reading.value || (run.value.find((one) => one.part === 'reading')?.reading ?? '')}`
 })
+/** What stands in the part of the run that is shown, where it has several things of its own. */
+const items = computed(() => {
+  if (card.value) return plan.value!.cards!.map((one) => ({ id: one.id, name: one.word }))
+  if (point.value && !point.value.after)
+    return document.value
+      .pause_points!.filter((one) => !one.after)
+      .map((one) => ({ id: one.id, name: one.question }))
+  return []
+})
+const orderItems = (ids: string[]) =>
+  send(card.value ? { kind: 'order cards', ids } : { kind: 'order questions', ids })
 function go(stop: Stop) {
   suggesting.value = false
   if (stop.part === 'title') page.value = 0
@@ -236,31 +278,13 @@ function go(stop: Stop) {
 }
 
 /* Suggestions. */
-const suggestions = computed(() =>
-  (planned.data.value?.suggestions ?? []).filter((one) => places.value.get(one.first)?.page === page.value),
+const offers = computed(() =>
+  (planned.data.value?.offers ?? []).filter(
+    ({ suggestion }) => places.value.get(suggestion.first)?.page === page.value,
+  ),
 )
-const meaningFor = (wanted: string | undefined) =>
-  legend.value.find((one) => one.id === wanted)?.id ??
-  legend.value.find((one) => wanted === 'signal' && one.name.includes('signal'))?.id ??
-  current.value.id
-function taken(one: Schemas['Suggestion']) {
-  if (one.offer === 'card') return Boolean(plan.value?.cards?.some((other) => other.at === one.first))
-  if (one.offer === 'pause')
-    return Boolean(document.value.pause_points?.some((other) => other.after === one.last))
-  return document.value.marks!.some((other) => other.first === one.first && other.last === one.last)
-}
-async function take(one: Schemas['Suggestion']) {
-  if (one.offer === 'card') {
-    await send({ kind: 'make card', word: one.first })
-  } else if (one.offer === 'pause') {
-    const made = { ...newPoint(one.last, reading.value), question: one.question || 'What do you think?' }
-    await send({ kind: 'keep point', point: made, reach: 'word' })
-  } else {
-    const kind: MarkKind = one.detector === 'word with an ending' ? 'circle' : 'underline'
-    const made = { ...newMark(kind, one, meaningFor(one.meaning), reading.value), skip: one.skip ?? 0 }
-    await send({ kind: 'keep mark', mark: made })
-  }
-}
+const take = (suggestion: Schemas['Suggestion']) =>
+  send({ kind: 'take suggestion', suggestion, meaning: current.value.id, reading: reading.value })
 
 /* Signposts. */
 const posts = computed(() =>
@@ -377,9 +401,8 @@ useKeys({
         <SuggestionColumn
           v-if="suggesting"
           class="absolute inset-0 pl-[34px]"
-          :suggestions="suggestions"
+          :offers="offers"
           :text-of="chosen.textOf"
-          :taken="taken"
           @take="take"
           @see="(one) => chosen.set(one.first, one.last)"
           @close="((suggesting = false), chosen.clear())"
@@ -395,17 +418,60 @@ useKeys({
       </template>
     </SignpostRow>
     <div v-else class="flex min-h-0 flex-1 gap-5">
-      <div class="flex min-w-0 flex-1 items-start">
-        <div class="sheet aspect-video max-h-full w-full overflow-hidden">
+      <div class="flex min-w-0 flex-1 flex-col items-start">
+        <div v-if="besides" class="mb-2 flex w-full items-center gap-2">
+          <strong>Choose the words in the text</strong>
+          <span class="text-[13px] text-quiet">then press “Take the chosen words” on the right</span>
+          <span class="ml-auto flex items-center gap-1">
+            <button
+              class="button min-h-[32px] px-2"
+              type="button"
+              aria-label="Page before"
+              :disabled="textBeside === texts[0]"
+              @click="textBeside = texts[texts.indexOf(textBeside) - 1] ?? textBeside"
+            >
+              ‹
+            </button>
+            <span class="text-[13px] tabular-nums"
+              >page {{ texts.indexOf(textBeside) + 1 }} of {{ texts.length }}</span
+            >
+            <button
+              class="button min-h-[32px] px-2"
+              type="button"
+              aria-label="Next page"
+              :disabled="textBeside === texts[texts.length - 1]"
+              @click="textBeside = texts[texts.indexOf(textBeside) + 1] ?? textBeside"
+            >
+              ›
+            </button>
+          </span>
+          <button class="button min-h-[32px]" type="button" @click="((besides = false), chosen.clear())">
+            Back to the stage
+          </button>
+        </div>
+        <div
+          class="sheet min-h-0 w-full overflow-hidden"
+          :class="besides ? 'flex-1' : 'aspect-video max-h-full'"
+        >
           <StagePage
             :layout="stage.layout"
             :state="state"
-            :choosable="!!point"
+            :text-only="besides"
+            :choosable="besides || !!point"
             :chosen="chosen.ids.value"
-            label="The stage at this point"
+            :label="
+              besides ? 'Page of the passage. Choose words with the arrow keys.' : 'The stage at this point'
+            "
             @choose="choose"
           />
         </div>
+        <RunItems
+          v-if="!besides && items.length > 1"
+          :items="items"
+          :here="sheet"
+          @go="(id) => (here = id)"
+          @order="orderItems"
+        />
       </div>
       <section class="w-[340px] shrink-0 overflow-y-auto pr-1" aria-label="What stands here">
         <CardEditor
@@ -424,6 +490,7 @@ useKeys({
           :chart="chart"
           :lesson="document"
           @keep="(organizer) => send({ kind: 'keep organizer', organizer })"
+          @grid="(columns, rows) => send({ kind: 'set grid', id: chart!.id, columns, rows })"
           @remove="remove({ kind: 'remove organizer', id: chart.id })"
         />
         <template v-else-if="point">
@@ -479,6 +546,7 @@ useKeys({
         @chart="makeChart"
         @see="(id) => (here = id)"
         @file="bringFile"
+        @take-over="takeOver"
       />
       <ReadingPills
         v-model="reading"

@@ -2,6 +2,7 @@
 import { Listbox, ListboxButton, ListboxLabel, ListboxOption, ListboxOptions } from '@headlessui/vue'
 import { useQuery } from '@tanstack/vue-query'
 import { ChevronsUpDown, Mic } from '@lucide/vue'
+import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import { ask, client, Problem } from '@/api/client'
@@ -12,9 +13,11 @@ import { useKeys } from '@/parts/keys'
 import { clock } from '@/parts/words'
 import { useTakeRecording } from '@/recording/takeRecording'
 import { stateAt } from '@/stage/cueReader'
-import { placesOf } from '@/stage/shapes'
+import { placesOf, printedOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
 import TakeList from './TakeList.vue'
+import { guidePlaces, placeOf } from './guidePlaces'
+import { pauseName } from './plan/kinds'
 
 const lesson = useLesson()
 const view = lesson.view
@@ -25,12 +28,17 @@ const stage = useStage(
 )
 const settings = useQuery({ queryKey: ['settings'], queryFn: () => ask(client.GET('/api/settings')) })
 const rate = ref(view.value?.lesson.words_per_minute ?? 110)
+/** Whether the guide leads through cards and questions too, or through the passage alone. */
+const whole = useLocalStorage('word-trail.guide-whole', true)
 const guide = useQuery({
-  queryKey: computed(() => ['guide', lesson.id.value, view.value?.revision, rate.value]),
+  queryKey: computed(() => ['guide', lesson.id.value, view.value?.revision, rate.value, whole.value]),
   queryFn: () =>
     ask(
       client.GET('/api/lessons/{lesson}/guide', {
-        params: { path: { lesson: lesson.id.value }, query: { words_per_minute: rate.value } },
+        params: {
+          path: { lesson: lesson.id.value },
+          query: { words_per_minute: rate.value, whole: whole.value },
+        },
       }),
     ),
   placeholderData: (before) => before,
@@ -44,35 +52,61 @@ const take = useTakeRecording(
 const { phase, count, time, level, clipped, unsent, trouble, microphones, chosen, isOpen, running, busy } =
   take
 const handing = ref(false)
-const page = ref(1)
 const followGuide = ref(true)
 
 const chosenName = computed(
   () => microphones.value.find((m) => m.id === chosen.value)?.name ?? 'The usual microphone',
 )
 const places = computed(() => (stage.value ? placesOf(stage.value.layout) : new Map()))
-const pages = computed(() => stage.value?.layout.pages.length ?? 1)
-const guided = computed(() => {
-  if (!followGuide.value || !running.value) return ''
-  const words = guide.data.value?.words ?? []
-  return words.find((word) => word.end > time.value - LEAD_IN)?.id ?? ''
+const printed = computed(() => (stage.value ? printedOf(stage.value.layout) : new Map<string, string>()))
+const steps = computed(() => guide.data.value?.steps ?? [])
+const stops = computed(() => (stage.value ? guidePlaces(steps.value, stage.value.layout) : []))
+const at = ref(0)
+const place = computed(() => stops.value[Math.min(at.value, stops.value.length - 1)])
+/** The place of the lesson that the guide has come to, and the word there. */
+const now = computed(() => {
+  if (!followGuide.value || !running.value) return undefined
+  const passed = time.value - LEAD_IN
+  const step = steps.value.find((one) => one.end > passed) ?? steps.value[steps.value.length - 1]
+  const word = step?.words.find((one) => one.end > passed)?.id ?? ''
+  return step && { step, word }
 })
+const guided = computed(() => now.value?.word ?? '')
 /** Seconds between the end of the count-in and the guide's first word. */
 const LEAD_IN = 0.6
-const state = computed(() => ({ ...stateAt(stage.value!.sheet, -1), lit: guided.value, page: page.value }))
-const unfinished = computed(() => view.value!.takes.filter((take) => take.state === 'recording'))
-const minutes = computed(() => (guide.data.value?.words.at(-1)?.end ?? 0) / 60)
-
-watch(guided, (word) => {
-  const turned = places.value.get(word)?.page
-  if (turned !== undefined && turned !== page.value) {
-    page.value = turned
-    take.note('page', String(turned))
-  }
+const page = computed(() => place.value?.page ?? Math.min(1, (stage.value?.layout.pages.length ?? 1) - 1))
+const state = computed(() => ({
+  ...stateAt(stage.value!.sheet, -1),
+  lit: guided.value,
+  page: page.value,
+  parts: [],
+}))
+const hasMore = computed(() => {
+  const { pause_points, plan } = view.value!.lesson
+  return (
+    !!pause_points?.length || !!plan?.cards?.length || (stage.value?.layout.pages ?? []).some((p) => p.sheet)
+  )
 })
+/** The pause point whose prompt stands here, where it has no page of its own. */
+const prompt = computed(() => {
+  const point = view.value!.lesson.pause_points?.find((one) => one.id === place.value?.card)
+  if (!point) return undefined
+  const words = steps.value.find((one) => one.card === point.id)?.words ?? []
+  const line = places.value.get(point.after)?.box.baseline ?? 0
+  return { point, words, high: line > 0.55 * (stage.value?.layout.height ?? 1) }
+})
+const unfinished = computed(() => view.value!.takes.filter((take) => take.state === 'recording'))
+const minutes = computed(() => (steps.value[steps.value.length - 1]?.end ?? 0) / 60)
+
+watch(now, (found) => {
+  if (!found) return
+  const here = placeOf(stops.value, found.step, found.word, stage.value!.layout)
+  if (here >= 0) at.value = here
+})
+watch(page, (turned) => running.value && take.note('page', String(turned)))
 
 function start() {
-  page.value = Math.min(1, pages.value - 1)
+  at.value = 0
   void take.start()
 }
 
@@ -111,8 +145,8 @@ onBeforeRouteLeave(
 useKeys({
   r: () => void (busy.value ? take.stop() : start()),
   space: take.pauseOrGoOn,
-  arrowright: () => (page.value = Math.min(page.value + 1, pages.value - 1)),
-  arrowleft: () => (page.value = Math.max(page.value - 1, 0)),
+  arrowright: () => (at.value = Math.max(0, Math.min(at.value + 1, stops.value.length - 1))),
+  arrowleft: () => (at.value = Math.max(Math.min(at.value, stops.value.length - 1) - 1, 0)),
 })
 </script>
 
@@ -128,6 +162,30 @@ useKeys({
   <div v-if="stage" class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_290px] gap-5">
     <div class="sheet relative min-h-0 overflow-hidden">
       <StagePage :layout="stage.layout" :state="state" text-only />
+      <section
+        v-if="prompt"
+        class="absolute right-6 left-6 overflow-hidden rounded-sheet border-2 border-lake bg-white"
+        :class="prompt.high ? 'top-4' : 'bottom-4'"
+        aria-label="Pause point"
+      >
+        <h2 class="bg-lake px-4 py-1 font-bold text-white">{{ pauseName(prompt.point.kind) }}</h2>
+        <p class="px-4 py-3 font-passage text-[24px] leading-snug">
+          <template v-for="word in prompt.words" :key="word.id"
+            ><span
+              class="rounded-small px-0.5"
+              :class="word.id === guided ? 'bg-moss-pale shadow-[inset_0_-3px_0_var(--color-moss)]' : ''"
+              >{{ printed.get(word.id) }}</span
+            >{{ ' ' }}</template
+          >
+        </p>
+      </section>
+      <p
+        v-if="!busy && stops.length > 1"
+        class="absolute right-3 bottom-2 rounded-small bg-white/90 px-2 py-1 text-[13px] text-quiet"
+      >
+        <kbd class="key">←</kbd> <kbd class="key">→</kbd> {{ Math.min(at, stops.length - 1) + 1 }} of
+        {{ stops.length }}
+      </p>
       <div
         v-if="phase === 'counting'"
         class="absolute inset-0 flex items-center justify-center bg-white/75"
@@ -226,7 +284,12 @@ useKeys({
           {{ minutes.toFixed(1) }} min in all. Longer words, commas and full stops get more time.
         </p>
         <label class="mt-1 flex items-center gap-2 text-[14px]"
-          ><input v-model="followGuide" type="checkbox" /> Light the words ahead of me</label
+          ><input v-model="followGuide" class="h-4 w-4 accent-moss" type="checkbox" /> Light the words ahead
+          of me</label
+        >
+        <label v-if="hasMore" class="mt-1 flex items-center gap-2 text-[14px]"
+          ><input v-model="whole" class="h-4 w-4 accent-moss" type="checkbox" :disabled="busy" /> With the
+          cards and questions</label
         >
       </section>
       <section class="mt-auto flex flex-col gap-2">

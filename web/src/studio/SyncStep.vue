@@ -12,12 +12,15 @@ import { clock } from '@/parts/words'
 import { usePlayer } from '@/stage/player'
 import { printedOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
-import CheckPost from './CheckPost.vue'
-import SoundStrip from './SoundStrip.vue'
+import CheckPost from './sync/CheckPost.vue'
+import MarkPost from './sync/MarkPost.vue'
+import SoundStrip from './sync/SoundStrip.vue'
+import { rowsOf, type Place } from './sync/syncRows'
+import { stripMarks, type StripMark } from './sync/stripMarks'
+import TalkStrip from './sync/TalkStrip.vue'
+import TrailMap from './sync/TrailMap.vue'
+import TrimBar from './sync/TrimBar.vue'
 import TakeList from './TakeList.vue'
-import TrailMap from './TrailMap.vue'
-import TrimBar from './TrimBar.vue'
-import { rowsOf, type Place } from './syncRows'
 
 const lesson = useLesson()
 const view = lesson.view
@@ -67,19 +70,35 @@ const widths = computed(
       ),
     ),
 )
+const marks = computed(() =>
+  stage.value ? stripMarks(view.value!.lesson, stage.value.sheet, take.value, words.value) : [],
+)
 const rows = computed(() =>
   stage.value && trail.data.value
-    ? rowsOf(stage.value, trail.data.value, view.value!.lesson.pause_points ?? [], words.value)
+    ? rowsOf(
+        stage.value,
+        trail.data.value,
+        view.value!.lesson.pause_points ?? [],
+        words.value,
+        waiting.value
+          ? marks.value.map((mark) => (mark.id === waiting.value!.id ? at(mark, waiting.value!.start) : mark))
+          : marks.value,
+      )
     : [],
 )
 const checks = computed(() => trail.data.value?.checks ?? [])
 const chosen = ref<Place>()
+const chosenMark = ref('')
+const markShown = computed(() => marks.value.find((one) => one.id === chosenMark.value))
 const list = ref<HTMLElement>()
 const figures = computed(() => trail.data.value?.figures)
 
 watch(
   () => view.value!.counting_take,
-  () => (chosen.value = undefined),
+  () => {
+    chosen.value = undefined
+    chosenMark.value = ''
+  },
 )
 watch(
   () => player.state.value?.passed,
@@ -97,6 +116,7 @@ async function findWords(id: string) {
 
 function choose(place: Place) {
   chosen.value = place
+  chosenMark.value = ''
   player.seek(place.start + 0.005)
   nextTick(() =>
     list.value
@@ -141,12 +161,38 @@ function nudge(by: number, place: { word: string; found: number; start: number }
   void keepNudge()
 }
 
+/* Marks. */
+const at = (mark: StripMark, start: number) => ({ ...mark, start, end: start + mark.end - mark.start })
+function chooseMark(mark: StripMark) {
+  chosen.value = undefined
+  chosenMark.value = mark.id
+  player.seek(mark.start)
+}
+async function placeMark(mark: StripMark, start: number, seconds = mark.end - mark.start) {
+  chosen.value = undefined
+  chosenMark.value = mark.id
+  await lesson.send({ kind: 'place mark', take: take.value, id: mark.id, start: Math.max(0, start), seconds })
+}
+/** As for words: nudges that follow one another are one move. */
+const waiting = ref<{ id: string; start: number }>()
+const keepPlace = useDebounceFn(async () => {
+  const mark = marks.value.find((one) => one.id === waiting.value?.id)
+  if (mark) await placeMark(mark, waiting.value!.start)
+  waiting.value = undefined
+}, 350)
+function nudgeMark(by: number, mark = markShown.value) {
+  if (!mark) return
+  const before = waiting.value?.id === mark.id ? waiting.value.start : mark.start
+  waiting.value = { id: mark.id, start: Math.max(0, before + by) }
+  void keepPlace()
+}
+
 useKeys({
   space: player.toggle,
   b: player.back,
   n: nextCheck,
-  'alt+arrowleft': () => nudge(-0.01),
-  'alt+arrowright': () => nudge(0.01),
+  'alt+arrowleft': () => (markShown.value ? nudgeMark(-0.1) : nudge(-0.01)),
+  'alt+arrowright': () => (markShown.value ? nudgeMark(0.1) : nudge(0.01)),
 })
 </script>
 
@@ -233,10 +279,26 @@ useKeys({
                   :lit="player.state.value?.lit ?? ''"
                   :chosen="chosen"
                   :moving="moving"
+                  :mark="chosenMark"
+                  @choose-mark="chooseMark"
+                  @move-mark="placeMark"
+                  @nudge-mark="nudgeMark"
                   @choose="choose"
                   @play="player.seek"
                   @move="move"
                   @nudge="nudge"
+                />
+                <TalkStrip
+                  v-else-if="row.kind === 'talk' && row.marks.length"
+                  :row="row"
+                  :hills="hills.data.value"
+                  :time="player.time.value"
+                  :mark="chosenMark"
+                  @play="player.seek"
+                  @hear="player.playFromTo(row.start, row.end)"
+                  @choose-mark="chooseMark"
+                  @move-mark="placeMark"
+                  @nudge-mark="nudgeMark"
                 />
                 <div
                   v-else
@@ -341,8 +403,18 @@ useKeys({
           The voice in this take is a simulated narrator.
         </p>
       </section>
+      <MarkPost
+        v-if="markShown"
+        :mark="markShown"
+        :seconds="markShown.end - markShown.start"
+        @hear="player.playFromTo(Math.max(0, markShown.start - 1), markShown.end + 0.6)"
+        @nudge="(by) => nudgeMark(by)"
+        @here="placeMark(markShown, player.time.value)"
+        @free="lesson.send({ kind: 'free mark', take, id: markShown.id })"
+        @last="(seconds) => placeMark(markShown!, markShown!.start, seconds)"
+      />
       <CheckPost
-        v-if="chosen"
+        v-else-if="chosen"
         :place="chosen"
         :words="words"
         :checks="checks"
@@ -356,6 +428,9 @@ useKeys({
       />
       <p v-else class="text-[14px] text-quiet">
         Click a word to go there. Drag the post at its beginning to move where it lights.
+        <template v-if="marks.length"
+          >The flags under the sound are your marks: drag one to draw it sooner or later.</template
+        >
       </p>
       <TrimBar :trail="trail.data.value" :take="take" :now="player.time.value" @seek="player.seek" />
       <TakeList v-if="view!.takes.length > 1" />

@@ -6,9 +6,9 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from itertools import groupby, pairwise
 
-from wordtrail.core.cues.drawings import Heard, drawings, undisturbed
+from wordtrail.core.cues.drawings import Heard, drawings, numbers_tied, placed_by_hand, undisturbed
 from wordtrail.core.cues.gates import ended_at_gates, stops
-from wordtrail.core.cues.model import Caption, CueSheet, Light, PageTurn
+from wordtrail.core.cues.model import Caption, CueSheet, Light, PageTurn, Reveal
 from wordtrail.core.cues.passes import Passes
 from wordtrail.core.edit.edit_list import Clip, EditList, trimmed_ends
 from wordtrail.core.layout.model import Layout
@@ -69,6 +69,8 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
     heard = Heard(lights, asides, Passes(lights, sentence), sentence, _blocks(lesson))
     stopping = stops(lesson, heard, layout, edits.lead, edits.seconds)
     thinking = {gate.shows: gate.think_seconds for gate in stopping.gates}
+    drawn = drawings(lesson, heard, thinking, placed_by_hand(lesson, edits))
+    drawn = undisturbed(lesson, drawn, stopping.gates)
     texts = [index for index, page in enumerate(layout.pages) if page.boxes and not page.sheet]
     opening = texts[0] if texts else 0
     return CueSheet(
@@ -78,14 +80,18 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
         title_until=edits.lead,
         pages=_page_turns(lesson, lights, layout, page_of, edits.lead, opening),
         lights=ended_at_gates(lights, stopping.gates),
-        drawings=undisturbed(lesson, drawings(lesson, heard, thinking), stopping.gates),
+        drawings=drawn,
         gates=stopping.gates,
         captions=_captions(words, lights, asides),
         sentences=_sentence_starts(sentence, lights),
         cards=stopping.cards,
-        reveals=stopping.reveals,
+        reveals=_in_time((*stopping.reveals, *numbers_tied(lesson, drawn, stopping.gates))),
         beats=stopping.beats,
     )
+
+
+def _in_time(reveals: Sequence[Reveal]) -> tuple[Reveal, ...]:
+    return tuple(sorted(reveals, key=lambda one: (one.at, one.wait)))
 
 
 def _blocks(lesson: Lesson) -> dict[str, str]:

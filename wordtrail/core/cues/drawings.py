@@ -5,8 +5,10 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 
-from wordtrail.core.cues.model import Drawing, Gate, Light
+from wordtrail.core.cues.model import Drawing, Gate, Light, Reveal
 from wordtrail.core.cues.passes import Passes
+from wordtrail.core.edit.edit_list import EditList
+from wordtrail.core.layout.part_names import tie_part
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark, Moment
 from wordtrail.core.trail.model import Aside
@@ -38,13 +40,29 @@ class Heard:
     block: Mapping[str, str]
 
 
-def drawings(lesson: Lesson, heard: Heard, thinking: Mapping[str, float]) -> tuple[Drawing, ...]:
-    """Every mark's drawing, in order. `thinking` gives, for each pause point that comes, its think time. A mark
-    whose words were not read is not drawn, unless it is there from the start or waits for a pause point."""
-    found: list[Drawing] = []
+def placed_by_hand(lesson: Lesson, edits: EditList) -> tuple[Drawing, ...]:
+    """The drawings whose moments were set by hand in a take, where that moment is kept."""
+    found = []
+    for one in lesson.placed_marks:
+        start = edits.to_lesson(one.take, one.start)
+        if start is not None and any(mark.id == one.mark for mark in lesson.marks):
+            found.append(Drawing(one.mark, round(start, 4), round(start + (one.seconds or IN_TALK), 4)))
+    return tuple(found)
+
+
+def drawings(
+    lesson: Lesson, heard: Heard, thinking: Mapping[str, float], by_hand: Sequence[Drawing] = ()
+) -> tuple[Drawing, ...]:
+    """Every mark's drawing, in order. `thinking` gives, for each pause point that comes, its think time; marks
+    that were placed `by_hand` are drawn there. Another mark whose words were not read is not drawn, unless it
+    is there from the start or waits for a pause point."""
+    found = list(by_hand)
+    placed = {one.mark for one in by_hand}
     talked: dict[tuple[float, float], list[Mark]] = {}
     at_gates: dict[str, int] = {}
     for mark in lesson.marks:
+        if mark.id in placed:
+            continue
         if mark.moment is Moment.START:
             found.append(Drawing(mark.id, 0.0, 0.0))
         elif mark.moment is Moment.PAUSE and mark.pause in thinking:
@@ -65,17 +83,32 @@ def drawings(lesson: Lesson, heard: Heard, thinking: Mapping[str, float]) -> tup
 
 def undisturbed(lesson: Lesson, drawn: Sequence[Drawing], gates: Sequence[Gate]) -> tuple[Drawing, ...]:
     """Drawings that no gate breaks off: a mark of the talk that would be drawn just where the lesson stops is
-    drawn while it stands there."""
+    drawn while it stands there. One whose moment was set by hand goes there only if it would stand half drawn."""
     talked = {mark.id for mark in lesson.marks if mark.moment is Moment.TALK}
+    by_hand = {one.mark for one in lesson.placed_marks}
     result = []
     for one in drawn:
-        stops = (g for g in gates if one.start - BEFORE_DRAWING <= g.at < one.end)
-        gate = next(stops, None) if one.mark in talked and not one.gate else None
+        ahead = 0.0 if one.mark in by_hand else BEFORE_DRAWING
+        stops = (g for g in gates if one.start - ahead <= g.at < one.end)
+        gate = next(stops, None) if one.mark in talked | by_hand and not one.gate else None
         if gate:
             length = min(one.end - one.start, max(gate.hold - BEFORE_DRAWING, SHORTEST_DRAWING))
             one = Drawing(one.mark, BEFORE_DRAWING, round(BEFORE_DRAWING + length, 4), gate.pause)
         result.append(one)
     return tuple(sorted(result, key=lambda one: (bool(one.gate), one.start)))
+
+
+def numbers_tied(lesson: Lesson, drawn: Sequence[Drawing], gates: Sequence[Gate]) -> tuple[Reveal, ...]:
+    """Numbers that stand for a box of a chart come there when they are drawn in the text."""
+    tied = {mark.id for mark in lesson.marks if mark.chart}
+    stops_at = {gate.pause: gate.at for gate in gates}
+    return tuple(
+        Reveal(tie_part(one.mark), stops_at[one.gate], one.gate, one.start)
+        if one.gate
+        else Reveal(tie_part(one.mark), one.start)
+        for one in drawn
+        if one.mark in tied
+    )
 
 
 def marks_at(lesson: Lesson, point: str) -> int:

@@ -8,6 +8,7 @@ from wordtrail.core.layout.lines import set_text
 from wordtrail.core.layout.model import (
     Ink,
     LaidPart,
+    LaidPicture,
     LaidStroke,
     Panel,
 )
@@ -24,15 +25,18 @@ from wordtrail.core.layout.sheet_draft import (
     flat,
 )
 from wordtrail.core.lesson.sheets import Sheet
-from wordtrail.core.plan.cards import PartRole, WordCard
+from wordtrail.core.plan.cards import SIDE, PartRole, WordCard
 from wordtrail.core.text.model import Style
+
+PEN = 7.0
+"""Width of a drawing's lines, in page units."""
 
 
 def lay_word_card(draft: Draft, sheet: Sheet, card: WordCard, bench: SheetBench) -> None:
     """The word large, its syllables with loops under them, then what it means, an example, its parts."""
     stage = bench.stage
     left = 130.0
-    has_picture = bool(card.picture)
+    has_picture = bool(card.picture or card.drawing)
     width = 1010.0 if has_picture else stage.width - 2 * left
     draft.panels.append(Panel(70, 60, stage.width - 140, stage.height - 120, "white", "moss-half"))
     by_id = {one.id: one for one in sheet.texts}
@@ -65,7 +69,26 @@ def lay_word_card(draft: Draft, sheet: Sheet, card: WordCard, bench: SheetBench)
         y = draft.text(one, own, left, y, width) + own * 0.35
     if has_picture:
         place = (left + width + 50, 150.0, stage.width - 130, stage.height - 150)
-        draft.pictures.append(contained_picture(card.picture, card.picture_shows, sheet.id, place))
+        square = contained_picture(card.picture, card.picture_shows, sheet.id, place)
+        if card.picture:
+            draft.pictures.append(square)
+        draft.strokes += _drawing(card, square)
+
+
+def _drawing(card: WordCard, square: LaidPicture) -> list[LaidStroke]:
+    """The lines of a card's drawing in its square."""
+    scale = square.width / SIDE
+    return [
+        LaidStroke(
+            flat(
+                (square.x + x * scale, square.y + y * scale)
+                for x, y in zip(line.points[::2], line.points[1::2], strict=True)
+            ),
+            PEN,
+            line.colour,
+        )
+        for line in card.drawing
+    ]
 
 
 def _syllables(draft: Draft, card: WordCard, left: float, top: float) -> float:

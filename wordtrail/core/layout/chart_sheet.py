@@ -21,6 +21,7 @@ from wordtrail.core.layout.sheet_draft import (
     SheetBench,
     flat,
 )
+from wordtrail.core.layout.tied_numbers import lay_tied_numbers
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import Role, Sheet, SheetText
 from wordtrail.core.plan.model import Span
@@ -51,6 +52,7 @@ def lay_chart(
         _chart_box(draft, organizer, box, by_id, areas[box.id], bench)
     for arrow in organizer.arrows:
         draft.strokes += _box_arrow(areas[arrow.begin], areas[arrow.end])
+    lay_tied_numbers(draft, bench.lesson, organizer.id, areas)
 
 
 def _chart_box(

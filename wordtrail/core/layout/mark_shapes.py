@@ -27,6 +27,7 @@ from wordtrail.core.layout.model import (
 )
 from wordtrail.core.layout.stages import Stage
 from wordtrail.core.layout.symbols import outline_of
+from wordtrail.core.layout.tied_numbers import numbered_disc
 from wordtrail.core.marks.model import Line, Mark, MarkKind, Meaning, Stroke
 from wordtrail.core.text.look import USUAL_LOOK, TextLook
 from wordtrail.core.text.model import Region, Style
@@ -275,16 +276,8 @@ def _badge(
     text: str, x: float, y: float, size: float, meaning: Meaning, ground: Ground
 ) -> tuple[list[LaidStroke], list[SetPiece]]:
     """A filled circle with a number in it."""
-    radius, own = 0.25 * size, 0.34 * size
-    disc = [(x + radius * math.cos(a), y + radius * math.sin(a)) for a in (math.tau * n / 24 for n in range(24))]
-    shaped = shape(text, Style.BOLD, ground.look.typeface)
-    piece = _piece(text, x - shaped.advance * own / 2, y + 0.35 * own, own, Ink.WHITE, ground)
-    return [LaidStroke(_flat(disc), 0.0, _deep(meaning.colour), fill=True)], [piece]
-
-
-def _deep(colour: str) -> str:
-    """A colour that white letters can be read on."""
-    return "ochre-deep" if colour == "ochre" else colour
+    disc, pieces = numbered_disc(text, x, y, 0.25 * size, meaning.colour, ground.look)
+    return [disc], pieces
 
 
 def _loops(mark: Mark, stretch: Stretch, ground: Ground, colour: str) -> list[LaidStroke]:

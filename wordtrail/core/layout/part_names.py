@@ -33,6 +33,11 @@ def box_part(organizer: str, box: str) -> str:
     return f"{organizer}.{box}"
 
 
+def tie_part(mark: str) -> str:
+    """The number of a mark, at the words and at the box of a chart that it ties together."""
+    return f"{mark}.tie"
+
+
 def matching_part(sheet: str) -> str:
     """The lines of a matching card."""
     return f"{sheet}.answer"

@@ -47,7 +47,8 @@ LETTERS = "ABCDEFGHI"
 
 
 def lay_question(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBench) -> None:
-    """The question on the left, its evidence (or picture, or organizer) on the right."""
+    """The question on the left, its evidence (or picture, or organizer) on the right; with both an organizer and
+    evidence, the words stand under the question, beside the chart."""
     stage = bench.stage
     organizer = next((one for one in bench.lesson.plan.organizers if one.id == point.organizer), None)
     shown = bool(point.evidence or sheet.picture or organizer or any(c.proof for c in point.choices))
@@ -60,7 +61,8 @@ def lay_question(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBenc
     asked = [one for one in sheet.texts if one.role in (Role.BODY, Role.QUIET)]
     offered = [one for one in sheet.texts if one.role is Role.CHOICE]
     answer = next((one for one in sheet.texts if one.role is Role.ANSWER), None)
-    room = stage.height - 240
+    beneath = bool(organizer and point.evidence)
+    room = (stage.height - 240) * (0.5 if beneath else 1.0)
     for scale in SCALES:
         need = _need(asked, width, draft.look, scale) + _choices_need(offered, point, width, draft.look, scale)
         need += _need([answer], width - 60, draft.look, scale) + 40 if answer else 0
@@ -77,10 +79,12 @@ def lay_question(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBenc
     elif offered:
         y = _choices(draft, offered, point, (left, y, width), scale)
     if answer:
-        _answer(draft, answer, point, (left, y, width), scale)
+        y = _answer(draft, answer, point, (left, y, width), scale)
     if not shown:
         return
     place = (left + width + 60, 60.0, stage.width - 80, stage.height - 60)
+    if beneath:
+        _evidence(draft, sheet, point, bench, (left, y + 24, left + width, stage.height - 60))
     if organizer:
         lay_chart(draft, organizer, None, bench, place)
     else:
@@ -156,8 +160,9 @@ def _choices(
 
 def _answer(
     draft: Draft, answer: SheetText, point: PausePoint, place: tuple[float, float, float], scale: float
-) -> None:
-    """The answer in its own panel; its words can be read aloud, so they stand there from when it is shown."""
+) -> float:
+    """The answer in its own panel; its words can be read aloud, so they stand there from when it is shown. Where
+    it ends."""
     left, y, width = place
     size = 40.0 * scale
     lines = set_words(answer.text, answer.words, size, width - 60, Style.PLAIN, draft.look)
@@ -170,6 +175,7 @@ def _answer(
         answer_part(point.id), tuple(own.pieces), (Panel(left, round(y + 2, 2), width, round(high, 2), "moss-pale"),)
     )
     draft.parts.append(part)
+    return y + high
 
 
 def _evidence(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBench, place: Place) -> None:

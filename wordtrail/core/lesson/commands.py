@@ -13,16 +13,19 @@ from typing import Literal, cast
 from wordtrail.core.edit.edit_list import Trim
 from wordtrail.core.errors import LessonError
 from wordtrail.core.lesson.checked import known_word, one_of, tidy, within
+from wordtrail.core.lesson.kept import issue
+from wordtrail.core.lesson.mark_changes import with_mark
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.plan_changes import apply_to_plan, issue, points_in_order, with_mark
+from wordtrail.core.lesson.plan_changes import apply_to_plan
 from wordtrail.core.lesson.plan_commands import PLAN_DEEDS, PlanCommand
+from wordtrail.core.lesson.point_changes import points_in_order
 from wordtrail.core.lesson.reworded import reworded
 from wordtrail.core.lesson.sheets import script
 from wordtrail.core.lesson.text_changes import apply_to_text
 from wordtrail.core.lesson.text_commands import TEXT_DEEDS, TextCommand
-from wordtrail.core.marks.model import Mark, MarkKind, Moment
+from wordtrail.core.marks.model import LONGEST_DRAWING, Moment, PlacedMark
 from wordtrail.core.pace.guide import FASTEST, SLOWEST
-from wordtrail.core.plan.model import LONGEST_THINK, SHORTEST_THINK, PausePoint
+from wordtrail.core.plan.model import LONGEST_THINK, SHORTEST_THINK, USUAL_THINK, PausePoint
 from wordtrail.core.speech.respelling import Respelling, sounds_of
 from wordtrail.core.text.anchors import carried, reanchor
 from wordtrail.core.text.bare import bare
@@ -59,7 +62,7 @@ class AddPausePoint:
 
     after: str
     question: str
-    think_seconds: float = 15.0
+    think_seconds: float = USUAL_THINK
     kind: Literal["add pause point"] = "add pause point"
 
 
@@ -79,17 +82,6 @@ class RemovePausePoint:
 
     id: str
     kind: Literal["remove pause point"] = "remove pause point"
-
-
-@dataclass(frozen=True, slots=True)
-class AddMark:
-    """A new mark on the run of words from `first` to `last` (in either order)."""
-
-    mark: MarkKind
-    first: str
-    last: str
-    meaning: str
-    kind: Literal["add mark"] = "add mark"
 
 
 @dataclass(frozen=True, slots=True)
@@ -138,6 +130,26 @@ class MoveStart:
 
 
 @dataclass(frozen=True, slots=True)
+class PlaceMark:
+    """The mark `id` is drawn from `start` on (seconds of take time), over `seconds` (0: as it takes)."""
+
+    take: str
+    id: str
+    start: float
+    seconds: float = 0.0
+    kind: Literal["place mark"] = "place mark"
+
+
+@dataclass(frozen=True, slots=True)
+class FreeMark:
+    """The mark `id` finds its moment in the take by itself again."""
+
+    take: str
+    id: str
+    kind: Literal["free mark"] = "free mark"
+
+
+@dataclass(frozen=True, slots=True)
 class ClearLooseEnds:
     """The teacher has read what hung on words that went away."""
 
@@ -165,8 +177,9 @@ class PutBack:
 
 
 Command = (
-    TextCommand | PlanCommand | SetText | SetPace | AddPausePoint | ChangePausePoint | RemovePausePoint | AddMark
-    | RemoveMark | ChooseTake | SetTrim | ClearTrim | MoveStart | ClearLooseEnds | PutBack | Respell
+    TextCommand | PlanCommand | SetText | SetPace | AddPausePoint | ChangePausePoint | RemovePausePoint
+    | RemoveMark | ChooseTake | SetTrim | ClearTrim | MoveStart | PlaceMark | FreeMark | ClearLooseEnds | PutBack
+    | Respell
 )  # fmt: skip
 
 DEEDS: dict[str, str] = (
@@ -179,12 +192,13 @@ DEEDS: dict[str, str] = (
         "add pause point": "adding a pause point",
         "change pause point": "changing a pause point",
         "remove pause point": "removing a pause point",
-        "add mark": "drawing a mark",
         "remove mark": "removing a mark",
         "choose take": "choosing a take",
         "set trim": "trimming the ends",
         "clear trim": "trimming the ends",
         "move start": "moving a word's start",
+        "place mark": "moving a mark",
+        "free mark": "letting a mark find its moment",
         "clear loose ends": "clearing the loose ends",
         "put back": "putting back a loose end",
     }
@@ -222,11 +236,10 @@ def apply(lesson: Lesson, command: Command) -> Lesson:
         case RemovePausePoint(id=id):
             one_of(lesson.pause_points, id, "pause point")
             return _without_point(lesson, id)
-        case AddMark():
-            return with_mark(lesson, Mark("", command.mark, command.first, command.last, command.meaning))
         case RemoveMark(id=id):
             one_of(lesson.marks, id, "mark")
-            return replace(lesson, marks=tuple(mark for mark in lesson.marks if mark.id != id))
+            placed = tuple(one for one in lesson.placed_marks if one.mark != id)
+            return replace(lesson, marks=tuple(m for m in lesson.marks if m.id != id), placed_marks=placed)
         case ChooseTake(take=take):
             return replace(lesson, chosen_take=take)
         case SetTrim():
@@ -235,6 +248,11 @@ def apply(lesson: Lesson, command: Command) -> Lesson:
             return replace(lesson, trims=tuple(trim for trim in lesson.trims if trim.take != take))
         case MoveStart():
             return _with_mend(lesson, command)
+        case PlaceMark():
+            return _with_placed_mark(lesson, command)
+        case FreeMark(take=take, id=id):
+            others = tuple(one for one in lesson.placed_marks if (one.take, one.mark) != (take, id))
+            return replace(lesson, placed_marks=others)
         case ClearLooseEnds():
             return replace(lesson, loose_ends=())
         case PutBack():
@@ -292,6 +310,14 @@ def _with_mend(lesson: Lesson, command: MoveStart) -> Lesson:
     same = (mend.take, mend.word, mend.found)
     others = tuple(m for m in lesson.mends if (m.take, m.word, m.found) != same)
     return replace(lesson, mends=(*others, mend))
+
+
+def _with_placed_mark(lesson: Lesson, command: PlaceMark) -> Lesson:
+    one_of(lesson.marks, command.id, "mark")
+    start = within(command.start, 0.0, LONGEST_TAKE, "The moment of the mark")
+    seconds = within(command.seconds, 0.0, LONGEST_DRAWING, "How long it is drawn")
+    others = tuple(one for one in lesson.placed_marks if (one.take, one.mark) != (command.take, command.id))
+    return replace(lesson, placed_marks=(*others, PlacedMark(command.id, command.take, start, seconds)))
 
 
 def _question(text: str) -> str:

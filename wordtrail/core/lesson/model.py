@@ -6,7 +6,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 
 from wordtrail.core.edit.edit_list import Trim
-from wordtrail.core.marks.model import FIRST_LEGEND, Mark, Meaning
+from wordtrail.core.marks.model import FIRST_LEGEND, Mark, Meaning, PlacedMark
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.plan import Plan
 from wordtrail.core.speech.respelling import Respelling, Sounds, sounds_of
@@ -46,6 +46,7 @@ class Lesson:
     """One or more passages with a plan, and what is kept of which take.
 
     `issued` is the highest number given to a passage, pause point, mark or loose end so far.
+    `placed_marks` are the moments of marks that were set by hand, for each take.
     `card_wishes` are the words, as printed, of which the teacher wants a word card.
     """
 
@@ -64,6 +65,7 @@ class Lesson:
     card_wishes: tuple[str, ...] = ()
     issued: int = 0
     plan: Plan = NOTHING_PLANNED
+    placed_marks: tuple[PlacedMark, ...] = ()
 
     @property
     def title(self) -> str:

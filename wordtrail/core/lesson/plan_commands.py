@@ -9,11 +9,12 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
-from wordtrail.core.marks.model import Mark, Meaning, Stroke
+from wordtrail.core.marks.model import Mark, MarkKind, Meaning, Stroke
 from wordtrail.core.plan.cards import WordCard
 from wordtrail.core.plan.model import PauseKind, PausePoint, Reach, Reading
 from wordtrail.core.plan.opening import Closing, Opening, Part
 from wordtrail.core.plan.organizers import Organizer, Shape
+from wordtrail.core.plan.suggestions.model import Suggestion
 
 
 @dataclass(frozen=True, slots=True)
@@ -31,6 +32,39 @@ class KeepMark:
 
     mark: Mark
     kind: Literal["keep mark"] = "keep mark"
+
+
+@dataclass(frozen=True, slots=True)
+class OrderQuestions:
+    """The questions at the end in this order (their ids)."""
+
+    ids: tuple[str, ...]
+    kind: Literal["order questions"] = "order questions"
+
+
+@dataclass(frozen=True, slots=True)
+class AddMark:
+    """A new mark on the run of words from `first` to `last` (in either order), as its kind is usually drawn.
+    A number is the next one."""
+
+    mark: MarkKind
+    first: str
+    last: str
+    meaning: str
+    to: str = ""
+    reading: str = ""
+    kind: Literal["add mark"] = "add mark"
+
+
+@dataclass(frozen=True, slots=True)
+class TakeSuggestion:
+    """Something that the text offers becomes a mark, card or pause point of a reading; a mark gets the meaning
+    that the suggestion asks for, or else `meaning`."""
+
+    suggestion: Suggestion
+    meaning: str
+    reading: str = ""
+    kind: Literal["take suggestion"] = "take suggestion"
 
 
 @dataclass(frozen=True, slots=True)
@@ -128,6 +162,16 @@ class KeepOrganizer:
 
 
 @dataclass(frozen=True, slots=True)
+class SetGrid:
+    """An organizer gets other rows and columns: boxes that no longer fit go, empty places get a box."""
+
+    id: str
+    columns: int
+    rows: int
+    kind: Literal["set grid"] = "set grid"
+
+
+@dataclass(frozen=True, slots=True)
 class RemoveOrganizer:
     """Take an organizer away."""
 
@@ -198,14 +242,17 @@ class BringPlan:
 
 
 PlanCommand = (
-    KeepPoint | KeepMark | DrawInk | SetLegend | SetOpening | SetClosing | MakeCard | KeepCard | RemoveCard
-    | OrderCards | SetMatching | MakeOrganizer | KeepOrganizer | RemoveOrganizer | KeepReading | RemoveReading
-    | SetOrder | TakeOver | BringPlan
+    KeepPoint | OrderQuestions | KeepMark | AddMark | TakeSuggestion | DrawInk | SetLegend | SetOpening
+    | SetClosing | MakeCard | KeepCard | RemoveCard | OrderCards | SetMatching | MakeOrganizer | KeepOrganizer
+    | SetGrid | RemoveOrganizer | KeepReading | RemoveReading | SetOrder | TakeOver | BringPlan
 )  # fmt: skip
 
 PLAN_DEEDS: dict[str, str] = {
     "keep point": "changing a pause point",
+    "order questions": "ordering the questions",
     "keep mark": "changing a mark",
+    "add mark": "drawing a mark",
+    "take suggestion": "taking a suggestion",
     "draw ink": "drawing",
     "set legend": "changing the legend",
     "set opening": "changing the opening",
@@ -217,6 +264,7 @@ PLAN_DEEDS: dict[str, str] = {
     "set matching": "the matching card",
     "make organizer": "making an organizer",
     "keep organizer": "changing an organizer",
+    "set grid": "changing an organizer",
     "remove organizer": "removing an organizer",
     "keep reading": "changing a reading",
     "remove reading": "removing a reading",

@@ -46,6 +46,15 @@ class Moment(StrEnum):
     START = "from the start"
 
 
+WITH_THE_VOICE = (MarkKind.HIGHLIGHT, MarkKind.UNDERLINE)
+"""Marks that usually go along with the voice; all others are drawn while talking about them."""
+
+
+def usual_moment(kind: MarkKind) -> Moment:
+    """When a fresh mark of a kind is drawn."""
+    return Moment.READ if kind in WITH_THE_VOICE else Moment.TALK
+
+
 class Line(StrEnum):
     """The line style that carries a meaning where colours cannot be seen."""
 
@@ -69,6 +78,9 @@ class Meaning:
     line: Line
 
 
+LONGEST_DRAWING = 60.0
+"""Seconds over which a mark may be drawn at the most."""
+
 Stroke = tuple[float, ...]
 """What one movement of the pen drew: points, x and y in turn."""
 
@@ -86,7 +98,7 @@ class Mark:
 
     `moment` is when it is drawn: of READ, the `nth` time its words are read (QUOTED: any later time); of PAUSE,
     at the point `pause`. It takes `seconds` (0: as long as its words take). `reading` names the reading it
-    belongs to (empty: all).
+    belongs to (empty: all). A number can stand for the box `box` of the chart `chart`: it is drawn there too.
     """
 
     id: str
@@ -108,6 +120,19 @@ class Mark:
     pause: str = ""
     seconds: float = 0.0
     reading: str = ""
+    chart: str = ""
+    box: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class PlacedMark:
+    """The moment of a mark, set by hand in one take: it is drawn from `start` (seconds of take time), over
+    `seconds` (0: as long as a mark takes that is drawn in talk)."""
+
+    mark: str
+    take: str
+    start: float
+    seconds: float = 0.0
 
 
 FIRST_LEGEND = (

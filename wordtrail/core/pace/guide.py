@@ -7,6 +7,7 @@ minute means 110 words a minute, rests included, as reading teachers count it.
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 from wordtrail.core.speech.pronunciation import syllables
@@ -23,6 +24,12 @@ CLAUSE_REST = 1.2
 SENTENCE_REST = 2.0
 BLOCK_REST = 3.0
 
+USUAL_LENGTH = 2.0
+"""Length of a word with its rest, where there is no passage to measure it by."""
+
+Blocks = Sequence[Sequence[Word]]
+"""Words in reading order, block by block."""
+
 
 @dataclass(frozen=True, slots=True)
 class GuidedWord:
@@ -35,22 +42,30 @@ class GuidedWord:
 
 def pace_guide(passage: Passage, words_per_minute: float) -> tuple[GuidedWord, ...]:
     """Start and end of every word of `passage` at `words_per_minute` (30 to 300)."""
+    blocks = [block.words for block in passage.blocks]
+    return paced(blocks, scale_for(blocks, words_per_minute))
+
+
+def scale_for(blocks: Blocks, words_per_minute: float) -> float:
+    """Seconds for one unit of length, so that the words with their rests come at `words_per_minute`."""
     rate = min(max(words_per_minute, SLOWEST), FASTEST)
-    weighted = [
-        (word, _length(word), _rest(word, last=word is block.words[-1]))
-        for block in passage.blocks
-        for word in block.words
-    ]
-    total = sum(length + rest for _, length, rest in weighted)
-    if not total:
-        return ()
-    second = 60.0 * len(weighted) / rate / total
-    guided, now = list[GuidedWord](), 0.0
-    for word, length, rest in weighted:
-        end = now + length * second
-        guided.append(GuidedWord(word.id, round(now, 4), round(end, 4)))
-        now = end + rest * second
+    lengths = [_length(word) + rest for block in blocks for word, rest in _with_rests(block)]
+    return 60.0 / rate / (sum(lengths) / len(lengths) if lengths else USUAL_LENGTH)
+
+
+def paced(blocks: Blocks, scale: float, begin: float = 0.0) -> tuple[GuidedWord, ...]:
+    """Words one after another from `begin` (seconds), each unit of length `scale` seconds long."""
+    guided, now = list[GuidedWord](), begin
+    for block in blocks:
+        for word, rest in _with_rests(block):
+            end = now + _length(word) * scale
+            guided.append(GuidedWord(word.id, round(now, 4), round(end, 4)))
+            now = end + rest * scale
     return tuple(guided)
+
+
+def _with_rests(block: Sequence[Word]) -> list[tuple[Word, float]]:
+    return [(word, _rest(word, last=word is block[-1])) for word in block]
 
 
 def _length(word: Word) -> float:

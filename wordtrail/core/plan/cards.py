@@ -34,10 +34,25 @@ class WordPart:
     role: PartRole
 
 
+SIDE = 1000.0
+"""The side of the square that is drawn on."""
+
+PENS = ("ink", "lake", "moss", "ochre", "clay")
+"""The colours of the design that a drawing can have."""
+
+
+@dataclass(frozen=True, slots=True)
+class PenLine:
+    """A line of a simple drawing: points, x and y in turn, in a square of 1000 by 1000."""
+
+    points: tuple[float, ...]
+    colour: str = PENS[0]
+
+
 @dataclass(frozen=True, slots=True)
 class WordCard:
     """A word to teach. `syllables` and `parts` come from the core and can be corrected; `at` is the word of
-    the passage where it stands; `picture` is a picture file of ours."""
+    the passage where it stands; `picture` is a picture file of ours; `drawing` stands in its place, or on it."""
 
     id: str
     word: str
@@ -52,3 +67,4 @@ class WordCard:
     picture_shows: str = ""
     say_it: bool = True
     shown: Shown = Shown.BEFORE
+    drawing: tuple[PenLine, ...] = ()

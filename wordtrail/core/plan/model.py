@@ -8,6 +8,9 @@ from enum import StrEnum
 SHORTEST_THINK, LONGEST_THINK = 0.0, 600.0
 """Seconds of think time a pause point may have."""
 
+USUAL_THINK = 15.0
+"""Seconds of think time of a fresh pause point."""
+
 FEWEST_CHOICES, MOST_CHOICES = 2, 5
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import itertools
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import StrEnum
 
 from wordtrail.core.plan.model import Span
@@ -116,6 +116,20 @@ def organizer_of(shape: Shape, passage: Passage | None = None, columns: int = 2,
     rows = -(-len(headings) // columns)
     arrows = tuple(BoxArrow(a.id, b.id) for a, b in itertools.pairwise(boxes)) if shape in _WITH_ARROWS else ()
     return Organizer("", _TITLES[shape], columns, rows, boxes, arrows)
+
+
+def on_grid(organizer: Organizer, columns: int, rows: int) -> Organizer:
+    """The organizer on another grid: boxes that do not fit any more go, and every empty place gets a box."""
+    columns, rows = min(max(columns, 1), MOST_COLUMNS), min(max(rows, 1), MOST_ROWS)
+    left = [box for box in organizer.boxes if box.column + box.wide <= columns and box.row + box.high <= rows]
+    taken = {(box.column + x, box.row + y) for box in left for x in range(box.wide) for y in range(box.high)}
+    free = [(column, row) for row in range(rows) for column in range(columns) if (column, row) not in taken]
+    used = {box.id for box in left}
+    names = (name for n in itertools.count(1) if (name := f"b{n}") not in used)
+    boxes = (*left, *(Box(next(names), column, row) for column, row in free))
+    ids = {box.id for box in boxes}
+    arrows = tuple(one for one in organizer.arrows if {one.begin, one.end} <= ids)
+    return replace(organizer, columns=columns, rows=rows, boxes=boxes, arrows=arrows)
 
 
 def _thirds(passage: Passage) -> tuple[str, ...]:

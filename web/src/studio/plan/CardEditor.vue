@@ -2,6 +2,7 @@
 import { computed, ref, useId, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { keepPicture } from '@/api/pictures'
+import DrawingPad from './DrawingPad.vue'
 import ChoicePills from '@/parts/ChoicePills.vue'
 
 /** A word card; what is written shows on the card beside it when it is kept. */
@@ -48,6 +49,11 @@ async function picture(event: Event) {
   } catch (fault) {
     emit('problem', fault)
   }
+}
+const drawing = ref(false)
+function keepDrawing(lines: Schemas['PenLine'][]) {
+  drawing.value = false
+  emit('keep', { ...wanted.value, drawing: lines })
 }
 const SHOWN: { value: Schemas['Shown']; name: string }[] = [
   { value: 'before the reading', name: 'before reading' },
@@ -107,6 +113,9 @@ const SHOWN: { value: Schemas['Shown']; name: string }[] = [
         {{ draft.picture ? 'Another picture' : 'Add a picture' }}
         <input class="sr-only" type="file" accept="image/*" @change.stop="picture" />
       </label>
+      <button class="font-semibold text-lake hover:underline" type="button" @click="drawing = true">
+        {{ draft.drawing?.length ? 'Change the drawing' : draft.picture ? 'Draw on it' : 'Draw one' }}
+      </button>
       <button
         v-if="draft.picture"
         class="font-semibold text-quiet hover:underline"
@@ -119,5 +128,13 @@ const SHOWN: { value: Schemas['Shown']; name: string }[] = [
         Remove the card
       </button>
     </div>
+    <DrawingPad
+      :open="drawing"
+      :word="draft.word"
+      :lines="draft.drawing ?? []"
+      :picture="draft.picture ?? ''"
+      @close="drawing = false"
+      @keep="keepDrawing"
+    />
   </form>
 </template>

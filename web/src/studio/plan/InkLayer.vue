@@ -1,47 +1,22 @@
 <script setup lang="ts">
 import { useTimeoutFn } from '@vueuse/core'
-import { ref } from 'vue'
+import { usePen } from '@/parts/pen'
 
-/** Where one draws on the page with mouse, finger or pen. Strokes that follow at once belong together. */
-const props = defineProps<{ width: number; height: number; colour: string }>()
+/** Where one draws on the page. Strokes that follow at once belong together. */
+defineProps<{ width: number; height: number; colour: string }>()
 const emit = defineEmits<{ drawn: [strokes: number[][]] }>()
-const strokes = ref<number[][]>([])
-const drawing = ref(false)
 const AFTER = 650
 
 const { start, stop } = useTimeoutFn(
   () => {
-    emit('drawn', strokes.value)
-    strokes.value = []
+    emit('drawn', pen.lines.value)
+    pen.lines.value = []
   },
   AFTER,
   { immediate: false },
 )
-
-function at(event: PointerEvent): [number, number] {
-  const svg = (event.currentTarget as SVGElement).ownerSVGElement!
-  const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM()!.inverse())
-  return [Math.round(point.x * 10) / 10, Math.round(point.y * 10) / 10]
-}
-function down(event: PointerEvent) {
-  stop()
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  drawing.value = true
-  strokes.value.push(at(event))
-}
-function move(event: PointerEvent) {
-  if (!drawing.value) return
-  const last = strokes.value[strokes.value.length - 1]!
-  for (const one of event.getCoalescedEvents?.() ?? [event]) {
-    const [x, y] = at(Object.assign(one, {}) && one.currentTarget ? one : event)
-    const n = last.length
-    if (Math.hypot(x - last[n - 2]!, y - last[n - 1]!) > 2) last.push(x, y)
-  }
-}
-function up() {
-  drawing.value = false
-  start()
-}
+const pen = usePen(start)
+const strokes = pen.lines
 </script>
 
 <template>
@@ -50,13 +25,11 @@ function up() {
       class="touch-none"
       style="cursor: crosshair"
       data-ink
-      :width="props.width"
-      :height="props.height"
+      :width="width"
+      :height="height"
       fill="transparent"
-      @pointerdown="down"
-      @pointermove="move"
-      @pointerup="up"
-      @pointercancel="up"
+      v-on="pen.on"
+      @pointerdown="stop"
     />
     <polyline
       v-for="(stroke, i) in strokes"

@@ -19,6 +19,20 @@ function put(at: string) {
   const [picture = '', region = ''] = at.split('/')
   keep({ picture, region })
 }
+/** The boxes of the charts that a number can stand for. */
+const boxes = computed(() =>
+  (props.lesson.plan?.organizers ?? []).flatMap((chart) =>
+    chart.boxes.map((box, n) => ({
+      value: `${chart.id}/${box.id}`,
+      name: `${chart.title}: ${box.heading || `box ${n + 1}`}`,
+    })),
+  ),
+)
+const tie = computed(() => (props.mark.chart ? `${props.mark.chart}/${props.mark.box}` : ''))
+function tieTo(at: string) {
+  const [chart = '', box = ''] = at.split('/')
+  keep({ chart, box })
+}
 const oneWord = computed(() => props.mark.first === props.mark.last)
 const letters = computed(() => [...props.printed])
 const cuts = computed(() => new Set(props.mark.cuts ?? []))
@@ -117,6 +131,16 @@ const isIn = (at: number) =>
       :value="mark.text"
       @change="keep({ text: value($event) })"
     />
+    <select
+      v-if="mark.kind === 'number' && boxes.length"
+      class="field"
+      aria-label="The box of a chart that it stands for"
+      :value="tie"
+      @change="tieTo(value($event))"
+    >
+      <option value="">stands for no box of a chart</option>
+      <option v-for="box in boxes" :key="box.value" :value="box.value">{{ box.name }}</option>
+    </select>
     <select
       v-if="pictures.length"
       class="field"

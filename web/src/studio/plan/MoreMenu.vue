@@ -18,6 +18,7 @@ const emit = defineEmits<{
   chart: [shape: Schemas['Shape'], columns: number, rows: number]
   see: [id: string]
   file: [kind: FileKind, file: File]
+  takeOver: [lesson: string]
 }>()
 type FileKind = 'marks' | 'questions' | 'cards'
 const FILES: { kind: FileKind; name: string; accept: string }[] = [
@@ -51,31 +52,6 @@ const SHAPES: { shape: Schemas['Shape']; name: string; columns?: number; rows?: 
 const shelf = useQuery({ queryKey: ['shelf'], queryFn: () => ask(client.GET('/api/lessons')) })
 const others = computed(() => (shelf.data.value?.lessons ?? []).filter((one) => one.id !== props.id))
 
-/** Where the pause points of another lesson stand, as shares of its words. */
-function elsewhere(lesson: Schemas['Lesson']) {
-  const ids = lesson.passages.flatMap((p) =>
-    p.pages.flatMap((q) => q.blocks.flatMap((b) => b.words.map((w) => w.id))),
-  )
-  return (lesson.pause_points ?? []).map((point) => ({
-    share: point.after ? ids.indexOf(point.after) / ids.length : 1,
-    do: point.kind ?? 'think',
-    question: point.question,
-    think_seconds: point.think_seconds,
-  }))
-}
-
-async function takeOver(id: string) {
-  const { lesson } = await ask(client.GET('/api/lessons/{lesson}', { params: { path: { lesson: id } } }))
-  await props.send({
-    kind: 'take over',
-    legend: lesson.legend ?? [],
-    opening: lesson.plan?.opening ?? {},
-    closing: lesson.plan?.closing ?? {},
-    organizers: lesson.plan?.organizers ?? [],
-    order: lesson.plan?.order ?? [],
-    points: elsewhere(lesson),
-  })
-}
 interface Entry {
   name: string
   act?: () => void
@@ -110,7 +86,7 @@ const groups = computed<{ name: string; entries: Entry[] }[]>(() => {
   const into = FILES.map((file) => ({ name: `Bring in ${file.name}`, act: () => void pick(file) }))
   const plans = others.value
     .slice(0, 8)
-    .map((other) => ({ name: other.title, act: () => void takeOver(other.id) }))
+    .map((other) => ({ name: other.title, act: () => emit('takeOver', other.id) }))
   return [
     { name: '', entries: first },
     { name: 'A chart', entries: [...own, ...shapes] },

@@ -5,7 +5,11 @@ import SpanField from './SpanField.vue'
 
 /** A chart's boxes: heading, question, what is filled in, when. Kept when a field is left. */
 const props = defineProps<{ chart: Schemas['Organizer']; lesson: Schemas['Lesson']; id: string }>()
-const emit = defineEmits<{ keep: [chart: Schemas['Organizer']]; remove: [] }>()
+const emit = defineEmits<{
+  keep: [chart: Schemas['Organizer']]
+  grid: [columns: number, rows: number]
+  remove: []
+}>()
 const draft = ref<Schemas['Organizer']>(props.chart)
 watch(
   () => props.chart,
@@ -13,31 +17,6 @@ watch(
   { immediate: true },
 )
 const keep = () => emit('keep', draft.value)
-/** Another grid: boxes that no longer fit go, empty places get a box. */
-function grid(columns: number, rows: number) {
-  const chart = draft.value
-  chart.columns = Math.min(6, Math.max(1, columns))
-  chart.rows = Math.min(8, Math.max(1, rows))
-  chart.boxes = chart.boxes.filter((box) => box.column < chart.columns && box.row < chart.rows)
-  const taken = new Set(chart.boxes.map((box) => `${box.column}/${box.row}`))
-  let number = Math.max(0, ...chart.boxes.map((box) => Number(box.id.replace(/\D/g, ''))))
-  for (let row = 0; row < chart.rows; row++)
-    for (let column = 0; column < chart.columns; column++)
-      if (!taken.has(`${column}/${row}`))
-        chart.boxes.push({
-          id: `b${++number}`,
-          column,
-          row,
-          heading: '',
-          ask: '',
-          text: '',
-          quote: null,
-          pause: '',
-          wide: 1,
-          high: 1,
-        })
-  keep()
-}
 const numberOf = (event: Event) => Number((event.target as HTMLInputElement).value)
 function quote(box: Schemas['Box'], spans: Schemas['Span'][]) {
   box.quote = spans[0] ?? null
@@ -61,7 +40,7 @@ function quote(box: Schemas['Box'], spans: Schemas['Span'][]) {
           min="1"
           max="6"
           :value="draft.columns"
-          @change.stop="grid(numberOf($event), draft.rows)"
+          @change.stop="emit('grid', numberOf($event), draft.rows)"
         />
       </label>
       <label class="flex items-center gap-1">
@@ -72,7 +51,7 @@ function quote(box: Schemas['Box'], spans: Schemas['Span'][]) {
           min="1"
           max="8"
           :value="draft.rows"
-          @change.stop="grid(draft.columns, numberOf($event))"
+          @change.stop="emit('grid', draft.columns, numberOf($event))"
         />
       </label>
       <a

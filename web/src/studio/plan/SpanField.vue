@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { X } from '@lucide/vue'
-import { inject } from 'vue'
+import { inject, type ComputedRef } from 'vue'
 import type { Schemas } from '@/api/client'
 import type { ChosenWords } from './chosenWords'
 
@@ -9,10 +9,15 @@ defineProps<{ label: string; single?: boolean }>()
 const spans = defineModel<Schemas['Span'][]>({ required: true })
 const words = inject<ChosenWords>('chosen words')!
 
+const text = inject<{ offered: ComputedRef<boolean>; open: () => void; done: () => void }>(
+  'choose in the text',
+)!
+
 function take(single: boolean | undefined) {
   if (!words.span.value) return
   spans.value = single ? [words.span.value] : [...spans.value, words.span.value]
   words.clear()
+  if (single) text.done()
 }
 </script>
 
@@ -37,6 +42,15 @@ function take(single: boolean | undefined) {
       </li>
     </ul>
     <button
+      v-if="!words.span.value && text.offered.value"
+      class="mt-1 block text-[13px] font-semibold text-lake hover:underline"
+      type="button"
+      @click="text.open"
+    >
+      Choose words in the text
+    </button>
+    <button
+      v-else
       class="mt-1 block text-[13px] font-semibold text-lake enabled:hover:underline disabled:text-quiet"
       type="button"
       :disabled="!words.span.value"

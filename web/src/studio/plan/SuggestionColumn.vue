@@ -8,18 +8,21 @@ type Suggestion = Schemas['Suggestion']
 
 /** What the text offers to mark, teach and stop at on this page; one press takes it. */
 const props = defineProps<{
-  suggestions: readonly Suggestion[]
+  offers: readonly Schemas['Offered'][]
   textOf: (first: string, last: string) => string
-  taken: (one: Suggestion) => boolean
 }>()
 const emit = defineEmits<{ take: [one: Suggestion]; see: [one: Suggestion]; close: [] }>()
 const kind = ref('')
 const kinds = computed(() => {
   const counts = new Map<string, number>()
-  for (const one of props.suggestions) counts.set(one.detector, (counts.get(one.detector) ?? 0) + 1)
+  for (const { suggestion: one } of props.offers)
+    counts.set(one.detector, (counts.get(one.detector) ?? 0) + 1)
   return [...counts].map(([name, count]) => ({ name, count }))
 })
-const shown = computed(() => props.suggestions.filter((one) => !kind.value || one.detector === kind.value))
+const suggestions = computed(() => props.offers.map((one) => one.suggestion))
+const shown = computed(() => suggestions.value.filter((one) => !kind.value || one.detector === kind.value))
+const has = computed(() => new Set(props.offers.filter((one) => one.taken).map((one) => one.suggestion.id)))
+const taken = (one: Suggestion) => has.value.has(one.id)
 /** The one that the arrow keys have come to; T takes it. */
 const at = ref(0)
 const current = computed(() => shown.value[Math.min(at.value, shown.value.length - 1)])
@@ -34,7 +37,7 @@ useKeys({
   arrowdown: () => step(1),
   arrowup: () => step(-1),
   t: () => {
-    if (current.value && !props.taken(current.value)) emit('take', current.value)
+    if (current.value && !taken(current.value)) emit('take', current.value)
     step(1)
   },
 })

@@ -78,28 +78,5 @@ export const newPoint = (after: string, reading: string): Point => ({
 
 export const newChoice = (right = false): Schemas['Choice'] => ({ text: '', right, reason: '', proof: [] })
 
-export const newMark = (kind: MarkKind, span: Span, meaning: string, reading: string): Schemas['Mark'] => ({
-  id: '',
-  kind,
-  first: span.first,
-  last: span.last,
-  meaning,
-  skip: 0,
-  drop: 0,
-  to: '',
-  text: '',
-  cuts: [],
-  picture: '',
-  region: '',
-  ink: [],
-  as_drawn: false,
-  // A highlight or a line goes along with the voice; all else is drawn while talking about it.
-  moment: kind === 'highlight' || kind === 'underline' ? 'when read' : 'in the talk after',
-  nth: 1,
-  pause: '',
-  seconds: 0,
-  reading,
-})
-
 /** Colours that white letters can be read on. */
 export const deep = (colour: string) => (colour === 'ochre' ? 'ochre-deep' : colour)

@@ -1,6 +1,7 @@
 /** How a trail is laid out down the page: a strip of sound for each line read, talk and pauses between. */
 import type { Schemas } from '@/api/client'
 import { placesOf } from '@/stage/shapes'
+import type { StripMark } from './stripMarks'
 
 type Trail = Schemas['Trail']
 type Visit = Trail['visits'][number]
@@ -17,9 +18,10 @@ export interface StripVisit {
 }
 
 export type Row =
-  | { kind: 'line'; key: string; start: number; end: number; visits: StripVisit[] }
+  | { kind: 'line'; key: string; start: number; end: number; visits: StripVisit[]; marks: StripMark[] }
+  | { kind: 'talk'; key: string; start: number; end: number; text: string; note: string; marks: StripMark[] }
   | {
-      kind: 'talk' | 'pause' | 'missing'
+      kind: 'pause' | 'missing'
       key: string
       start: number
       end: number
@@ -36,12 +38,16 @@ export interface Place {
   why: string
 }
 
-/** Rows in the order in which they were said. `found` of a mended visit is where the ear had it. */
+/**
+ * Rows in the order in which they were said. `found` of a mended visit is where the ear had it. Each of `marks`
+ * stands in the line or talk in which it is drawn.
+ */
 export function rowsOf(
   stage: Schemas['Stage'],
   view: Schemas['TrailView'],
   planned: readonly Schemas['PausePoint'][],
   printed: ReadonlyMap<string, string>,
+  marks: readonly StripMark[],
 ): Row[] {
   const trail = view.trail
   const doubts = new Map(view.checks.map((check) => [`${check.word}@${check.found}`, check.why]))
@@ -78,6 +84,7 @@ export function rowsOf(
         start: visit.start,
         end: visit.end,
         visits: [strip],
+        marks: [],
       })
     }
     line = here
@@ -89,6 +96,7 @@ export function rowsOf(
     end: aside.end,
     text: `Talk · “${aside.heard}”`,
     note: `${(aside.end - aside.start).toFixed(1)} s`,
+    marks: [],
   }))
   const points = new Set(planned.map((point) => point.id))
   const pauses: Row[] = stage.sheet.gates.map((gate) => ({
@@ -99,6 +107,11 @@ export function rowsOf(
     text: `${points.has(gate.shows ?? '') ? 'Pause point' : 'Shown here'} · ${gate.question}`,
     note: `${Math.round(gate.think_seconds)} s, made by the lesson`,
   }))
+  const heard = [...rows, ...talk].sort((a, b) => a.start - b.start)
+  for (const mark of marks) {
+    const row = heard.findLast((one) => one.start <= mark.start + 0.05) ?? heard[0]
+    if (row && 'marks' in row) row.marks.push(mark)
+  }
   return [...rows, ...talk, ...pauses, ...missing(view, order, printed)].sort((a, b) => a.start - b.start)
 }
 

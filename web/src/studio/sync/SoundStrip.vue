@@ -2,6 +2,9 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { clock } from '@/parts/words'
+import { STRIP_HEIGHT as HEIGHT, barsOf } from './hills'
+import MarkLane from './MarkLane.vue'
+import type { StripMark } from './stripMarks'
 import type { Place, Row, StripVisit } from './syncRows'
 
 const props = defineProps<{
@@ -13,17 +16,18 @@ const props = defineProps<{
   lit: string
   chosen: Place | undefined
   moving: { word: string; found: number; start: number } | undefined
+  mark: string
 }>()
 const emit = defineEmits<{
   choose: [place: Place]
   play: [at: number]
   move: [word: string, found: number, start: number]
   nudge: [by: number, visit: StripVisit]
+  chooseMark: [mark: StripMark]
+  moveMark: [mark: StripMark, start: number]
+  nudgeMark: [by: number, mark: StripMark]
 }>()
 
-const HILL_SECONDS = 0.02
-const HEIGHT = 40
-const BAR = 4
 const SIZE = 20
 const GAP = 9
 const WIDEST_SECOND = 190
@@ -79,17 +83,7 @@ const lastX = computed(() => {
   return last.x + last.width
 })
 
-const bars = computed(() => {
-  const hills = props.hills
-  if (!hills) return []
-  return Array.from({ length: Math.floor(lastX.value / BAR) }, (_, i) => {
-    const at = timeAt(i * BAR)
-    const from = Math.floor(at / HILL_SECONDS)
-    const to = Math.max(from + 1, Math.ceil(timeAt((i + 1) * BAR) / HILL_SECONDS))
-    const top = hills.subarray(from, to).reduce((most, hill) => Math.max(most, hill), 0)
-    return { x: i * BAR, height: Math.max(1.5, (top / 255) * (HEIGHT - 4)), at }
-  })
-})
+const bars = computed(() => barsOf(props.hills, lastX.value, timeAt))
 const shown = computed(() =>
   props.row.visits.map((visit, index) => ({
     ...visit,
@@ -138,8 +132,8 @@ function drag(event: PointerEvent, visit: StripVisit, index: number) {
 </script>
 
 <template>
-  <div class="mb-3 flex items-end gap-3" :data-lit="litHere">
-    <span class="w-10 pb-3 text-right text-[12px] tabular-nums text-quiet">{{ clock(row.start) }}</span>
+  <div class="mb-3 flex items-start gap-3" :data-lit="litHere">
+    <span class="w-10 pt-11 text-right text-[12px] tabular-nums text-quiet">{{ clock(row.start) }}</span>
     <div ref="strip" class="relative min-w-0 flex-1">
       <div class="relative h-8">
         <button
@@ -203,12 +197,22 @@ function drag(event: PointerEvent, visit: StripVisit, index: number) {
         v-for="visit in shown"
         :key="`h${visit.index}`"
         type="button"
-        class="post absolute bottom-[-6px] w-[11px]"
+        class="post absolute top-[30px] w-[11px]"
         :style="{ left: `${xOf(visit.at) - 6}px`, height: `${HEIGHT + 8}px` }"
         :aria-label="`Start of ${words.get(visit.word)}, ${visit.at.toFixed(2)} s. Arrow keys move it.`"
         @pointerdown.prevent="drag($event, visit, visit.index)"
         @keydown.left.prevent="emit('nudge', -0.01, visit)"
         @keydown.right.prevent="emit('nudge', 0.01, visit)"
+      />
+      <MarkLane
+        v-if="row.marks.length"
+        :marks="row.marks"
+        :chosen="mark"
+        :x-of="xOf"
+        :time-at="timeAt"
+        @choose="(one) => emit('chooseMark', one)"
+        @move="(one, start) => emit('moveMark', one, start)"
+        @nudge="(by, one) => emit('nudgeMark', by, one)"
       />
     </div>
   </div>

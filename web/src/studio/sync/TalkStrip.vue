@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { clock } from '@/parts/words'
+import { STRIP_HEIGHT, barsOf } from './hills'
+import MarkLane from './MarkLane.vue'
+import type { StripMark } from './stripMarks'
+import type { Row } from './syncRows'
+
+/** Talk during which marks are drawn: its sound, and the marks at their moments. */
+const props = defineProps<{
+  row: Extract<Row, { kind: 'talk' }>
+  hills: Uint8Array | undefined
+  time: number
+  mark: string
+}>()
+defineEmits<{
+  play: [at: number]
+  hear: []
+  chooseMark: [mark: StripMark]
+  moveMark: [mark: StripMark, start: number]
+  nudgeMark: [by: number, mark: StripMark]
+}>()
+const strip = ref<HTMLElement>()
+const { width } = useElementSize(strip)
+const wide = computed(() => width.value || 600)
+const seconds = computed(() => Math.max(0.1, props.row.end - props.row.start))
+const xOf = (at: number) =>
+  Math.min(1, Math.max(0, (at - props.row.start) / seconds.value)) * (wide.value - 26)
+const timeAt = (x: number) =>
+  props.row.start + Math.min(1, Math.max(0, x / (wide.value - 26))) * seconds.value
+const bars = computed(() => barsOf(props.hills, wide.value - 26, timeAt))
+</script>
+
+<template>
+  <div class="mb-3 flex items-start gap-3">
+    <span class="w-10 pt-7 text-right text-[12px] tabular-nums text-quiet">{{ clock(row.start) }}</span>
+    <div ref="strip" class="min-w-0 flex-1">
+      <p class="mb-1 flex items-center gap-2 text-[13px] text-quiet">
+        <span class="min-w-0 truncate font-semibold">{{ row.text }}</span>
+        <span class="ml-auto whitespace-nowrap">{{ row.note }}</span>
+        <button class="font-semibold underline-offset-2 hover:underline" type="button" @click="$emit('hear')">
+          Hear it
+        </button>
+      </p>
+      <svg
+        class="block w-full rounded-small border border-dashed border-moss-half bg-white"
+        :height="STRIP_HEIGHT"
+        aria-hidden="true"
+        @click="$emit('play', timeAt($event.offsetX))"
+      >
+        <rect
+          v-for="bar in bars"
+          :key="bar.x"
+          :x="bar.x"
+          :y="STRIP_HEIGHT - bar.height"
+          width="3"
+          :height="bar.height"
+          :fill="bar.at <= time ? 'var(--color-quiet)' : 'var(--color-hairline)'"
+        />
+        <line
+          v-if="time >= row.start && time <= row.end"
+          :x1="xOf(time)"
+          :x2="xOf(time)"
+          y1="0"
+          :y2="STRIP_HEIGHT"
+          stroke="var(--color-ink)"
+          stroke-width="1.5"
+        />
+      </svg>
+      <MarkLane
+        :marks="row.marks"
+        :chosen="mark"
+        :x-of="xOf"
+        :time-at="timeAt"
+        @choose="(one) => $emit('chooseMark', one)"
+        @move="(one, start) => $emit('moveMark', one, start)"
+        @nudge="(by, one) => $emit('nudgeMark', by, one)"
+      />
+    </div>
+  </div>
+</template>

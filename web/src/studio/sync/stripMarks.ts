@@ -1,0 +1,55 @@
+/** The marks of a lesson as they stand on the strips of sound. */
+import type { Schemas } from '@/api/client'
+import { MARK_KINDS } from '@/studio/plan/kinds'
+
+export interface StripMark {
+  id: string
+  /** What is drawn on which words. */
+  name: string
+  letter: string
+  colour: string
+  meaning: string
+  start: number
+  end: number
+  /** Its moment was set by hand in this take. */
+  byHand: boolean
+  /** It is drawn while the lesson stands still at a pause point. */
+  atPause: boolean
+}
+
+/** Every mark that is drawn in the take, in order. Times are take time. */
+export function stripMarks(
+  lesson: Schemas['Lesson'],
+  sheet: Schemas['CueSheet'],
+  take: string,
+  printed: ReadonlyMap<string, string>,
+): StripMark[] {
+  const order = sheet.lights.map((light) => light.word)
+  const gates = new Map(sheet.gates.map((gate) => [gate.pause, gate]))
+  const marks = new Map(lesson.marks?.map((mark) => [mark.id, mark]))
+  return sheet.drawings
+    .flatMap((drawing) => {
+      const mark = marks.get(drawing.mark)
+      if (!mark || mark.moment === 'from the start') return []
+      const placed = lesson.placed_marks?.find((one) => one.mark === mark.id && one.take === take)
+      const legend = lesson.legend!.find((one) => one.id === mark.meaning)!
+      const kind = MARK_KINDS.find((one) => one.value === mark.kind)?.name ?? 'Ink'
+      const words = [...new Set([mark.first, mark.last])].map((word) => printed.get(word) ?? '')
+      const between = order.indexOf(mark.last) - order.indexOf(mark.first) > 1 ? ' … ' : ' '
+      const start = placed?.start ?? gates.get(drawing.gate ?? '')?.at ?? drawing.start
+      return [
+        {
+          id: mark.id,
+          name: `${kind} · ${mark.picture ? 'on the picture' : `“${words.join(between)}”`}`,
+          letter: mark.kind === 'number' ? mark.text || '1' : legend.letter,
+          colour: legend.colour,
+          meaning: legend.name,
+          start,
+          end: start + drawing.end - drawing.start,
+          byHand: !!placed,
+          atPause: !!drawing.gate,
+        },
+      ]
+    })
+    .sort((a, b) => a.start - b.start)
+}

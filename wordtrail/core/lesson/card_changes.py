@@ -1,0 +1,77 @@
+"""What commands do to word cards."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import replace
+
+from wordtrail.core.errors import LessonError
+from wordtrail.core.lesson.checked import known_word, tidied, tidy
+from wordtrail.core.lesson.kept import Stock, put_in
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.plan.cards import PENS, SIDE, PenLine, WordCard
+from wordtrail.core.speech.word_parts import parts_of, printed_syllables
+from wordtrail.core.text.bare import bare
+
+MOST_CARDS, MOST_DRAWN_POINTS = 40, 4000
+
+
+def fresh_card(lesson: Lesson, word: str) -> WordCard:
+    """A card for a word of the passage, with its meaning where the passage's glossary tells it."""
+    found = next((one for one in lesson.words if one.id == word), None)
+    printed = (found.text if found else word).strip("“”\"‘’'.,;:!?()…—–-*")
+    meaning = next(
+        (
+            text.partition(":")[2].strip() or text.partition("—")[2].strip()
+            for passage in lesson.passages
+            for text in (block.text for block in passage.blocks if block.kind.value == "glossary entry")
+            if bare(text.partition(":")[0].partition("—")[0]) == bare(printed)
+        ),
+        "",
+    )
+    return WordCard(
+        "",
+        printed if found is None or not _begins_sentence(lesson, word) else printed.lower(),
+        word if found else "",
+        meaning=meaning,
+    )
+
+
+def _begins_sentence(lesson: Lesson, word: str) -> bool:
+    words = lesson.words
+    at = next(n for n, one in enumerate(words) if one.id == word)
+    return at == 0 or words[at - 1].sentence != words[at].sentence
+
+
+def with_card(lesson: Lesson, card: WordCard) -> Lesson:
+    word = tidy(card.word, "The word", 60)
+    if not word:
+        raise LessonError("A word card needs a word.", next_step="Write the word.")
+    if card.at:
+        known_word(lesson, card.at)
+    card = replace(
+        card, word=word, part_of_speech=tidy(card.part_of_speech, "The part of speech", 40),
+        meaning=tidy(card.meaning, "The meaning", 300), example=tidy(card.example, "The example", 300),
+        related=tidied(card.related, "The related words", 8),
+        syllables=tidied(card.syllables, "The syllables", 12) or printed_syllables(word),
+        parts=card.parts[:8] or parts_of(word), drawing=_drawing(card.drawing),
+        picture_shows=tidy(card.picture_shows, "The description", 200),
+    )  # fmt: skip
+    lesson, kept = put_in(lesson, lesson.plan.cards, card, Stock("card", "word card", MOST_CARDS))
+    wishes = tuple(wish for wish in lesson.card_wishes if bare(wish) != bare(word))
+    return replace(lesson, card_wishes=wishes, plan=replace(lesson.plan, cards=kept))
+
+
+def _drawing(lines: tuple[PenLine, ...]) -> tuple[PenLine, ...]:
+    if sum(len(line.points) for line in lines) > 2 * MOST_DRAWN_POINTS:
+        raise LessonError("This drawing has too many lines.", next_step="Draw something simpler.")
+    if any(len(line.points) % 2 or not all(map(math.isfinite, line.points)) for line in lines):
+        raise LessonError("This drawing is damaged.", kept="The card is as it was.")
+    return tuple(
+        PenLine(
+            tuple(round(min(max(value, 0.0), SIDE), 1) for value in line.points),
+            line.colour if line.colour in PENS else PENS[0],
+        )
+        for line in lines
+        if len(line.points) > 3
+    )

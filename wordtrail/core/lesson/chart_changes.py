@@ -1,0 +1,50 @@
+"""What commands do to organizers."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from wordtrail.core.errors import LessonError
+from wordtrail.core.lesson.checked import in_order, one_of, tidy
+from wordtrail.core.lesson.kept import Stock, put_in
+from wordtrail.core.lesson.mark_changes import with_ties_kept
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.plan.organizers import MOST_COLUMNS, MOST_ROWS, Organizer
+
+MOST_ORGANIZERS = 12
+
+
+def with_organizer(lesson: Lesson, organizer: Organizer) -> Lesson:
+    if not (1 <= organizer.columns <= MOST_COLUMNS and 1 <= organizer.rows <= MOST_ROWS):
+        raise LessonError(f"A chart has up to {MOST_COLUMNS} columns and {MOST_ROWS} rows.")
+    points = {point.id for point in lesson.pause_points}
+    boxes = tuple(
+        replace(
+            box, heading=tidy(box.heading, "A heading", 80), ask=tidy(box.ask, "A question", 160),
+            text=tidy(box.text, "What is filled in", 300), pause=box.pause if box.pause in points else "",
+            quote=in_order(lesson, box.quote) if box.quote else None,
+            column=min(max(box.column, 0), organizer.columns - 1), row=min(max(box.row, 0), organizer.rows - 1),
+        )
+        for box in organizer.boxes
+    )  # fmt: skip
+    taken: set[tuple[int, int]] = set()
+    for box in boxes:
+        cells = {(box.column + c, box.row + r) for c in range(max(1, box.wide)) for r in range(max(1, box.high))}
+        if cells & taken or any(c >= organizer.columns or r >= organizer.rows for c, r in cells):
+            raise LessonError("Two boxes of the chart lie on one another, or one stands out of it.")
+        taken |= cells
+    ids = {box.id for box in boxes}
+    if not boxes or len(ids) < len(boxes):
+        raise LessonError("A chart needs boxes, each with an id of its own.")
+    arrows = tuple(one for one in organizer.arrows if {one.begin, one.end} <= ids and one.begin != one.end)
+    organizer = replace(organizer, title=tidy(organizer.title, "The title", 120), boxes=boxes, arrows=arrows)
+    lesson, kept = put_in(lesson, lesson.plan.organizers, organizer, Stock("chart", "organizer", MOST_ORGANIZERS))
+    return with_ties_kept(replace(lesson, plan=replace(lesson.plan, organizers=kept)))
+
+
+def without_organizer(lesson: Lesson, id: str) -> Lesson:
+    """The lesson without a chart: pause points no longer show it, its numbers stay as plain ones."""
+    one_of(lesson.plan.organizers, id, "organizer")
+    points = tuple(replace(p, organizer="") if p.organizer == id else p for p in lesson.pause_points)
+    left = tuple(one for one in lesson.plan.organizers if one.id != id)
+    return with_ties_kept(replace(lesson, pause_points=points, plan=replace(lesson.plan, organizers=left)))

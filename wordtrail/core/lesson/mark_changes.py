@@ -1,0 +1,109 @@
+"""What commands do to marks and their legend."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import replace
+
+from wordtrail.core.errors import LessonError
+from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.lesson.checked import known_word, one_of, tidy, within
+from wordtrail.core.lesson.kept import Stock, put_in
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.plan_commands import AddMark, DrawInk
+from wordtrail.core.marks.ink import Canvas, mark_of_ink
+from wordtrail.core.marks.model import COLOURS, LONGEST_DRAWING, Mark, MarkKind, Meaning, Moment, usual_moment
+
+MOST_MARKS, MOST_MEANINGS, MOST_INK_POINTS = 2000, 10, 4000
+
+
+def with_mark(lesson: Lesson, mark: Mark) -> Lesson:
+    """The lesson with a mark: a new one, or in the place of the one with its id. Raises LessonError."""
+    if all(meaning.id != mark.meaning for meaning in lesson.legend):
+        raise LessonError("This meaning is not in the legend.", next_step="Choose one of the legend.")
+    positions = lesson.positions()
+    for word in (mark.first, mark.last, *([mark.to] if mark.to else [])):
+        known_word(lesson, word)
+    if mark.kind is MarkKind.ARROW and not mark.to and not mark.picture:
+        raise LessonError("An arrow needs a word to point at.", next_step="Choose the word it points at.")
+    if mark.moment is Moment.PAUSE:
+        one_of(lesson.pause_points, mark.pause, "pause point")
+    if mark.reading:
+        one_of(lesson.plan.readings, mark.reading, "reading")
+    mark = _tied(lesson, mark)
+    if positions[mark.first] > positions[mark.last]:
+        mark = replace(mark, first=mark.last, last=mark.first)
+    mark = replace(
+        mark, text=tidy(mark.text, "A note", 160),
+        seconds=within(mark.seconds, 0.0, LONGEST_DRAWING, "How long it is drawn"),
+        nth=int(within(mark.nth, 1, 9, "Which time")), skip=max(0, mark.skip), drop=max(0, mark.drop),
+        cuts=tuple(sorted({cut for cut in mark.cuts if cut > 0}))[:12],
+    )  # fmt: skip
+    lesson, marks = put_in(lesson, lesson.marks, mark, Stock("mark", "mark", MOST_MARKS))
+    return replace(lesson, marks=tuple(sorted(marks, key=lambda one: positions[one.first])))
+
+
+def with_fresh_mark(lesson: Lesson, command: AddMark) -> Lesson:
+    """A mark of a kind as it is usually drawn; a number is the next one of the lesson."""
+    numbers = sum(mark.kind is MarkKind.NUMBER for mark in lesson.marks)
+    fresh = Mark(
+        "", command.mark, command.first, command.last, command.meaning, to=command.to,
+        text=str(numbers + 1) if command.mark is MarkKind.NUMBER else "",
+        moment=usual_moment(command.mark), reading=command.reading,
+    )  # fmt: skip
+    return with_mark(lesson, fresh)
+
+
+def _tied(lesson: Lesson, mark: Mark) -> Mark:
+    """Only a number stands for a box of a chart, and only for one that is there."""
+    boxes = {(chart.id, box.id) for chart in lesson.plan.organizers for box in chart.boxes}
+    holds = mark.kind is MarkKind.NUMBER and (mark.chart, mark.box) in boxes
+    return mark if holds else replace(mark, chart="", box="")
+
+
+def with_ties_kept(lesson: Lesson) -> Lesson:
+    """Numbers whose box went away stay as plain numbers."""
+    return replace(lesson, marks=tuple(_tied(lesson, mark) for mark in lesson.marks))
+
+
+def with_ink(lesson: Lesson, command: DrawInk) -> Lesson:
+    numbers = sum(map(len, command.strokes))
+    if numbers > 2 * MOST_INK_POINTS or not any(len(stroke) > 3 for stroke in command.strokes):
+        raise LessonError("Nothing was drawn that could be kept.", kept="The marks are as they were.")
+    if any(len(stroke) % 2 or not all(map(math.isfinite, stroke)) for stroke in command.strokes):
+        raise LessonError("This drawing is damaged.", kept="The marks are as they were.")
+    layout = typeset(lesson)
+    if not 0 <= command.page < len(layout.pages) or not layout.pages[command.page].boxes:
+        raise LessonError("There are no words on this page to draw on.")
+    boxes = layout.pages[command.page].boxes
+    seen = mark_of_ink(command.strokes, Canvas(boxes, layout.pages[command.page].size))
+    return with_mark(
+        lesson,
+        Mark(
+            "", seen.kind, seen.first, seen.last, command.meaning, to=seen.to, ink=seen.ink, moment=Moment.TALK,
+            reading=command.reading,
+        ),
+    )  # fmt: skip
+
+
+def checked_legend(lesson: Lesson, legend: tuple[Meaning, ...]) -> tuple[Meaning, ...]:
+    if not 1 <= len(legend) <= MOST_MEANINGS:
+        raise LessonError(f"A legend has one to {MOST_MEANINGS} meanings.")
+    kept: list[Meaning] = []
+    for number, one in enumerate(legend):
+        name, letter = tidy(one.name, "A meaning", 40), tidy(one.letter, "A letter", 2)
+        if not name or not letter:
+            raise LessonError("Every meaning has a name and a letter.", next_step="Give it both.")
+        if one.colour not in COLOURS:
+            raise LessonError("There is no such colour.")
+        used = {other.id for other in (*kept, *legend[number + 1 :])}
+        id = one.id or next(f"meaning{n}" for n in range(1, 99) if f"meaning{n}" not in used)
+        kept.append(replace(one, id=id, name=name, letter=letter))
+    ids = [one.id for one in kept]
+    if len(set(ids)) < len(ids) or len({one.letter for one in kept}) < len(kept):
+        raise LessonError("Two meanings have the same letter.", next_step="Give each a letter of its own.")
+    gone = {mark.meaning for mark in lesson.marks} - set(ids)
+    if gone:
+        names = ", ".join(f"“{one.name}”" for one in lesson.legend if one.id in gone)
+        raise LessonError(f"Marks still have the meaning {names}.", next_step="Give them another meaning first.")
+    return tuple(kept)

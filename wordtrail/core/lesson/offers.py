@@ -1,0 +1,52 @@
+"""What the text offers, taken into the plan."""
+
+from __future__ import annotations
+
+from wordtrail.core.lesson.card_changes import fresh_card, with_card
+from wordtrail.core.lesson.mark_changes import with_mark
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.plan_commands import KeepPoint, TakeSuggestion
+from wordtrail.core.lesson.point_changes import with_point
+from wordtrail.core.marks.model import Mark, MarkKind, usual_moment
+from wordtrail.core.plan.model import USUAL_THINK, PausePoint
+from wordtrail.core.plan.suggestions.model import Detector, Offer, Suggestion
+
+OPEN_QUESTION = "What do you think?"
+"""What is asked at a place to stop that asks for nothing of its own."""
+
+
+def is_taken(lesson: Lesson, suggestion: Suggestion) -> bool:
+    """Whether the plan has a mark on just these words, a card of this word, or a pause point there."""
+    match suggestion.offer:
+        case Offer.CARD:
+            return any(card.at == suggestion.first for card in lesson.plan.cards)
+        case Offer.PAUSE:
+            return any(point.after == suggestion.last for point in lesson.pause_points)
+        case Offer.MARK:
+            return any((mark.first, mark.last) == (suggestion.first, suggestion.last) for mark in lesson.marks)
+
+
+def with_suggestion(lesson: Lesson, command: TakeSuggestion) -> Lesson:
+    """The lesson with what a suggestion offers. Raises LessonError."""
+    offered = command.suggestion
+    if offered.offer is Offer.CARD:
+        return with_card(lesson, fresh_card(lesson, offered.first))
+    if offered.offer is Offer.PAUSE:
+        point = PausePoint("", offered.last, offered.question or OPEN_QUESTION, USUAL_THINK, reading=command.reading)
+        return with_point(lesson, KeepPoint(point))
+    kind = MarkKind.CIRCLE if offered.detector is Detector.ENDING else MarkKind.UNDERLINE
+    meaning = nearest_meaning(lesson, offered.meaning) or command.meaning
+    mark = Mark(
+        "", kind, offered.first, offered.last, meaning, skip=offered.skip, moment=usual_moment(kind),
+        reading=command.reading,
+    )  # fmt: skip
+    return with_mark(lesson, mark)
+
+
+def nearest_meaning(lesson: Lesson, wanted: str) -> str:
+    """The legend's meaning that a suggestion asks for: the one of this id, or whose name holds its words; empty
+    when there is none."""
+    if not wanted:
+        return ""
+    by_id = next((one.id for one in lesson.legend if one.id == wanted), "")
+    return by_id or next((one.id for one in lesson.legend if wanted.replace("-", " ") in one.name), "")

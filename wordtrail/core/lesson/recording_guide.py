@@ -1,0 +1,112 @@
+"""What the teacher is led through while recording: the lesson in its order, each word at the pace."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
+
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.sheets import Role, Sheet, has_page, numbered, point_texts, run_sheets, sheets
+from wordtrail.core.pace.guide import GuidedWord, paced, scale_for
+from wordtrail.core.plan.cards import Shown
+from wordtrail.core.plan.model import PausePoint
+from wordtrail.core.text.model import Word
+
+REST = 1.2
+"""Seconds before and after something that is shown between the lines."""
+
+READ_OUT = (Role.BIG, Role.BODY, Role.ITEM, Role.CHOICE, Role.SIGHT_WORD, Role.REASON)
+"""Texts that a teacher usually reads aloud where they stand; an answer comes after the students' turn."""
+
+
+@dataclass(frozen=True, slots=True)
+class GuideStep:
+    """A stretch of the lesson: words of the passage, a `sheet` on a page of its own, or the signpost of the
+    pause point `card`, which stands after the word `after`. `words` have seconds from the beginning; there may
+    be none to read."""
+
+    start: float
+    end: float
+    words: tuple[GuidedWord, ...]
+    sheet: str = ""
+    card: str = ""
+    after: str = ""
+
+
+def recording_guide(lesson: Lesson, words_per_minute: float, *, whole: bool = True) -> tuple[GuideStep, ...]:
+    """The steps of a recording at a pace (words a minute, 30 to 300): of the whole lesson, or of the passages
+    alone."""
+    return tuple(_Guide(lesson, words_per_minute, whole=whole).steps())
+
+
+class _Guide:
+    def __init__(self, lesson: Lesson, words_per_minute: float, *, whole: bool) -> None:
+        self._lesson, self._whole = lesson, whole
+        self._blocks = [block.words for passage in lesson.passages for block in passage.blocks]
+        self._scale = scale_for(self._blocks, words_per_minute)
+        self._sheets = {sheet.id: sheet for sheet in sheets(lesson)} if whole else {}
+        self._now = 0.0
+
+    def steps(self) -> Iterator[GuideStep]:
+        before = [*run_sheets(self._lesson), *self._readings()[:1]] if self._whole else []
+        after = [*self._readings()[1:], *run_sheets(self._lesson, after=True)] if self._whole else []
+        yield from map(self._shown, before)
+        yield from self._passages()
+        yield from (self._prompt(point) for point in self._points_after("") if self._whole)
+        yield from map(self._shown, after)
+
+    def _readings(self) -> list[Sheet]:
+        found = (self._sheets.get(reading.id) for reading in self._lesson.plan.readings)
+        return [sheet for sheet in found if sheet]
+
+    def _passages(self) -> Iterator[GuideStep]:
+        """The words of the passages, with what stands between them."""
+        stretch: list[GuidedWord] = []
+        shift, base = self._now, paced(self._blocks, self._scale)
+        for word in base:
+            said = replace(word, start=round(word.start + shift, 4), end=round(word.end + shift, 4))
+            stretch.append(said)
+            between = self._between(word.id) if self._whole else []
+            if between:
+                yield self._stretch(stretch)
+                stretch, self._now = [], said.end
+                yield from map(self._between_the_lines, between)
+                shift += self._now - said.end
+        if stretch:
+            yield self._stretch(stretch)
+            self._now = stretch[-1].end + REST
+
+    def _between(self, word: str) -> list[Sheet | PausePoint]:
+        """What is shown after a word: word cards that come with it, then pause points."""
+        cards = [
+            self._sheets[card.id]
+            for card in self._lesson.plan.cards
+            if card.at == word and card.shown is not Shown.BEFORE and card.id in self._sheets
+        ]
+        return [*cards, *self._points_after(word)]
+
+    def _between_the_lines(self, shown: Sheet | PausePoint) -> GuideStep:
+        return self._shown(shown) if isinstance(shown, Sheet) else self._prompt(shown)
+
+    def _points_after(self, word: str) -> list[PausePoint]:
+        return [point for point in self._lesson.pause_points if point.after == word]
+
+    def _stretch(self, words: Sequence[GuidedWord]) -> GuideStep:
+        return GuideStep(words[0].start, words[-1].end, tuple(words))
+
+    def _shown(self, sheet: Sheet) -> GuideStep:
+        texts = [text.words for text in sheet.texts if text.role in READ_OUT and text.words]
+        return self._step(texts, GuideStep(0, 0, (), sheet=sheet.id))
+
+    def _prompt(self, point: PausePoint) -> GuideStep:
+        if has_page(point) and point.id in self._sheets:
+            return replace(self._shown(self._sheets[point.id]), after=point.after)
+        texts = [text.words for text in numbered(point_texts(point)[:1], 0)]
+        return self._step(texts, GuideStep(0, 0, (), card=point.id, after=point.after))
+
+    def _step(self, texts: Sequence[Sequence[Word]], step: GuideStep) -> GuideStep:
+        begin = self._now + REST
+        words = paced(texts, self._scale, begin)
+        end = (words[-1].end if words else begin) + REST
+        self._now = end
+        return replace(step, start=round(begin, 4), end=round(end, 4), words=words)

@@ -1,0 +1,90 @@
+"""Plans from elsewhere: of another lesson, or from a file."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from wordtrail.core.errors import LessonError
+from wordtrail.core.lesson.card_changes import with_card
+from wordtrail.core.lesson.chart_changes import with_organizer
+from wordtrail.core.lesson.checked import within
+from wordtrail.core.lesson.mark_changes import checked_legend, with_mark
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.opening_changes import checked_opening
+from wordtrail.core.lesson.plan_commands import BringPlan, KeepPoint, PointElsewhere, TakeOver
+from wordtrail.core.lesson.point_changes import with_point
+from wordtrail.core.plan.model import PauseKind, PausePoint, Reach
+
+FREE_OF_TEXT = (PauseKind.THINK, PauseKind.TALK, PauseKind.WRITE, PauseKind.SIGN, PauseKind.DAY)
+"""Kinds of pause points that need no words or picture of the text."""
+
+
+def plan_to_take_over(other: Lesson) -> TakeOver:
+    """What another lesson's plan has to offer; its pause points with the share of the words that come before."""
+    positions, words = other.positions(), max(1, len(other.words))
+    return TakeOver(
+        other.legend, other.plan.opening, other.plan.closing, other.plan.organizers, other.plan.order,
+        tuple(
+            PointElsewhere(positions.get(p.after, words) / words, p.kind, p.question, p.think_seconds)
+            for p in other.pause_points
+        ),
+    )  # fmt: skip
+
+
+def taken_over(lesson: Lesson, command: TakeOver) -> Lesson:
+    """Meanings that marks of this lesson have stay in the legend; organizers come empty."""
+    names = {one.id for one in command.legend}
+    letters = {one.letter for one in command.legend}
+    used = {mark.meaning for mark in lesson.marks}
+    own = tuple(one for one in lesson.legend if one.id in used and one.id not in names and one.letter not in letters)
+    clash = [one for one in lesson.legend if one.id in used and one.id not in names and one.letter in letters]
+    if clash:
+        raise LessonError(
+            f"Marks of this lesson have the meaning “{clash[0].name}”, whose letter the other legend uses otherwise.",
+            next_step="Give it another letter first.",
+        )
+    lesson = replace(lesson, legend=(*command.legend, *own))
+    lesson = replace(
+        lesson,
+        plan=replace(
+            lesson.plan, opening=checked_opening(lesson, replace(command.opening, sight_words=(), picture_walk=())),
+            closing=command.closing, order=command.order,
+        ),
+    )  # fmt: skip
+    for organizer in command.organizers:
+        empty = tuple(replace(box, text="", quote=None, pause="") for box in organizer.boxes)
+        lesson = with_organizer(lesson, replace(organizer, id="", boxes=empty))
+    for point in command.points:
+        if point.do in FREE_OF_TEXT and lesson.words:
+            share = within(point.share, 0.0, 1.0, "The place of a pause point")
+            word = lesson.words[min(len(lesson.words) - 1, int(share * len(lesson.words)))].id
+            made = PausePoint("", word, point.question, point.think_seconds, point.do)
+            lesson = with_point(lesson, KeepPoint(made, Reach.PARAGRAPH))
+    return lesson
+
+
+def brought(lesson: Lesson, command: BringPlan) -> Lesson:
+    """What was read from a file, each thing checked as if it had been made by hand."""
+    own = {one.id for one in lesson.legend}
+    letters = {one.letter for one in lesson.legend}
+    added = []
+    for meaning in command.legend:
+        if meaning.id in own:
+            continue
+        free = (
+            letter
+            for letter in (meaning.letter, *meaning.name.upper(), *"ABCDEFGHIJKLMNOPQRSTUVWXYZ")
+            if letter.strip()
+        )
+        letter = next(letter for letter in free if letter not in letters)
+        letters.add(letter)
+        added.append(replace(meaning, letter=letter))
+    if added:
+        lesson = replace(lesson, legend=checked_legend(lesson, (*lesson.legend, *added)))
+    for mark in command.marks:
+        lesson = with_mark(lesson, replace(mark, id=""))
+    for point in command.points:
+        lesson = with_point(lesson, KeepPoint(replace(point, id="")))
+    for card in command.cards:
+        lesson = with_card(lesson, replace(card, id=""))
+    return lesson
