@@ -1,7 +1,7 @@
 """Drawing the stage with Skia, from the same boxes as the browser's SVG.
 
 Order, from the ground up: panels, pictures, the grounds of parts shown by now, highlights, the lit stone, lines
-of the page, text, texts and lines of parts, the lines and letters of marks, dots of the read path, the signpost.
+of the page, text, lines and texts of parts, the lines and letters of marks, dots of the read path, the signpost.
 On a photo, highlights and stone darken what is under them.
 `web/src/stage/` draws the same in the same order.
 """
@@ -126,9 +126,9 @@ class Painter:
             if blob:
                 canvas.drawTextBlob(blob, 0, 0, _paint(piece.ink.value))
         for part in shown:
-            _text(canvas, part.pieces)
             for stroke in part.strokes:
                 draw_stroke(canvas, stroke, 1.0)
+            _text(canvas, part.pieces)
         if page.title:
             _title_trail(canvas, page, self.layout)
         self._mark_strokes(canvas, state)

@@ -75,6 +75,9 @@ BEES_NARRATION = (
 RAIN_NARRATION = (
     Say("Close your eyes and listen to this poem.", 1.2),
     *(Say(line, 0.5) for stanza in RAIN.split("\n\n") for line in stanza.strip().split("\n")),
+    Say("What a lot of rain.", 1.2),
+    Say("Once more, for the sound: which word says itself again and again?", 1.2),
+    *(Say(line, 0.5) for line in RAIN.split("\n\n")[0].strip().split("\n")),
 )
 
 KITE_NARRATION = (

@@ -114,7 +114,7 @@ The pin is big.
 Pip spins the pin.
 
 Dad has a tin.
-Pins go in the tin.
+Pins go in it.
 Pip runs to Dad.
 """
 
@@ -123,4 +123,4 @@ PIP_CREDITS = (
     "Larkmoor School, Room 6",
     "Our own page for new readers. It may be used freely.",
 )
-"""Twenty-five words of one syllable."""
+"""Twenty-four words of one syllable."""

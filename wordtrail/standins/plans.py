@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable
 from dataclasses import dataclass, field, replace
 
@@ -20,10 +21,10 @@ from wordtrail.core.lesson.plan_commands import (
 )
 from wordtrail.core.marks.legends import legend_for
 from wordtrail.core.marks.model import Mark, MarkKind, Moment
-from wordtrail.core.plan.cards import Shown, WordCard
+from wordtrail.core.plan.cards import PenLine, Shown, WordCard
 from wordtrail.core.plan.model import Choice, Pair, PauseKind, PausePoint, Reach, Reading, Span
 from wordtrail.core.plan.opening import Closing, Opening
-from wordtrail.core.plan.organizers import Shape, organizer_of
+from wordtrail.core.plan.organizers import Box, Organizer, Shape, organizer_of
 
 
 @dataclass(slots=True)
@@ -92,6 +93,7 @@ def bees(plan: Planner) -> None:
         "A small plant with round flowers that bees like.",
         "The field was full of clover.",
         related=("clovers",),
+        drawing=CLOVER,
     )
     plan.card(
         "antennae.",
@@ -109,8 +111,6 @@ def bees(plan: Planner) -> None:
     plan.mark(MarkKind.UNDERLINE, "walks in a straight line,", "detail")
     plan.mark(MarkKind.BOX, "Then", "signal")
     plan.mark(MarkKind.ARROW, "line", "detail", at=1, to=plan.run("flowers.")[0])
-    plan.mark(MarkKind.NUMBER, "First", "signal", text="1")
-    plan.mark(MarkKind.NUMBER, "Then", "signal", text="2")
     plan.mark(MarkKind.NOTE, "farther away", "evidence", text="longer shake, longer way", moment=Moment.TALK)
     plan.mark(MarkKind.HIGHLIGHT, "antennae.", "new-word", drop=1)
     plan.mark(MarkKind.DASHED_UNDERLINE, "cannot see the dancer,", "detail")
@@ -135,13 +135,14 @@ def bees(plan: Planner) -> None:
             plan.span("Then she circles back and walks the line again."),
         ),
     )
-    plan.pause(
+    talk = plan.pause(
         "the flowers are.",
         PauseKind.TALK,
         "What does a longer shake tell the other bees? Say it to someone beside you.",
         10,
         answer="It tells them that the flowers are farther away.",
     )
+    _dance_chart(plan, talk)
     plan.pause(
         "antennae.",
         PauseKind.FIND,
@@ -190,12 +191,65 @@ def bees(plan: Planner) -> None:
     )
 
 
+def _dance_chart(plan: Planner, point: str) -> None:
+    """A chart beside the text, whose boxes are tied to their words by numbers while students look at it."""
+    boxes = (
+        Box("b1", 0, 0, "What the line tells", text="which way the flowers are", pause=point),
+        Box("b2", 0, 1, "What the shaking tells", text="how far away they are", pause=point),
+    )
+    plan.do(KeepOrganizer(Organizer("", "The dance is a map", 1, 2, boxes)))
+    chart = plan.lesson.plan.organizers[-1].id
+    asked = next(one for one in plan.lesson.pause_points if one.id == point)
+    evidence = (
+        plan.span("The line points the way to the flowers."),
+        plan.span("The longer she shakes, the farther away the flowers are."),
+    )
+    plan.do(KeepPoint(replace(asked, organizer=chart, evidence=evidence)))
+    for number, (words, box) in enumerate((("points", "b1"), ("longer", "b2")), 1):
+        plan.mark(
+            MarkKind.NUMBER,
+            words,
+            "main-idea",
+            text=str(number),
+            moment=Moment.PAUSE,
+            pause=point,
+            chart=chart,
+            box=box,
+        )
+
+
+def _leaf(x: float, y: float) -> PenLine:
+    """A round leaf around (x, y), as a hand draws it."""
+    turns = (math.tau * n / 28 for n in range(30))
+    points = ((x + 150 * math.cos(a) + 14 * math.sin(3 * a), y + 138 * math.sin(a)) for a in turns)
+    return PenLine(tuple(round(value, 1) for point in points for value in point), "moss")
+
+
+CLOVER = (
+    _leaf(360, 330),
+    _leaf(640, 330),
+    _leaf(500, 560),
+    PenLine((500.0, 700.0, 508.0, 790.0, 530.0, 870.0, 566.0, 950.0), "moss"),
+    PenLine((360.0, 330.0, 470.0, 440.0), "ink"),
+    PenLine((640.0, 330.0, 530.0, 440.0), "ink"),
+    PenLine((500.0, 560.0, 500.0, 470.0), "ink"),
+)
+"""A clover leaf, drawn with two pens."""
+
+
 def rain(plan: Planner) -> None:
     """A poem read for its sounds: a second reading, rhyme, something said together."""
     plan.do(SetLegend(legend_for(plan.lesson.passages[0])))
     plan.do(SetOpening(Opening(purpose="We listen for the sounds that rain makes.", focus="How does the rain change?")))
-    plan.do(KeepReading(Reading("", "For the sound")))
-    plan.mark(MarkKind.DASHED_UNDERLINE, "ping, ping, ping,", "repeated-sound")
+    plan.do(KeepReading(Reading("", "For the story", "What does the rain do in each stanza?")))
+    again = Span(plan.run("Rain")[0], plan.run("ping.")[1])
+    plan.do(
+        KeepReading(
+            Reading("", "For the sound", "Once more, for the sound: which word says itself again and again?", again)
+        )
+    )
+    second = plan.lesson.plan.readings[1].id
+    plan.mark(MarkKind.DASHED_UNDERLINE, "ping, ping, ping,", "repeated-sound", reading=second)
     plan.mark(MarkKind.CIRCLE, "sings,", "rhyme", skip=1, drop=1)
     plan.mark(MarkKind.CIRCLE, "ping.", "rhyme", skip=1, drop=1)
     plan.mark(MarkKind.DASHED_UNDERLINE, "drum, drum, drum,", "repeated-sound")

@@ -6,7 +6,7 @@ import PauseCard from './PauseCard.vue'
 import StagePanels from './StagePanels.vue'
 import StageStrokes from './StageStrokes.vue'
 import StageText from './StageText.vue'
-import { dotsOf, highlightOf, placesOf, sharesOf, stoneOf, type Layout } from './shapes'
+import { TEXT_EDGE, dotsOf, highlightOf, placesOf, sharesOf, stoneOf, type Layout } from './shapes'
 
 const props = withDefaults(
   defineProps<{
@@ -35,7 +35,6 @@ const props = withDefaults(
 )
 const emit = defineEmits<{ choose: [word: string, extend: boolean] }>()
 
-const TEXT_EDGE = 1300
 const page = computed(() => props.layout.pages[props.state.page] ?? props.layout.pages[0]!)
 const look = computed(() => props.layout.look!)
 const places = computed(() => placesOf(props.layout))
@@ -188,8 +187,8 @@ function choose(event: MouseEvent, word: string) {
     <StageStrokes :strokes="page.strokes ?? []" />
     <StageText :pieces="page.pieces" />
     <g v-for="part in parts" :key="`p${part.id}`" :data-part="part.id">
-      <StageText :pieces="part.pieces ?? []" />
       <StageStrokes :strokes="part.strokes ?? []" />
+      <StageText :pieces="part.pieces ?? []" />
     </g>
     <path
       v-if="page.title"

@@ -21,7 +21,7 @@ import OpeningEditor from './plan/OpeningEditor.vue'
 import OrganizerEditor from './plan/OrganizerEditor.vue'
 import PointEditor from './plan/PointEditor.vue'
 import { isIn, postsOf } from './plan/posts'
-import ReadingPills from './plan/ReadingPills.vue'
+import ReadingMenu from './plan/ReadingMenu.vue'
 import RunItems from './plan/RunItems.vue'
 import RunStrip from './plan/RunStrip.vue'
 import SuggestionColumn from './plan/SuggestionColumn.vue'
@@ -420,8 +420,7 @@ useKeys({
     <div v-else class="flex min-h-0 flex-1 gap-5">
       <div class="flex min-w-0 flex-1 flex-col items-start">
         <div v-if="besides" class="mb-2 flex w-full items-center gap-2">
-          <strong>Choose the words in the text</strong>
-          <span class="text-[13px] text-quiet">then press “Take the chosen words” on the right</span>
+          <strong class="whitespace-nowrap">Choose the words in the text</strong>
           <span class="ml-auto flex items-center gap-1">
             <button
               class="button min-h-[32px] px-2"
@@ -432,7 +431,7 @@ useKeys({
             >
               ‹
             </button>
-            <span class="text-[13px] tabular-nums"
+            <span class="text-[13px] whitespace-nowrap tabular-nums"
               >page {{ texts.indexOf(textBeside) + 1 }} of {{ texts.length }}</span
             >
             <button
@@ -465,15 +464,21 @@ useKeys({
             @choose="choose"
           />
         </div>
-        <RunItems
-          v-if="!besides && items.length > 1"
-          :items="items"
-          :here="sheet"
-          @go="(id) => (here = id)"
-          @order="orderItems"
-        />
+        <div v-if="!besides" class="mt-3 flex w-full items-start gap-3">
+          <button v-if="texts.length" class="button" type="button" @click="page = texts[0] ?? 0">
+            Back to the text
+          </button>
+          <RunItems
+            v-if="items.length > 1"
+            class="flex-1"
+            :items="items"
+            :here="sheet"
+            @go="(id) => (here = id)"
+            @order="orderItems"
+          />
+        </div>
       </div>
-      <section class="w-[340px] shrink-0 overflow-y-auto pr-1" aria-label="What stands here">
+      <section class="-mx-1 w-[348px] shrink-0 overflow-y-auto px-1 py-1" aria-label="What stands here">
         <CardEditor
           v-if="card"
           :key="card.id"
@@ -513,13 +518,12 @@ useKeys({
       </section>
     </div>
     <WordBar
-      v-if="texts.length"
+      v-if="onText"
       v-model:meaning="meaning"
       v-model:drawing="drawing"
       v-model:suggesting="suggesting"
       :chosen="chosen.span.value ? chosen.textOf(chosen.span.value.first, chosen.span.value.last) : ''"
       :legend="legend"
-      :on-text="onText"
       :number="textNumber"
       :count="texts.length"
       :pointing="!!pointing"
@@ -548,7 +552,7 @@ useKeys({
         @file="bringFile"
         @take-over="takeOver"
       />
-      <ReadingPills
+      <ReadingMenu
         v-model="reading"
         :readings="plan?.readings ?? []"
         :span="chosen.span.value"

@@ -2,7 +2,7 @@
 import { Listbox, ListboxButton, ListboxLabel, ListboxOption, ListboxOptions } from '@headlessui/vue'
 import { useQuery } from '@tanstack/vue-query'
 import { ChevronsUpDown, Mic } from '@lucide/vue'
-import { useLocalStorage } from '@vueuse/core'
+import { useElementSize, useLocalStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import { ask, client, Problem } from '@/api/client'
@@ -13,7 +13,7 @@ import { useKeys } from '@/parts/keys'
 import { clock } from '@/parts/words'
 import { useTakeRecording } from '@/recording/takeRecording'
 import { stateAt } from '@/stage/cueReader'
-import { placesOf, printedOf } from '@/stage/shapes'
+import { TEXT_EDGE, placesOf, printedOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
 import TakeList from './TakeList.vue'
 import { guidePlaces, placeOf } from './guidePlaces'
@@ -92,8 +92,16 @@ const prompt = computed(() => {
   const point = view.value!.lesson.pause_points?.find((one) => one.id === place.value?.card)
   if (!point) return undefined
   const words = steps.value.find((one) => one.card === point.id)?.words ?? []
-  const line = places.value.get(point.after)?.box.baseline ?? 0
-  return { point, words, high: line > 0.55 * (stage.value?.layout.height ?? 1) }
+  return { point, words }
+})
+const frame = ref<HTMLElement>()
+const { width, height } = useElementSize(frame)
+/** The prompt stands under its line, as far as there is room for it. */
+const promptAt = computed(() => {
+  const box = places.value.get(prompt.value?.point.after ?? '')?.box
+  const scale = Math.min(width.value / TEXT_EDGE, height.value / stage.value!.layout.height)
+  const top = box ? (box.baseline + 0.45 * box.size) * scale : height.value
+  return top > height.value - 170 ? { bottom: '16px' } : { top: `${Math.round(top)}px` }
 })
 const unfinished = computed(() => view.value!.takes.filter((take) => take.state === 'recording'))
 const minutes = computed(() => (steps.value[steps.value.length - 1]?.end ?? 0) / 60)
@@ -104,6 +112,12 @@ watch(now, (found) => {
   if (here >= 0) at.value = here
 })
 watch(page, (turned) => running.value && take.note('page', String(turned)))
+
+/** To the next place of the lesson, or the one before. */
+function go(by: number) {
+  const last = stops.value.length - 1
+  at.value = Math.max(0, Math.min(Math.min(at.value, last) + by, last))
+}
 
 function start() {
   at.value = 0
@@ -145,8 +159,8 @@ onBeforeRouteLeave(
 useKeys({
   r: () => void (busy.value ? take.stop() : start()),
   space: take.pauseOrGoOn,
-  arrowright: () => (at.value = Math.max(0, Math.min(at.value + 1, stops.value.length - 1))),
-  arrowleft: () => (at.value = Math.max(Math.min(at.value, stops.value.length - 1) - 1, 0)),
+  arrowright: () => go(1),
+  arrowleft: () => go(-1),
 })
 </script>
 
@@ -160,12 +174,12 @@ useKeys({
     {{ trouble }}
   </p>
   <div v-if="stage" class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_290px] gap-5">
-    <div class="sheet relative min-h-0 overflow-hidden">
+    <div ref="frame" class="sheet relative min-h-0 overflow-hidden">
       <StagePage :layout="stage.layout" :state="state" text-only />
       <section
         v-if="prompt"
         class="absolute right-6 left-6 overflow-hidden rounded-sheet border-2 border-lake bg-white"
-        :class="prompt.high ? 'top-4' : 'bottom-4'"
+        :style="promptAt"
         aria-label="Pause point"
       >
         <h2 class="bg-lake px-4 py-1 font-bold text-white">{{ pauseName(prompt.point.kind) }}</h2>
@@ -179,13 +193,6 @@ useKeys({
           >
         </p>
       </section>
-      <p
-        v-if="!busy && stops.length > 1"
-        class="absolute right-3 bottom-2 rounded-small bg-white/90 px-2 py-1 text-[13px] text-quiet"
-      >
-        <kbd class="key">←</kbd> <kbd class="key">→</kbd> {{ Math.min(at, stops.length - 1) + 1 }} of
-        {{ stops.length }}
-      </p>
       <div
         v-if="phase === 'counting'"
         class="absolute inset-0 flex items-center justify-center bg-white/75"
@@ -292,6 +299,21 @@ useKeys({
           cards and questions</label
         >
       </section>
+      <nav
+        v-if="!busy && stops.length > 1"
+        class="flex items-center gap-1 text-[13px] text-quiet"
+        aria-label="Through the lesson"
+      >
+        <button class="button min-h-[30px] px-2" type="button" aria-label="Before this" @click="go(-1)">
+          ‹ <kbd class="key">←</kbd>
+        </button>
+        <span class="flex-1 px-1 text-center tabular-nums"
+          >{{ Math.min(at, stops.length - 1) + 1 }} of {{ stops.length }}</span
+        >
+        <button class="button min-h-[30px] px-2" type="button" aria-label="After this" @click="go(1)">
+          <kbd class="key">→</kbd> ›
+        </button>
+      </nav>
       <section class="mt-auto flex flex-col gap-2">
         <p v-if="busy" class="flex items-baseline gap-2" aria-live="off">
           <span

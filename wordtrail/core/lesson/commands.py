@@ -317,7 +317,9 @@ def _with_placed_mark(lesson: Lesson, command: PlaceMark) -> Lesson:
     start = within(command.start, 0.0, LONGEST_TAKE, "The moment of the mark")
     seconds = within(command.seconds, 0.0, LONGEST_DRAWING, "How long it is drawn")
     others = tuple(one for one in lesson.placed_marks if (one.take, one.mark) != (command.take, command.id))
-    return replace(lesson, placed_marks=(*others, PlacedMark(command.id, command.take, start, seconds)))
+    return replace(
+        lesson, placed_marks=(*others, PlacedMark(command.id, command.take, round(start, 3), round(seconds, 3)))
+    )
 
 
 def _question(text: str) -> str:

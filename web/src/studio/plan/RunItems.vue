@@ -21,7 +21,7 @@ function drop(at: number) {
 </script>
 
 <template>
-  <ol class="mt-2 flex w-full flex-wrap gap-1" aria-label="In this part">
+  <ol class="flex flex-wrap gap-1 pt-1" aria-label="In this part">
     <li
       v-for="(item, n) in items"
       :key="item.id"

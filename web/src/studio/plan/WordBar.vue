@@ -8,7 +8,6 @@ defineProps<{
   /** The chosen words as printed; empty when there are none. */
   chosen: string
   legend: readonly Schemas['Meaning'][]
-  onText: boolean
   number: number
   count: number
   /** An arrow waits for the word it points at. */
@@ -33,29 +32,15 @@ const suggesting = defineModel<boolean>('suggesting', { required: true })
       <span>Now choose the word that the arrow points at.</span>
       <button class="button ml-auto" type="button" @click="emit('clear')"><kbd class="key">Esc</kbd></button>
     </template>
-    <template v-else-if="!chosen || !onText">
-      <button
-        class="button"
-        type="button"
-        :disabled="number <= 0"
-        :hidden="!onText"
-        @click="emit('turn', number - 1)"
-      >
+    <template v-else-if="!chosen">
+      <button class="button" type="button" :disabled="number <= 0" @click="emit('turn', number - 1)">
         Page before
       </button>
-      <span v-if="onText" class="whitespace-nowrap">Page {{ number + 1 }} of {{ count }}</span>
-      <button v-else class="button" type="button" @click="emit('turn', 0)">Back to the text</button>
-      <button
-        class="button"
-        type="button"
-        :disabled="number >= count - 1"
-        :hidden="!onText"
-        @click="emit('turn', number + 1)"
-      >
+      <span class="whitespace-nowrap">Page {{ number + 1 }} of {{ count }}</span>
+      <button class="button" type="button" :disabled="number >= count - 1" @click="emit('turn', number + 1)">
         Next page
       </button>
       <button
-        v-if="onText"
         class="button"
         :class="{ 'button-main': drawing }"
         type="button"
@@ -66,7 +51,6 @@ const suggesting = defineModel<boolean>('suggesting', { required: true })
         <Pencil :size="15" aria-hidden="true" /> Draw
       </button>
       <button
-        v-if="onText"
         class="button"
         type="button"
         :aria-pressed="suggesting"
