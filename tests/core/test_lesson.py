@@ -9,7 +9,6 @@ from tests.worlds import TAKE, TEXT, lesson, planned, trail
 from wordtrail.core.errors import EmptyPassage, LessonError
 from wordtrail.core.lesson.commands import (
     DEEDS,
-    AddMark,
     AddPausePoint,
     ChangePausePoint,
     ChooseTake,
@@ -25,6 +24,7 @@ from wordtrail.core.lesson.commands import (
     apply,
 )
 from wordtrail.core.lesson.path import Standing, Step, counting_take, next_step, waypoints
+from wordtrail.core.lesson.plan_commands import AddMark
 from wordtrail.core.marks.model import MarkKind
 
 

@@ -1,0 +1,119 @@
+"""What the teacher is led through while recording."""
+
+from __future__ import annotations
+
+import itertools
+import unittest
+from dataclasses import replace
+
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from tests.worlds import lesson, planned
+from wordtrail.core.lesson.commands import apply
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.plan_commands import KeepCard, KeepPoint, KeepReading, MakeCard, SetClosing, SetOpening
+from wordtrail.core.lesson.recording_guide import REST, GuideStep, recording_guide
+from wordtrail.core.lesson.word_list import lesson_of_words
+from wordtrail.core.plan.cards import Shown
+from wordtrail.core.plan.model import Choice, PauseKind, PausePoint, Reading
+from wordtrail.core.plan.opening import Closing, Opening
+from wordtrail.core.text.intake import passage_from_text
+from wordtrail.standins.demo_world import LESSONS
+
+
+def rich() -> Lesson:
+    """A lesson with an opening, a card at its word, a signpost, a question on a page of its own and a recap."""
+    made = apply(planned(), SetOpening(Opening(purpose="We read about bees.")))
+    made = apply(made, MakeCard("a9"))
+    made = apply(made, KeepCard(replace(made.plan.cards[0], meaning="not her", shown=Shown.REACHED)))
+    choices = (Choice("clover", True, "It says so."), Choice("thistle"))
+    made = apply(made, KeepPoint(PausePoint("", "", "Which flower?", 5, PauseKind.CHOOSE, "Clover.", choices=choices)))
+    return apply(made, SetClosing(Closing("A dance is a map.")))
+
+
+def places(steps: tuple[GuideStep, ...]) -> list[str]:
+    return [step.sheet or step.card or "passage" for step in steps]
+
+
+def said(steps: tuple[GuideStep, ...]) -> list[str]:
+    return [word.id for step in steps for word in step.words]
+
+
+class GuideTest(unittest.TestCase):
+    def test_it_goes_through_the_lesson_in_its_order(self) -> None:
+        made = rich()
+        card, question = made.plan.cards[0].id, made.pause_points[-1].id
+        self.assertEqual(
+            places(recording_guide(made, 110)),
+            ["purpose", "passage", "pause1", "passage", card, "passage", question, "recap"],
+        )
+
+    def test_the_passage_alone_when_nothing_else_is_wanted(self) -> None:
+        steps = recording_guide(rich(), 110, whole=False)
+        self.assertEqual(places(steps), ["passage"])
+        self.assertEqual(said(steps), [word.id for word in rich().words])
+        self.assertEqual(steps[0].start, 0.0)
+
+    def test_a_question_and_its_choices_are_read_and_not_the_answer(self) -> None:
+        made = rich()
+        question = made.pause_points[-1].id
+        words = next(step.words for step in recording_guide(made, 110) if step.sheet == question)
+        self.assertEqual({word.id.split(".")[1] for word in words}, {"question", "c0", "c1"})
+
+    def test_a_prompt_says_where_it_stands(self) -> None:
+        step = next(step for step in recording_guide(rich(), 110) if step.card)
+        self.assertEqual((step.card, step.after), ("pause1", rich().pause_points[0].after))
+        self.assertEqual([word.id for word in step.words], ["pause1.question.0", "pause1.question.1"])
+
+    def test_the_passage_keeps_its_pace_between_prompts(self) -> None:
+        plain = recording_guide(lesson(), 100, whole=False)[0].words
+        steps = recording_guide(rich(), 100)
+        mine = {word.id: word for step in steps if not (step.sheet or step.card) for word in step.words}
+        self.assertEqual(list(mine), [word.id for word in plain])
+        for word in plain:
+            self.assertAlmostEqual(mine[word.id].end - mine[word.id].start, word.end - word.start, places=3)
+
+    def test_a_reading_that_says_what_it_is_for_is_led_in(self) -> None:
+        made = apply(lesson(), KeepReading(Reading("", "First", "What happens?")))
+        made = apply(made, KeepReading(Reading("", "Again", "How does it sound?")))
+        first, second = (one.id for one in made.plan.readings)
+        self.assertEqual(places(recording_guide(made, 110)), [first, "passage", second])
+
+    def test_a_lesson_of_words_alone(self) -> None:
+        made = lesson_of_words("hive, comb", "Words")
+        steps = recording_guide(made, 110)
+        self.assertEqual([step.sheet for step in steps], [card.id for card in made.plan.cards])
+        self.assertEqual(len(said(steps)), 2)
+
+    def test_two_passages_follow_one_another(self) -> None:
+        second = passage_from_text("One more.", title="More", author="", permission="", id="b")
+        made = replace(lesson(), passages=(*lesson().passages, second))
+        (step,) = recording_guide(made, 110)
+        ends = [word.end for word in step.words]
+        self.assertEqual(ends, sorted(ends))
+        self.assertEqual(len(step.words), len(made.words))
+
+    @given(st.floats(30, 300))
+    @settings(deadline=None, max_examples=20)
+    def test_one_after_another_and_never_two_at_once(self, rate: float) -> None:
+        steps = recording_guide(rich(), rate)
+        for here, there in itertools.pairwise(steps):
+            self.assertLessEqual(here.end, there.start + 1e-6)
+        words = [word for step in steps for word in step.words]
+        for earlier, later in itertools.pairwise(words):
+            self.assertLessEqual(earlier.end, later.start + 1e-3)
+        for step in steps:
+            self.assertTrue(all(step.start <= word.start and word.end <= step.end for word in step.words))
+            if step.card:
+                self.assertAlmostEqual(step.end - step.words[-1].end, REST, places=3)
+
+    def test_every_word_of_the_demo_passages_comes_once(self) -> None:
+        for demo in LESSONS:
+            made = demo.lesson(f"{0:032x}.png")
+            read = [word for word in said(recording_guide(made, 110)) if "." not in word]
+            self.assertEqual(read, [word.id for word in made.words], demo.name)
+
+
+if __name__ == "__main__":
+    unittest.main()
