@@ -21,7 +21,15 @@ class PlanApiTest(ApiTest):
     def test_the_run_and_what_the_text_offers(self) -> None:
         plan = self.client.get(f"/api/lessons/{self.bees['id']}/plan").json
         self.assertEqual([stop["part"] for stop in plan["run"]][:4], ["title", "purpose", "at hand", "word cards"])
-        self.assertTrue(all(one["reason"] for one in plan["suggestions"]))
+        self.assertTrue(all(one["suggestion"]["reason"] for one in plan["offers"]))
+        self.assertIn(True, [one["taken"] for one in plan["offers"]], "clover has a card")
+        free = next(one["suggestion"] for one in plan["offers"] if not one["taken"])
+        command = {"kind": "take suggestion", "suggestion": free, "meaning": "detail"}
+        body = {"revision": self.bees["revision"], "command": command}
+        answer = self.client.post(f"/api/lessons/{self.bees['id']}/commands", json=body)
+        self.assertEqual(answer.status_code, 200, answer.text)
+        again = self.client.get(f"/api/lessons/{self.bees['id']}/plan").json
+        self.assertTrue(next(one["taken"] for one in again["offers"] if one["suggestion"]["id"] == free["id"]))
         parts = self.client.get("/api/words/hopping/parts").json
         self.assertEqual([part["text"] for part in parts["parts"]], ["hop", "p", "ing"])
 
@@ -43,6 +51,42 @@ class PlanApiTest(ApiTest):
             "clover,", {word["text"] for word in other["lesson"]["passages"][0]["pages"][0]["blocks"][0]["words"]}
         )
         self.assertGreater(len(other["lesson"]["marks"]), 0)
+
+    def test_another_lessons_plan_is_taken_over_in_one_step(self) -> None:
+        kite = self.client.get(f"/api/lessons/{self.ids['The Kite on Tanner’s Hill']}").json
+        body = {"text": "One day. Two days.\n\nThree days. Four days.", "title": "Another"}
+        other = self.client.post("/api/lessons", json=body).json
+        path = f"/api/lessons/{other['id']}/plan"
+        stale = {"of": kite["id"], "revision": other["revision"] + 1}
+        self.assert_problem(self.client.post(path, json=stale), 409)
+        self.assert_problem(self.client.post(path, json={"of": "nobody's", "revision": other["revision"]}), 404)
+        taken = self.client.post(path, json={"of": kite["id"], "revision": other["revision"]}).json
+        self.assertEqual(taken["revision"], other["revision"] + 1)
+        self.assertEqual(taken["lesson"]["plan"]["organizers"][0]["title"], "How the story goes")
+        self.assertEqual(taken["undo"], "taking over a plan")
+
+    def test_the_guide_leads_through_all_or_the_passage_alone(self) -> None:
+        path = f"/api/lessons/{self.bees['id']}/guide"
+        whole = self.client.get(path, query_string={"words_per_minute": 100}).json["steps"]
+        alone = self.client.get(path, query_string={"words_per_minute": 100, "whole": "false"}).json["steps"]
+        self.assertEqual((whole[0]["sheet"], alone[0]["sheet"], len(alone)), ("purpose", "", 1))
+        self.assertGreater(whole[-1]["end"], alone[-1]["end"])
+
+    def test_students_match_cards_and_print_charts_they_have_at_hand(self) -> None:
+        token = self.client.post(f"/api/lessons/{self.bees['id']}/link").json["url"].rsplit("/", 1)[1]
+        stage = self.client.get(f"/api/student/{token}").json
+        card = next(one for one in stage["points"] if one["id"] == "matching")
+        self.assertEqual((card["kind"], card["lefts"]), ("match", ["clover", "antennae"]))
+        cards = {one["word"]: one["meaning"] for one in self.bees["lesson"]["plan"]["cards"]}
+        answer = {"matches": [cards[word] for word in card["lefts"]]}
+        checked = self.client.post(f"/api/student/{token}/points/matching/check", json=answer).json
+        self.assertTrue(checked["verdict"]["right"])
+        self.assert_problem(self.client.get(f"/api/student/{token}/charts/chart1.pdf"), 404)
+        kite = self.ids["The Kite on Tanner’s Hill"]
+        token = self.client.post(f"/api/lessons/{kite}/link").json["url"].rsplit("/", 1)[1]
+        (chart,) = self.client.get(f"/api/student/{token}").json["charts"]
+        printed = self.client.get(f"/api/student/{token}/charts/{chart['id']}.pdf")
+        self.assertEqual((chart["title"], printed.data[:5]), ("How the story goes", b"%PDF-"))
 
     def test_a_damaged_file_changes_nothing(self) -> None:
         for kind in ("marks", "questions", "cards"):

@@ -293,8 +293,15 @@ class Checked(BaseModel):
     verdict: Verdict
 
 
+class StudentChart(BaseModel):
+    """An organizer that students have at hand: its sheet and its title."""
+
+    id: str
+    title: str
+
+
 class StudentStage(BaseModel):
-    """What the student page needs. `charts` are the sheets of the organizers that are at hand."""
+    """What the student page needs. `charts` are the organizers that are at hand."""
 
     title: str
     room: str
@@ -302,7 +309,7 @@ class StudentStage(BaseModel):
     sheet: CueSheet
     simulated_narrator: bool
     points: list[StudentPoint]
-    charts: list[str]
+    charts: list[StudentChart]
     look_back: str
 
 

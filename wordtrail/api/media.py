@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import io
 from collections.abc import Callable
+from functools import partial
 
 import segno
 from flask import Response, send_file
@@ -15,9 +16,11 @@ from wordtrail.api.takes import LessonPath, TakePath
 from wordtrail.api.views import link_url
 from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.faces import face_bytes
+from wordtrail.core.layout.model import Layout
 from wordtrail.core.text.look import Typeface
 from wordtrail.core.text.model import Style
 from wordtrail.jobs.lesson_work import kept_sound, showing
+from wordtrail.media.print_chart import page_as_pdf
 from wordtrail.standins.microphone import narration_for
 from wordtrail.store.lessons import get_lesson
 from wordtrail.store.pictures import PICTURE_FILE, read_picture
@@ -46,6 +49,19 @@ class PicturePath(BaseModel):
 
 class DownloadQuery(BaseModel):
     name: str = Field(default="", max_length=200)
+
+
+CHART = "^chart[0-9]+$"
+"""The id of an organizer, as it stands in addresses."""
+
+
+def chart_answer(layout: Layout, chart: str) -> Response:
+    """An organizer without what is filled in, as a PDF to print. Raises NotFound."""
+    page = layout.page_of_sheet(chart)
+    if page is None:
+        raise NotFound("chart")
+    data = page_as_pdf(layout, page, partial(read_picture, context().workspace.blobs))
+    return Response(data, mimetype="application/pdf")
 
 
 @routes.get("/takes/<take>/sound")

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import re
-from functools import partial
 
 from flask import Response
 from flask_openapi.blueprint import APIBlueprint
@@ -12,9 +11,9 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from wordtrail.api import answers
 from wordtrail.api.context import answer, context
+from wordtrail.api.media import CHART, chart_answer
 from wordtrail.api.takes import LessonPath
 from wordtrail.api.views import lesson_view
-from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.offers import is_taken
@@ -23,9 +22,7 @@ from wordtrail.core.lesson.taking_over import plan_to_take_over
 from wordtrail.core.plan.suggestions.all import suggestions
 from wordtrail.core.speech.word_parts import parts_of, printed_syllables
 from wordtrail.formats.plan_files import brought, plan_file
-from wordtrail.media.print_chart import page_as_pdf
 from wordtrail.store.lessons import change, get_lesson
-from wordtrail.store.pictures import read_picture
 
 routes = APIBlueprint("plan", __name__, url_prefix="/api")
 
@@ -39,7 +36,7 @@ class PlanFilePath(LessonPath):
 
 
 class ChartPath(LessonPath):
-    chart: str = Field(pattern="^chart[0-9]+$")
+    chart: str = Field(pattern=CHART)
 
 
 class PlanSource(BaseModel):
@@ -106,12 +103,7 @@ def bring_in(path: PlanFilePath, form: PlanFileForm) -> Response:
 @routes.get("/lessons/<lesson>/charts/<chart>.pdf")
 def empty_chart(path: ChartPath) -> Response:
     """An organizer without what is filled in, to print."""
-    layout = typeset(_lesson(path.lesson))
-    page = layout.page_of_sheet(path.chart)
-    if page is None:
-        raise NotFound("chart")
-    data = page_as_pdf(layout, page, partial(read_picture, context().workspace.blobs))
-    return Response(data, mimetype="application/pdf")
+    return chart_answer(typeset(_lesson(path.lesson)), path.chart)
 
 
 def _lesson(id: str) -> Lesson:

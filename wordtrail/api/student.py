@@ -8,10 +8,11 @@ from pydantic import BaseModel, Field
 
 from wordtrail.api import answers
 from wordtrail.api.context import answer, context
-from wordtrail.api.media import picture_answer
+from wordtrail.api.media import CHART, chart_answer, picture_answer
 from wordtrail.core.errors import NotFound, NothingToShow
-from wordtrail.core.lesson.sheets import as_put
-from wordtrail.core.plan.answers import Answer, verdict
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.plan.answers import Answer, as_put, verdict
+from wordtrail.core.plan.matching import matching_question
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.jobs.lesson_work import Showing, kept_sound, showing
 from wordtrail.store.lessons import names_of
@@ -28,6 +29,10 @@ class TokenPath(BaseModel):
 
 class TokenPointPath(TokenPath):
     point: str = Field(max_length=64)
+
+
+class TokenChartPath(TokenPath):
+    chart: str = Field(pattern=CHART)
 
 
 class TokenPicturePath(TokenPath):
@@ -57,9 +62,13 @@ def student_stage(path: TokenPath) -> Response:
             layout=show.layout,
             sheet=show.sheet,
             simulated_narrator=simulated,
-            points=[_point(point) for point in show.lesson.pause_points],
+            points=[_point(point) for point in _asked(show.lesson)],
             look_back=show.lesson.plan.opening.look_back,
-            charts=[chart.id for chart in show.lesson.plan.organizers if chart.at_hand],
+            charts=[
+                answers.StudentChart(id=chart.id, title=chart.title)
+                for chart in show.lesson.plan.organizers
+                if chart.at_hand
+            ],
         )
     )
 
@@ -68,12 +77,19 @@ def student_stage(path: TokenPath) -> Response:
 def check_answer(path: TokenPointPath, body: answers.StudentAnswer) -> Response:
     """Whether a student's answer is right. Nothing of it is kept."""
     show, _ = _show(path.token)
-    point = next((one for one in show.lesson.pause_points if one.id == path.point), None)
+    point = next((one for one in _asked(show.lesson) if one.id == path.point), None)
     if point is None:
         raise NotFound("pause point")
     given = Answer(tuple(body.choices), tuple(body.words), tuple(body.items), tuple(body.matches))
     found = verdict(point, given, [word.id for word in show.lesson.words])
     return answer(answers.Checked(verdict=found))
+
+
+def _asked(lesson: Lesson) -> list[PausePoint]:
+    """All that students are asked: at pause points, and with the matching card."""
+    plan = lesson.plan
+    matching = matching_question(plan.cards, pictures=plan.matching_pictures) if plan.matching else None
+    return [*lesson.pause_points, *([matching] if matching else [])]
 
 
 def _point(point: PausePoint) -> answers.StudentPoint:
@@ -89,6 +105,15 @@ def _point(point: PausePoint) -> answers.StudentPoint:
         matches=list(as_put(tuple(pair.right for pair in point.pairs))),
         has_answer=bool(point.answer or point.choices or point.items or point.pairs or point.evidence),
     )
+
+
+@routes.get("/<token>/charts/<chart>.pdf")
+def student_chart(path: TokenChartPath) -> Response:
+    """A chart that students have at hand, empty, to print and fill in."""
+    show, _ = _show(path.token)
+    if not any(chart.id == path.chart and chart.at_hand for chart in show.lesson.plan.organizers):
+        raise NotFound("chart")
+    return chart_answer(show.layout, path.chart)
 
 
 @routes.get("/<token>/sound")

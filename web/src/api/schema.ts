@@ -758,6 +758,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/student/{token}/charts/{chart}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A chart that students have at hand, empty, to print and fill in. */
+        get: operations["student_student_chart__token__charts__chart__pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/student/{token}/sound": {
         parameters: {
             query?: never;
@@ -1695,7 +1712,8 @@ export interface components {
              *       "matching": false,
              *       "organizers": [],
              *       "readings": [],
-             *       "order": []
+             *       "order": [],
+             *       "matching_pictures": false
              *     }
              */
             plan: components["schemas"]["Plan"];
@@ -2237,8 +2255,9 @@ export interface components {
         };
         /**
          * Plan
-         * @description Opening and closing, word cards in their order, whether there is a matching card of them, organizers,
-         *     readings, and the order of the parts as far as the teacher changed it.
+         * @description Opening and closing, word cards in their order, whether there is a matching card of them (and of their
+         *     pictures rather than their meanings), organizers, readings, and the order of the parts
+         *     as far as the teacher changed it.
          */
         Plan: {
             /**
@@ -2286,6 +2305,11 @@ export interface components {
              * @default []
              */
             order: components["schemas"]["Part"][];
+            /**
+             * Matching Pictures
+             * @default false
+             */
+            matching_pictures: boolean;
         };
         /**
          * ReadWord
@@ -3531,11 +3555,16 @@ export interface components {
         };
         /**
          * SetMatching
-         * @description Whether students match the words of the cards with their meanings.
+         * @description Whether students match the words of the cards with their meanings, or with their pictures.
          */
         SetMatching: {
             /** On */
             on: boolean;
+            /**
+             * Pictures
+             * @default false
+             */
+            pictures: boolean;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -4587,7 +4616,7 @@ export interface components {
         };
         /**
          * StudentStage
-         * @description What the student page needs. `charts` are the sheets of the organizers that are at hand.
+         * @description What the student page needs. `charts` are the organizers that are at hand.
          */
         StudentStage: {
             /** Title */
@@ -4601,9 +4630,19 @@ export interface components {
             /** Points */
             points: components["schemas"]["StudentPoint"][];
             /** Charts */
-            charts: string[];
+            charts: components["schemas"]["StudentChart"][];
             /** Look Back */
             look_back: string;
+        };
+        /**
+         * StudentChart
+         * @description An organizer that students have at hand: its sheet and its title.
+         */
+        StudentChart: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
         };
         /**
          * StudentPoint
@@ -6233,6 +6272,29 @@ export interface operations {
                     "application/json": components["schemas"]["Checked"];
                 };
             };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    student_student_chart__token__charts__chart__pdf_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+                chart: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
             /** @description Unprocessable Entity */
             422: {
                 headers: {

@@ -175,14 +175,21 @@ useKeys({
         />
         <button
           v-for="one in charts"
-          :key="one"
-          class="button min-h-[48px]"
+          :key="one.id"
+          class="button min-h-[48px] max-w-[220px]"
           type="button"
-          :aria-pressed="chart === one"
-          @click="chart = chart === one ? '' : one"
+          :aria-pressed="chart === one.id"
+          @click="chart = chart === one.id ? '' : one.id"
         >
-          {{ chart === one ? 'Back to the text' : 'Our chart' }}
+          <span class="truncate">{{ chart === one.id ? 'Back to the text' : one.title }}</span>
         </button>
+        <a
+          v-if="chart"
+          class="button min-h-[48px]"
+          :href="`/api/student/${token}/charts/${chart}.pdf`"
+          target="_blank"
+          >Print it empty</a
+        >
         <span class="w-[44px] text-[14px] tabular-nums text-quiet">{{
           clock(stage.sheet.seconds - player.time.value)
         }}</span>

@@ -8,7 +8,6 @@ from wordtrail.core.layout.lines import set_text
 from wordtrail.core.layout.model import (
     Ink,
     LaidPart,
-    LaidPicture,
     LaidStroke,
     Panel,
 )
@@ -20,16 +19,13 @@ from wordtrail.core.layout.sheet_draft import (
     SIZES,
     Draft,
     SheetBench,
-    contained_picture,
     fitted,
     flat,
+    lay_card_picture,
 )
 from wordtrail.core.lesson.sheets import Sheet
-from wordtrail.core.plan.cards import SIDE, PartRole, WordCard
+from wordtrail.core.plan.cards import PartRole, WordCard
 from wordtrail.core.text.model import Style
-
-PEN = 7.0
-"""Width of a drawing's lines, in page units."""
 
 
 def lay_word_card(draft: Draft, sheet: Sheet, card: WordCard, bench: SheetBench) -> None:
@@ -69,26 +65,7 @@ def lay_word_card(draft: Draft, sheet: Sheet, card: WordCard, bench: SheetBench)
         y = draft.text(one, own, left, y, width) + own * 0.35
     if has_picture:
         place = (left + width + 50, 150.0, stage.width - 130, stage.height - 150)
-        square = contained_picture(card.picture, card.picture_shows, sheet.id, place)
-        if card.picture:
-            draft.pictures.append(square)
-        draft.strokes += _drawing(card, square)
-
-
-def _drawing(card: WordCard, square: LaidPicture) -> list[LaidStroke]:
-    """The lines of a card's drawing in its square."""
-    scale = square.width / SIDE
-    return [
-        LaidStroke(
-            flat(
-                (square.x + x * scale, square.y + y * scale)
-                for x, y in zip(line.points[::2], line.points[1::2], strict=True)
-            ),
-            PEN,
-            line.colour,
-        )
-        for line in card.drawing
-    ]
+        lay_card_picture(draft, card, sheet.id, place)
 
 
 def _syllables(draft: Draft, card: WordCard, left: float, top: float) -> float:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from functools import partial
 from itertools import groupby
 
 from wordtrail.core.layout.chart_sheet import lay_chart
@@ -27,8 +28,10 @@ from wordtrail.core.layout.sheet_draft import (
     SCALES,
     Draft,
     Place,
+    Row,
     SheetBench,
     around,
+    boxed,
     flat,
     picture_of,
     placed_picture,
@@ -38,6 +41,7 @@ from wordtrail.core.layout.sheet_draft import (
 from wordtrail.core.layout.stages import Stage
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import Role, Sheet, SheetText
+from wordtrail.core.plan.answers import as_put
 from wordtrail.core.plan.headings import HEADINGS
 from wordtrail.core.plan.model import PauseKind, PausePoint, Span
 from wordtrail.core.text.look import TextLook
@@ -74,8 +78,7 @@ def lay_question(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBenc
         y = draft.text(one, size, left, y, width) + size * 0.3
     y += 10
     if point.kind is PauseKind.MATCH:
-        pairs = [one for one in sheet.texts if one.role is Role.ITEM]
-        two_columns(draft, pairs, answer_part(point.id), (left, y, left + width, stage.height - 90))
+        two_columns(draft, _paired(draft, sheet), answer_part(point.id), (left, y, left + width, stage.height - 90))
     elif offered:
         y = _choices(draft, offered, point, (left, y, width), scale)
     if answer:
@@ -89,6 +92,16 @@ def lay_question(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBenc
         lay_chart(draft, organizer, None, bench, place)
     else:
         _evidence(draft, sheet, point, bench, place)
+
+
+def _paired(draft: Draft, sheet: Sheet) -> list[Row]:
+    """The pairs of a question to match, left and right in turn among its texts."""
+    pairs = [one for one in sheet.texts if one.role is Role.ITEM]
+    put = as_put(tuple(right.text for right in pairs[1::2]))
+    return [
+        Row(left, partial(boxed, draft, right, fill="mist", edge=""), put.index(right.text))
+        for left, right in zip(pairs[::2], pairs[1::2], strict=True)
+    ]
 
 
 def _need(texts: Sequence[SheetText | None], width: float, look: TextLook, scale: float) -> float:

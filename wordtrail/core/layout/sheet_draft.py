@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable, Sequence
+from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass, field
 
 from wordtrail.core.layout.boxes import boxes_of
@@ -20,7 +20,8 @@ from wordtrail.core.layout.model import (
 )
 from wordtrail.core.layout.stages import Stage
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.sheets import Role, SheetText, as_put
+from wordtrail.core.lesson.sheets import Role, SheetText
+from wordtrail.core.plan.cards import SIDE, WordCard
 from wordtrail.core.text.look import TextLook
 from wordtrail.core.text.model import WHOLE, Area, Picture, Style
 
@@ -103,22 +104,31 @@ def fitted(
     return scales[-1], height
 
 
-def two_columns(draft: Draft, texts: Sequence[SheetText], part: str, place: Place) -> None:
-    """Texts that belong together two by two, in two columns, the right one in another order. The lines that
-    join them come later."""
+@dataclass(frozen=True, slots=True)
+class Row:
+    """Two things that belong together: a text on the left, and what `draws` itself into a place on the right,
+    in the row `put` (counted from 0)."""
+
+    left: SheetText
+    draws: Callable[[Place], None]
+    put: int
+
+
+TALLEST_ROW, ROW_GAP = 150.0, 20.0
+
+
+def two_columns(draft: Draft, rows: Sequence[Row], part: str, place: Place, tallest: float = TALLEST_ROW) -> None:
+    """Things that belong together in two columns, the right ones in another order. The lines that join them come
+    later, as a part."""
     x0, top, x1, bottom = place
-    left, right = texts[::2], texts[1::2]
-    put = as_put(tuple(one.text for one in right))
-    high = min(150.0, (bottom - top) / max(len(left), 1) - 20)
+    high = min(tallest, (bottom - top) / max(len(rows), 1) - ROW_GAP)
     half = (x1 - x0) * 0.36
     other = x1 - (x1 - x0) * 0.46
     lines: list[LaidStroke] = []
-    for n, one in enumerate(left):
-        y = top + n * (high + 20)
-        boxed(draft, one, (x0, y, x0 + half, y + high), "white", "lake")
-        m = put.index(right[n].text)
-        y_other = top + m * (high + 20)
-        boxed(draft, right[n], (other, y_other, x1, y_other + high), "mist", "")
+    for n, row in enumerate(rows):
+        y, y_other = top + n * (high + ROW_GAP), top + row.put * (high + ROW_GAP)
+        boxed(draft, row.left, (x0, y, x0 + half, y + high), "white", "lake")
+        row.draws((other, y_other, x1, y_other + high))
         joined = [(x0 + half + 6, y + high / 2), (other - 6, y_other + high / 2)]
         lines.append(LaidStroke(flat(joined), 5.0, "lake"))
     draft.parts.append(LaidPart(part, strokes=tuple(lines)))
@@ -165,6 +175,22 @@ def contained_picture(file: str, shows: str, id: str, place: Place) -> LaidPictu
     side = min(right - left, bottom - top)
     x, y = left + (right - left - side) / 2, top + (bottom - top - side) / 2
     return LaidPicture(id, file, WHOLE, round(x, 2), round(y, 2), round(side, 2), round(side, 2), shows)
+
+
+PEN = 7.0
+"""Width of a drawing's lines in a square of 620 page units; with the square it grows and shrinks."""
+
+
+def lay_card_picture(draft: Draft, card: WordCard, id: str, place: Place) -> None:
+    """A card's picture and what is drawn on it, as large as they fit into a place."""
+    square = contained_picture(card.picture, card.picture_shows, id, place)
+    scale = square.width / SIDE
+    if card.picture:
+        draft.pictures.append(square)
+    for line in card.drawing:
+        points = zip(line.points[::2], line.points[1::2], strict=True)
+        there = flat((square.x + x * scale, square.y + y * scale) for x, y in points)
+        draft.strokes.append(LaidStroke(there, round(PEN * square.width / 620, 2), line.colour))
 
 
 def dot(x: float, y: float, radius: float, colour: str) -> LaidStroke:

@@ -6,10 +6,13 @@ the cue sheet says when it is shown. Their names are made in `part_names`.
 
 from __future__ import annotations
 
+from functools import partial
+
 from wordtrail.core.layout.card_sheet import lay_word_card
 from wordtrail.core.layout.chart_sheet import lay_chart
 from wordtrail.core.layout.lines import set_words
 from wordtrail.core.layout.model import (
+    Ink,
     LaidPage,
     Panel,
 )
@@ -19,15 +22,21 @@ from wordtrail.core.layout.part_names import (
 from wordtrail.core.layout.question_sheet import lay_question
 from wordtrail.core.layout.sheet_draft import (
     SIZES,
+    TALLEST_ROW,
     Draft,
+    Place,
+    Row,
     SheetBench,
+    boxed,
     dot,
     fitted,
+    lay_card_picture,
     picture_of,
     placed_picture,
     two_columns,
 )
 from wordtrail.core.lesson.sheets import Role, Sheet
+from wordtrail.core.plan.matching import Match, matches, picture_letter
 from wordtrail.core.plan.opening import Part
 from wordtrail.core.text.look import TextLook
 from wordtrail.core.text.model import WHOLE, Style
@@ -92,7 +101,26 @@ def _sight_words(draft: Draft, sheet: Sheet, bench: SheetBench) -> None:
 
 
 def _matching(draft: Draft, sheet: Sheet, bench: SheetBench) -> None:
-    heading, *rest = sheet.texts
-    stage = bench.stage
-    draft.text(heading, 46.0, 130.0, 70.0, stage.width - 260)
-    two_columns(draft, rest, matching_part("matching"), (130.0, 170.0, stage.width - 130, stage.height - 80))
+    """Words on the left, on the right what they mean, or their pictures with a letter each."""
+    texts, stage, plan = {one.id: one for one in sheet.texts}, bench.stage, bench.lesson.plan
+    draft.text(sheet.texts[0], 46.0, 130.0, 70.0, stage.width - 260)
+    rows = []
+    for match in matches(plan.cards, pictures=plan.matching_pictures):
+        meaning = texts.get(f"{match.card.id}m")
+        draws = partial(boxed, draft, meaning, fill="mist", edge="") if meaning else partial(_pictured, draft, match)
+        rows.append(Row(texts[f"{match.card.id}w"], draws, match.place))
+    tallest = TALLEST_PICTURE if plan.matching_pictures else TALLEST_ROW
+    place = (130.0, 170.0, stage.width - 130, stage.height - 80)
+    two_columns(draft, rows, matching_part(sheet.id), place, tallest)
+
+
+TALLEST_PICTURE = 300.0
+
+
+def _pictured(draft: Draft, match: Match, place: Place) -> None:
+    """A card's picture on the matching card, with its letter."""
+    left, top, right, bottom = place
+    draft.panels.append(Panel(round(left, 2), round(top, 2), round(right - left, 2), round(bottom - top, 2), "mist"))
+    (letter,) = set_words(picture_letter(match.place), (), 52.0, 99.0, Style.BOLD, draft.look)
+    draft.pieces += letter.set_at(left + 26, top + 62, Ink.LAKE)
+    lay_card_picture(draft, match.card, f"matching-{match.card.id}", (left + 80, top + 10, right - 20, bottom - 10))

@@ -81,8 +81,8 @@ def apply_to_plan(lesson: Lesson, command: PlanCommand) -> Lesson:
             if sorted(ids) != sorted(card.id for card in plan.cards):
                 raise LessonError("The word cards have changed meanwhile.", next_step="Order them once more.")
             return replace(lesson, plan=replace(plan, cards=tuple(sorted(plan.cards, key=lambda c: ids.index(c.id)))))
-        case SetMatching(on=on):
-            return replace(lesson, plan=replace(plan, matching=on))
+        case SetMatching(on=on, pictures=pictures):
+            return replace(lesson, plan=replace(plan, matching=on, matching_pictures=pictures))
         case MakeOrganizer(shape=shape, columns=columns, rows=rows):
             return with_organizer(lesson, organizer_of(shape, lesson.passages[0], columns, rows))
         case KeepOrganizer(organizer=organizer):

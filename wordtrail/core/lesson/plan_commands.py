@@ -137,9 +137,10 @@ class OrderCards:
 
 @dataclass(frozen=True, slots=True)
 class SetMatching:
-    """Whether students match the words of the cards with their meanings."""
+    """Whether students match the words of the cards with their meanings, or with their pictures."""
 
     on: bool
+    pictures: bool = False
     kind: Literal["set matching"] = "set matching"
 
 

@@ -11,7 +11,9 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.plan.answers import as_put
 from wordtrail.core.plan.cards import Shown, WordCard
+from wordtrail.core.plan.matching import FEWEST_CARDS, MATCHING, QUESTION, QUESTION_OF_PICTURES, matches
 from wordtrail.core.plan.model import PauseKind, PausePoint
 from wordtrail.core.plan.opening import Opening, Part, run_order
 from wordtrail.core.plan.organizers import Organizer
@@ -178,8 +180,8 @@ def _by_part(lesson: Lesson) -> dict[Part, list[Sheet]]:
     if opening.sight_words:
         made[Part.SIGHT_WORDS] = [_sight_words(opening.sight_words)]
     made[Part.CARDS] = [_card_sheet(card) for card in lesson.plan.cards]
-    if lesson.plan.matching and len(lesson.plan.cards) > 1:
-        made[Part.MATCHING] = [_matching(lesson.plan.cards)]
+    if lesson.plan.matching and len(lesson.plan.cards) >= FEWEST_CARDS:
+        made[Part.MATCHING] = [_matching(lesson.plan.cards, pictures=lesson.plan.matching_pictures)]
     made[Part.PICTURE_WALK] = [
         Sheet(
             f"walk-{n + 1}",
@@ -242,13 +244,14 @@ def _card_sheet(card: WordCard) -> Sheet:
     return Sheet(card.id, Part.CARDS, tuple(texts), card=card)
 
 
-def _matching(cards: tuple[WordCard, ...]) -> Sheet:
-    heading = _text("matching", "h", Role.TITLE, "Match each word with what it means", silent=True)
-    texts = [heading]
-    for card in cards:
-        texts.append(_text("matching", f"{card.id}w", Role.ITEM, card.word))
-        texts.append(_text("matching", f"{card.id}m", Role.ITEM, card.meaning or card.example or card.word))
-    return Sheet("matching", Part.MATCHING, tuple(texts))
+def _matching(cards: tuple[WordCard, ...], *, pictures: bool) -> Sheet:
+    asked = QUESTION_OF_PICTURES if pictures else QUESTION
+    texts = [_text(MATCHING, "h", Role.TITLE, asked, silent=True)]
+    for match in matches(cards, pictures=pictures):
+        texts.append(_text(MATCHING, f"{match.card.id}w", Role.ITEM, match.card.word))
+        if not match.pictured:
+            texts.append(_text(MATCHING, f"{match.card.id}m", Role.ITEM, match.says))
+    return Sheet(MATCHING, Part.MATCHING, tuple(texts))
 
 
 def _point_sheet(point: PausePoint, lesson: Lesson) -> Sheet:
@@ -265,12 +268,6 @@ def _point_sheet(point: PausePoint, lesson: Lesson) -> Sheet:
     picture = point.picture if point.kind is PauseKind.LOOK or point.picture else ""
     part = Part.READING if point.after else Part.QUESTIONS
     return Sheet(point.id, part, tuple(texts), point=point, picture=picture)
-
-
-def as_put(items: tuple[str, ...]) -> tuple[str, ...]:
-    """Items as they are put to students: in another order than the right one, always the same."""
-    shuffled = tuple(sorted(items, key=lambda item: (sum(map(ord, item)) % 97, item)))
-    return shuffled if shuffled != items else items[::-1]
 
 
 def _organizer_sheet(organizer: Organizer) -> Sheet:

@@ -8,6 +8,12 @@ from dataclasses import dataclass
 from wordtrail.core.plan.model import PauseKind, PausePoint
 
 
+def as_put(items: tuple[str, ...]) -> tuple[str, ...]:
+    """Items as they are put to students: in another order than the right one, always the same."""
+    shuffled = tuple(sorted(items, key=lambda item: (sum(map(ord, item)) % 97, item)))
+    return shuffled if shuffled != items else items[::-1]
+
+
 @dataclass(frozen=True, slots=True)
 class Answer:
     """An answer: the numbers of the choices, the words picked (ids), the things in their order, or for each

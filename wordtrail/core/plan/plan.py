@@ -14,8 +14,9 @@ NO_OPENING, NO_CLOSING = Opening(), Closing()
 
 @dataclass(frozen=True, slots=True)
 class Plan:
-    """Opening and closing, word cards in their order, whether there is a matching card of them, organizers,
-    readings, and the order of the parts as far as the teacher changed it."""
+    """Opening and closing, word cards in their order, whether there is a matching card of them (and of their
+    pictures rather than their meanings), organizers, readings, and the order of the parts
+    as far as the teacher changed it."""
 
     opening: Opening = NO_OPENING
     closing: Closing = NO_CLOSING
@@ -24,3 +25,4 @@ class Plan:
     organizers: tuple[Organizer, ...] = ()
     readings: tuple[Reading, ...] = ()
     order: tuple[Part, ...] = ()
+    matching_pictures: bool = False

@@ -19,6 +19,10 @@ function put(at: string) {
   const [picture = '', region = ''] = at.split('/')
   keep({ picture, region })
 }
+const TIMES = ['first', 'second', 'third', 'fourth', 'fifth'] as const
+/** A quotation comes after the reading: the second time at the earliest. */
+const firstTime = computed(() => (props.mark.moment === 'when quoted later' ? 2 : 1))
+const nth = computed(() => Math.max(props.mark.nth ?? 1, firstTime.value))
 /** The boxes of the charts that a number can stand for. */
 const boxes = computed(() =>
   (props.lesson.plan?.organizers ?? []).flatMap((chart) =>
@@ -108,8 +112,27 @@ const isIn = (at: number) =>
           {{ point.question }}
         </option>
       </select>
-      <span v-else class="flex items-center gap-1">
-        <label :for="`${id}s`" class="text-[13px] text-quiet">over</label>
+      <label
+        v-else-if="mark.moment === 'when read' || mark.moment === 'when quoted later'"
+        class="flex items-center gap-1 text-[13px] text-quiet"
+      >
+        for the
+        <select
+          class="field min-w-0 flex-1 text-ink"
+          aria-label="Which time it is read"
+          :value="nth"
+          @change="keep({ nth: Number(value($event)) })"
+        >
+          <option v-for="(name, n) in TIMES" :key="name" :value="n + 1" :disabled="n + 1 < firstTime">
+            {{ name }}
+          </option>
+        </select>
+        time
+      </label>
+    </div>
+    <div class="flex items-center gap-1">
+      <span class="flex items-center gap-1">
+        <label :for="`${id}s`" class="text-[13px] text-quiet">drawn over</label>
         <input
           :id="`${id}s`"
           class="field w-[64px]"
@@ -120,7 +143,7 @@ const isIn = (at: number) =>
           :value="mark.seconds ?? 0"
           @change="keep({ seconds: Number(value($event)) })"
         />
-        <span class="text-[13px] text-quiet">s (0: as it takes)</span>
+        <span class="text-[13px] text-quiet">seconds (0: as long as it takes)</span>
       </span>
     </div>
     <input

@@ -65,11 +65,16 @@ const groups = computed<{ name: string; entries: Entry[] }[]>(() => {
     { name: 'Purpose, objectives, at hand, recap, task …', act: () => emit('opening') },
     { name: 'A question at the end', act: () => emit('question') },
   ]
-  if ((lesson.plan?.cards?.length ?? 0) > 1)
-    first.push({
-      name: matching ? 'No matching card' : 'A matching card of the words',
-      act: () => void send({ kind: 'set matching', on: !matching }),
-    })
+  const cards = lesson.plan?.cards ?? []
+  const pictured = lesson.plan?.matching_pictures
+  const match = (on: boolean, pictures: boolean) => () => void send({ kind: 'set matching', on, pictures })
+  if (cards.length > 1) {
+    if (!matching || pictured)
+      first.push({ name: 'Match the words with their meanings', act: match(true, false) })
+    if ((!matching || !pictured) && cards.some((card) => card.picture || card.drawing?.length))
+      first.push({ name: 'Match the words with their pictures', act: match(true, true) })
+    if (matching) first.push({ name: 'No matching card', act: match(false, false) })
+  }
   const own = charts.map((chart) => ({
     name: `See “${chart.title}”`,
     strong: true,
