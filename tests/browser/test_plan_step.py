@@ -204,6 +204,60 @@ class PlanStepTest(unittest.TestCase):
         page.get_by_label("Heading of box 2").focus()
         self.on_the_stage(page, "A bee comes home.")
 
+    def test_words_of_the_text_go_into_a_chart_and_a_number_ties_them_to_their_box(self) -> None:
+        page = self.page()
+        self.fresh(page)
+        page.get_by_role("button", name="Add", exact=True).click()
+        page.get_by_role("menuitem", name="cause and effect").click()
+        page.get_by_role("button", name="Choose words in the text").first.click()
+        page.locator('[data-box="a2"]').click()
+        page.locator('[data-box="a4"]').click(modifiers=["Shift"])
+        page.get_by_role("button", name="Take the chosen words").first.click()
+        self.on_the_stage(page, "“bee went home,”")
+        page.get_by_role("button", name="Back to the text").click()
+        page.locator('[data-box="a2"]').click()
+        page.keyboard.press("n")
+        page.get_by_label("The box of a chart that it stands for").select_option(label="Why it happens: Effect")
+        expect(page.get_by_text("Everything kept")).to_be_visible()
+        page.get_by_role("button", name="Add", exact=True).click()
+        page.get_by_role("menuitem", name="See “Why it happens”").click()
+        expect(page.locator('[data-part$=".tie"]')).to_contain_text("1")
+
+    def test_a_card_is_drawn_and_cards_change_places(self) -> None:
+        page = self.page()
+        lesson = self.fresh(page)
+        for word in ("a2", "a7"):
+            page.locator(f'[data-box="{word}"]').click()
+            page.keyboard.press("g")
+            expect(page.get_by_label("Word", exact=True)).to_be_visible()
+            if word == "a2":
+                page.get_by_role("button", name="Back to the text").click()
+        page.get_by_role("button", name="Draw one").click()
+        page.get_by_role("radio", name="green").click()
+        pad = page.locator("[data-pad]").bounding_box()
+        assert pad
+        for line in range(2):
+            page.mouse.move(pad["x"] + 100, pad["y"] + 100 + 60 * line)
+            page.mouse.down()
+            page.mouse.move(pad["x"] + 300, pad["y"] + 180 + 60 * line, steps=8)
+            page.mouse.up()
+        page.get_by_role("button", name="Take back a line").click()
+        expect(page.get_by_role("img", name=re.compile(": 1 line$"))).to_be_visible()
+        page.get_by_role("button", name="Keep the drawing").click()
+        stage = page.get_by_role("img", name="The stage at this point")
+        expect(stage.locator('polyline[stroke="var(--color-moss)"]')).to_have_count(1)
+        kept = page.request.get(f"{self.address}/api/lessons/{lesson}").json()["lesson"]["plan"]["cards"][1]
+        (line,) = kept["drawing"]
+        self.assertEqual(line["colour"], "moss")
+        side = pad["width"]
+        self.assertAlmostEqual(line["points"][0], 1000 * 100 / side, delta=4)
+        self.assertAlmostEqual(line["points"][-1], 1000 * 180 / side, delta=4)
+        own = page.get_by_role("list", name="In this part").get_by_role("button")
+        expect(own).to_have_count(2)
+        own.nth(1).focus()
+        page.keyboard.press("Alt+ArrowLeft")
+        expect(own.first).to_have_attribute("aria-current", "true")
+
     def test_a_file_of_word_cards_comes_in(self) -> None:
         page = self.page()
         self.fresh(page)

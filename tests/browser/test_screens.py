@@ -215,6 +215,43 @@ class ScreensTest(unittest.TestCase):
         page.get_by_role("button", name="Undo").click()
         expect(page.get_by_role("button", name=re.compile(rf"^Start of roof,, {start:.2f} s"))).to_be_visible()
 
+    def test_a_mark_is_drawn_later_by_hand_and_finds_its_moment_again(self) -> None:
+        page = self.page()
+        page.goto(f"{self.address}/lesson/{self.lesson(page, 'Bee')}/sync")
+        flag = page.get_by_role("button", name=re.compile(r"^Circle · “Her … map\.”"))
+        label = flag.get_attribute("aria-label") or ""
+        start = float(re.search(r"[\d.]+(?= s\.)", label)[0])  # type: ignore[index]
+        flag.focus()
+        for _ in range(5):
+            page.keyboard.press("ArrowRight")
+        expect(page.get_by_text("You set this moment.")).to_be_visible()
+        page.reload()
+        expect(flag).to_have_attribute("aria-label", re.compile(rf", {start + 0.5:.1f} s\."))
+        flag.scroll_into_view_if_needed()
+        box = flag.bounding_box()
+        assert box
+        page.mouse.move(box["x"] + 8, box["y"] + 8)
+        page.mouse.down()
+        page.mouse.move(box["x"] + 70, box["y"] + 8, steps=5)
+        page.mouse.up()
+        expect(flag).not_to_have_attribute("aria-label", re.compile(rf", {start + 0.5:.1f} s\."))
+        page.get_by_role("button", name="Let it find its moment again").click()
+        expect(flag).to_have_attribute("aria-label", label)
+
+    def test_prompts_stand_at_their_place_while_recording(self) -> None:
+        page = self.page()
+        page.goto(f"{self.address}/lesson/{self.lesson(page, 'Bee')}/record")
+        expect(page.get_by_role("img", name="Page of the passage")).to_contain_text("Whyweread")
+        prompt = page.get_by_role("region", name="Pause point")
+        for _ in range(6):
+            expect(prompt).to_be_hidden()
+            page.keyboard.press("ArrowRight")
+        expect(prompt).to_contain_text("The author says the dance is a map.")
+        expect(page.get_by_text("7 of 21")).to_be_visible()
+        page.get_by_label("With the cards and questions").uncheck()
+        expect(prompt).to_be_hidden()
+        expect(page.get_by_text("1 of 3")).to_be_visible()
+
     def test_the_whole_take_is_seen_and_a_word_can_be_respelled(self) -> None:
         page = self.page()
         page.goto(f"{self.address}/lesson/{self.lesson(page, 'Bee')}/sync")

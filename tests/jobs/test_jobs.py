@@ -18,7 +18,8 @@ from wordtrail.core.align.aligner import LISTENING, explained
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.jobs.ear import PieceMemory, earlier_hearings
-from wordtrail.jobs.queue import ALIGN, VIDEO, Queue, perform
+from wordtrail.jobs.lesson_work import kept_sound, showing
+from wordtrail.jobs.queue import ALIGN, SOUND, VIDEO, Queue, perform
 from wordtrail.jobs.supervisor import Supervisor
 from wordtrail.jobs.take_work import align_take
 from wordtrail.media.decode import decode
@@ -76,6 +77,18 @@ class JobsTest(unittest.TestCase):
         self.assertEqual(len({visit.word for visit in found.visits}), 89)
         self.assertTrue(self.workspace.blobs.exists(TakeFiles(take).listening))
         self.assertEqual(self.workspace.blobs.keys(TakeFiles(take).work), [], "pieces of the work are let go of")
+
+    def test_the_sound_is_made_before_students_come(self) -> None:
+        install(self.workspace, ("pip",))
+        with self.workspace.database.session() as session:
+            lesson = all_lessons(session, self.workspace.owner)[0].id
+        job = Queue(self.workspace).add(SOUND, lesson, lesson).id
+        perform(self.workspace, job)
+        self.assertEqual(self.state(job).state, "done")
+        (made,) = self.workspace.blobs.keys("sounds")
+        with self.workspace.database.session() as session:
+            edits = showing(session, lesson).edits
+        self.assertEqual(kept_sound(self.workspace, edits), self.workspace.blobs.path(made))
 
     def test_a_take_gains_from_the_lessons_other_takes(self) -> None:
         sound = (files("wordtrail.standins") / "demo" / "rain.m4a").read_bytes()

@@ -34,6 +34,9 @@ from wordtrail.workspace import Workspace
 
 PREPARING, DRAWING, KEEPING = "Preparing the sound", "Drawing the video", "Keeping the video"
 VIDEO_STEPS = (PREPARING, DRAWING, KEEPING)
+
+MIXING = "Making the sound"
+SOUND_STEPS = (MIXING,)
 """What is done for a video, in order."""
 
 
@@ -86,6 +89,14 @@ def kept_sound(workspace: Workspace, edits: EditList) -> Path:
         with workspace.blobs.making(key) as path:
             write_m4a(sound, path)
     return workspace.blobs.path(key)
+
+
+def make_sound(workspace: Workspace, lesson_id: str, report: Progress) -> None:
+    """Make the sound that students hear before the first of them waits for it. Raises NothingToShow."""
+    report(MIXING, 0.0)
+    with workspace.database.session() as session:
+        edits = showing(session, lesson_id).edits
+    kept_sound(workspace, edits)
 
 
 def make_video(workspace: Workspace, lesson_id: str, report: Progress, size: str = "1080p") -> str:

@@ -9,7 +9,7 @@ from huey import SqliteHuey
 
 from wordtrail.core.errors import JobCancelled, WordTrailError
 from wordtrail.jobs.file_work import FILE_STEPS, read_file
-from wordtrail.jobs.lesson_work import VIDEO_STEPS, make_video
+from wordtrail.jobs.lesson_work import SOUND_STEPS, VIDEO_STEPS, make_sound, make_video
 from wordtrail.jobs.report import Report
 from wordtrail.jobs.take_work import ALIGN_STEPS, align_take
 from wordtrail.store.jobs import add_job, claim, end, get_job, orphans
@@ -17,8 +17,8 @@ from wordtrail.store.tables import JobRow, new_id
 from wordtrail.store.takes import get_take
 from wordtrail.workspace import Workspace
 
-ALIGN, VIDEO, READ = "align", "video", "read"
-STEPS = {ALIGN: ALIGN_STEPS, VIDEO: VIDEO_STEPS, READ: FILE_STEPS}
+ALIGN, VIDEO, READ, SOUND = "align", "video", "read", "sound"
+STEPS = {ALIGN: ALIGN_STEPS, VIDEO: VIDEO_STEPS, READ: FILE_STEPS, SOUND: SOUND_STEPS}
 """What each kind of work does, in order, in words for the teacher."""
 
 SWEEP_EVERY = 3.0
@@ -99,6 +99,9 @@ def _do(workspace: Workspace, row: JobRow, report: Report) -> str:
         return ""
     if row.kind == READ:
         read_file(workspace, row.subject, report)
+        return ""
+    if row.kind == SOUND and row.lesson_id:
+        make_sound(workspace, row.lesson_id, report)
         return ""
     if row.kind == VIDEO and row.lesson_id:
         size = row.subject.rpartition(":")[2]

@@ -106,6 +106,7 @@ const promptAt = computed(() => {
 const unfinished = computed(() => view.value!.takes.filter((take) => take.state === 'recording'))
 const minutes = computed(() => (steps.value[steps.value.length - 1]?.end ?? 0) / 60)
 
+watch(whole, () => (at.value = 0))
 watch(now, (found) => {
   if (!found) return
   const here = placeOf(stops.value, found.step, found.word, stage.value!.layout)

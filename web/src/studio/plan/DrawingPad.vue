@@ -43,7 +43,7 @@ watch(
           class="w-[min(520px,60vh)] touch-none rounded-sheet border border-hairline bg-white"
           style="cursor: crosshair"
           role="img"
-          :aria-label="`Drawing of ${word}: ${drawn.length} lines`"
+          :aria-label="`Drawing of ${word}: ${drawn.length} ${drawn.length === 1 ? 'line' : 'lines'}`"
           data-pad
           v-on="pen.on"
         >
