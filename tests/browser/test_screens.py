@@ -242,6 +242,7 @@ class ScreensTest(unittest.TestCase):
         page = self.page()
         page.goto(f"{self.address}/lesson/{self.lesson(page, 'Bee')}/record")
         expect(page.get_by_role("img", name="Page of the passage")).to_contain_text("Whyweread")
+        expect(page.get_by_text("1 of 21")).to_be_visible()
         prompt = page.get_by_role("region", name="Pause point")
         for _ in range(6):
             expect(prompt).to_be_hidden()
