@@ -21,6 +21,7 @@ from wordtrail.core.lesson.plan_commands import (
     KeepReading,
     MakeCard,
     MakeOrganizer,
+    SetMatching,
     SetOpening,
 )
 from wordtrail.core.lesson.sheets import script
@@ -82,6 +83,17 @@ class OpeningTest(unittest.TestCase):
         order = [part for n, parts in enumerate(seen) for part in parts if n == 0 or parts != seen[n - 1]]
         self.assertEqual(order, ["card1.syllable0", "card1.syllable1"])
         self.assertEqual(seen[-1], ())
+
+    def test_what_comes_at_a_gate_waits_for_it(self) -> None:
+        """Also where the moment is no round number, and several gates stand at one moment."""
+        made = apply(apply(self.lesson, MakeCard("a16")), SetMatching(True))
+        words = [*(word.id for word in script(made)[:4]), *(word.id for word in made.words)]
+        for begin in (1.0, 1.0037, 1.1384, 1.2701, 1.3333):
+            sheet = sheet_of(made, read(words, begin=begin))
+            (reveal,) = (one for one in sheet.reveals if one.gate == "matching")
+            gate = next(gate for gate in sheet.gates if gate.pause == "matching")
+            self.assertNotIn(reveal.part, state_at(sheet, gate.at, "matching", reveal.wait - 0.1).parts, begin)
+            self.assertIn(reveal.part, state_at(sheet, gate.at, "matching", reveal.wait).parts, begin)
 
     def test_a_card_comes_when_its_word_is_reached(self) -> None:
         card = replace(self.lesson.plan.cards[0], shown=Shown.REACHED)

@@ -260,7 +260,7 @@ class _Stops:
 
     def _show(self, sheet: Sheet, at: float, rank: int, suffix: str = "") -> None:
         """A gate that shows a sheet for as long as it takes to read it."""
-        name = f"{sheet.id}{suffix}"
+        name, at = f"{sheet.id}{suffix}", round(at, 4)
         think = SETTLE + len(sheet.words) / READ_SILENTLY
         if sheet.card:
             think += self._syllable_beats(sheet.card, name)
@@ -271,7 +271,7 @@ class _Stops:
         answer = 4.0 if sheet.part is Part.MATCHING else 0.0
         text = next((one.text for one in sheet.texts if one.words), sheet.texts[0].text)
         gate = Gate(
-            name, round(at, 4), round(think, 3), "", text, sheet.part.value, sheet.id, -1 if page is None else page,
+            name, at, round(think, 3), "", text, sheet.part.value, sheet.id, -1 if page is None else page,
             answer, auto=sheet.part not in (Part.MATCHING, Part.QUICK_WRITE),
         )  # fmt: skip
         self.gates.append((rank, gate))
