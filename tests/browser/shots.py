@@ -53,6 +53,8 @@ def main() -> None:
         page.goto(f"{bee}/sync")
         page.get_by_role("button", name="Check next").click()
         shot("sync")
+        page.get_by_role("button", name=re.compile("^Circle · “Her")).click()
+        shot("sync-marks")
         page.goto(f"{bee}/video")
         page.get_by_role("button", name="Make the video").click()
         page.get_by_role("link", name="Download the video (MP4)").wait_for(timeout=120_000)
@@ -99,7 +101,7 @@ def _bring_in(page: Page, address: str, shot: Callable[[str], None]) -> None:
 
 
 def _plans(page: Page, address: str, lessons: list[dict], shot: Callable[[str], None]) -> None:
-    """A poem's plan, a question on the stage, a chart, a word card, and what a text offers."""
+    """A poem's plan, a question on the stage, charts, a word card, and what a text offers."""
     kite, rain, bees = (
         f"{address}/lesson/{next(one['id'] for one in lessons if name in one['title'])}/plan"
         for name in ("Kite", "Rain", "Bee")
@@ -118,6 +120,11 @@ def _plans(page: Page, address: str, lessons: list[dict], shot: Callable[[str], 
     page.get_by_role("navigation").get_by_role("button", name=re.compile("^Words")).click()
     shot("word-card")
     page.get_by_role("button", name="Back to the text").click()
+    page.get_by_role("button", name="What does a longer shake").click()
+    page.get_by_role("button", name="See it on the stage").click()
+    page.mouse.move(640, 400)
+    shot("chart-beside-text")
+    page.get_by_role("button", name="Back to the text").click()
     page.get_by_role("button", name="Suggestions").click()
     shot("suggestions")
 
@@ -129,7 +136,7 @@ def _record(page: Page, lesson: str) -> None:
     page.get_by_role("option", name="Simulated microphone").click()
     page.get_by_role("button", name="Record a take").click()
     page.get_by_text("recording", exact=True).wait_for()
-    page.wait_for_timeout(7000)
+    page.wait_for_timeout(15_000)
 
 
 if __name__ == "__main__":

@@ -40,7 +40,9 @@ SYLLABLE, SAY_AFTER = 0.7, 1.6
 STRIKE = 1.4
 """Seconds for striking out a choice, before its reason is read."""
 
-MATCH_SECONDS = 20.0
+MATCH_SECONDS, MATCHED_SECONDS = 20.0, 4.0
+"""Seconds for the matching card, and for looking at what belongs together then."""
+
 SMALLEST = 0.001
 
 
@@ -268,7 +270,7 @@ class _Stops:
             think = MATCH_SECONDS
             self.reveals.append(Reveal(matching_part(sheet.id), at, name, think))
         page = self.layout.page_of_sheet(sheet.id)
-        answer = 4.0 if sheet.part is Part.MATCHING else 0.0
+        answer = MATCHED_SECONDS if sheet.part is Part.MATCHING else 0.0
         text = next((one.text for one in sheet.texts if one.words), sheet.texts[0].text)
         gate = Gate(
             name, at, round(think, 3), "", text, sheet.part.value, sheet.id, -1 if page is None else page,

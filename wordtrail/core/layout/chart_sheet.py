@@ -28,6 +28,9 @@ from wordtrail.core.plan.model import Span
 from wordtrail.core.plan.organizers import Box, Organizer
 from wordtrail.core.text.model import Style
 
+BOX_SCALES = (1.0, 0.9, 0.8, 0.72, 0.64, 0.56, 0.5, 0.44, 0.38, 0.32, 0.27, 0.23, 0.2, 0.17, 0.14, 0.11)
+"""Sizes that are tried for what stands in a box, the largest first."""
+
 
 def lay_chart(
     draft: Draft,
@@ -65,12 +68,16 @@ def _chart_box(
     )
     inner = right - left - 48
     quote = _quoted(bench.lesson, box.quote)
-    for scale in (1.0, 0.9, 0.8, 0.72, 0.64, 0.56, 0.5, 0.44, 0.38):
-        need = 24.0
-        for text, size in ((box.heading, 42.0), (box.ask, 32.0), (box.text, 40.0), (quote, 36.0)):
-            if text:
-                need += len(set_text(text, size * scale, inner, Style.PLAIN, draft.look)) * size * scale * LEADING + 10
-        if need <= bottom - top:
+    for scale in BOX_SCALES:
+        need, widest = 24.0, 0.0
+        for text, size, style in (
+            (box.heading, 42.0, Style.BOLD), (box.ask, 32.0, Style.PLAIN), (box.text, 40.0, Style.PLAIN),
+            (quote, 36.0, Style.ITALIC),
+        ):  # fmt: skip
+            lines = set_text(text, size * scale, inner, style, draft.look) if text else ()
+            need += len(lines) * size * scale * LEADING + 10 if text else 0.0
+            widest = max([widest, *(line.width for line in lines)])
+        if need <= bottom - top and widest <= inner:
             break
     y = top + 14
     for name, text, size, style, ink in (

@@ -7,7 +7,8 @@ from functools import partial
 from itertools import groupby
 
 from wordtrail.core.layout.chart_sheet import lay_chart
-from wordtrail.core.layout.fit import pages_of_rows, rows_at
+from wordtrail.core.layout.fit import Row as TextRow
+from wordtrail.core.layout.fit import rows_at
 from wordtrail.core.layout.lines import set_text, set_words, verses_of
 from wordtrail.core.layout.model import (
     Ink,
@@ -25,7 +26,9 @@ from wordtrail.core.layout.part_names import (
 )
 from wordtrail.core.layout.sheet_draft import (
     LEADING,
+    ROW_GAP,
     SCALES,
+    TALLEST_ROW,
     Draft,
     Place,
     Row,
@@ -41,13 +44,20 @@ from wordtrail.core.layout.sheet_draft import (
 from wordtrail.core.layout.stages import Stage
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import Role, Sheet, SheetText
-from wordtrail.core.plan.answers import as_put
+from wordtrail.core.plan.answers import places_as_put
 from wordtrail.core.plan.headings import HEADINGS
 from wordtrail.core.plan.model import PauseKind, PausePoint, Span
+from wordtrail.core.text.excerpts import excerpt
 from wordtrail.core.text.look import TextLook
 from wordtrail.core.text.model import Block, BlockKind, Style
 
 LETTERS = "ABCDEFGHI"
+
+EVIDENCE_SIZES = (54.0, 48.0, 44.0, 40.0, 36.0, 32.0, 28.0)
+"""Sizes at which whole paragraphs are tried beside a question; where even the smallest is too large, only the
+sentences of the evidence are shown, and then still smaller ones are tried."""
+
+SMALLER = (25.0, 22.0, 19.0, 16.0, 13.0, 11.0, 9.0, 7.0)
 
 
 def lay_question(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBench) -> None:
@@ -78,7 +88,12 @@ def lay_question(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBenc
         y = draft.text(one, size, left, y, width) + size * 0.3
     y += 10
     if point.kind is PauseKind.MATCH:
-        two_columns(draft, _paired(draft, sheet), answer_part(point.id), (left, y, left + width, stage.height - 90))
+        rows = _paired(draft, sheet)
+        foot = stage.height * 0.56 if beneath else stage.height - 90
+        foot -= _need([answer], width - 60, draft.look, scale) + 40 if answer else 0
+        foot = max(y + 40, min(foot, y + len(rows) * (TALLEST_ROW + ROW_GAP)))
+        two_columns(draft, rows, answer_part(point.id), (left, y, left + width, foot))
+        y = foot + 10
     elif offered:
         y = _choices(draft, offered, point, (left, y, width), scale)
     if answer:
@@ -97,10 +112,10 @@ def lay_question(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBenc
 def _paired(draft: Draft, sheet: Sheet) -> list[Row]:
     """The pairs of a question to match, left and right in turn among its texts."""
     pairs = [one for one in sheet.texts if one.role is Role.ITEM]
-    put = as_put(tuple(right.text for right in pairs[1::2]))
+    places = places_as_put(tuple(right.text for right in pairs[1::2]))
     return [
-        Row(left, partial(boxed, draft, right, fill="mist", edge=""), put.index(right.text))
-        for left, right in zip(pairs[::2], pairs[1::2], strict=True)
+        Row(left, partial(boxed, draft, right, fill="mist", edge=""), place)
+        for left, right, place in zip(pairs[::2], pairs[1::2], places, strict=True)
     ]
 
 
@@ -205,15 +220,16 @@ def _evidence(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBench, 
     if not spans:
         return
     blocks = _blocks_of(bench.lesson, spans)
+    order = [word.id for word in bench.lesson.words]
     draft.panels.append(Panel(left, top, right - left, bottom - top, "mist"))
     column = Stage(
         "evidence", right, bottom, left + 84, right - left - 124, top + 24, bottom - top - 48, left + 62, 0, 0
     )
-    set_blocks = [(block, verses_of(block, Style.PLAIN, draft.look)) for block in blocks]
-    for size in (54.0, 48.0, 44.0, 40.0, 36.0, 32.0, 28.0, 25.0, 22.0):
-        rows = rows_at(set_blocks, size, column, draft.look)
-        if len(pages_of_rows(rows, column.text_height)) == 1:
-            break
+    rows = _fitting(blocks, column, draft.look, EVIDENCE_SIZES)
+    if rows is None:
+        quoted = {word for span in spans for word in order[order.index(span.first) : order.index(span.last) + 1]}
+        short = [excerpt(block, quoted) for block in blocks]
+        rows = _fitting(short, column, draft.look, (*EVIDENCE_SIZES, *SMALLER)) or ()
     y = column.text_top
     for index, row in enumerate(rows):
         y += row.gap if index else 0.0
@@ -223,7 +239,6 @@ def _evidence(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBench, 
         draft.put([row.line], column.text_left + row.inset, y + 0.1 * row.size, row.ink)
         y += row.height
     places = {box.word: box for box in draft.boxes}
-    order = [word.id for word in bench.lesson.words]
     for n, span in enumerate(point.evidence):
         draft.parts.append(LaidPart(evidence_part(point.id, n), panels=_lit(span, order, places, "ochre-pale")))
     # The words that prove the right answer are lit last, over what the wrong ones have in common with it.
@@ -235,6 +250,18 @@ def _evidence(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBench, 
         )
         if panels:
             draft.parts.append(LaidPart(proof_part(point.id, n), panels=panels))
+
+
+def _fitting(
+    blocks: Sequence[Block], column: Stage, look: TextLook, sizes: Sequence[float]
+) -> tuple[TextRow, ...] | None:
+    """The rows of the blocks at the largest size at which they fit into the column; None: at none of them."""
+    set_blocks = [(block, verses_of(block, Style.PLAIN, look)) for block in blocks]
+    for size in sizes:
+        rows = rows_at(set_blocks, size, column, look)
+        if sum(row.gap + row.height for row in rows) - rows[0].gap <= column.text_height:
+            return rows
+    return None
 
 
 def _lit(span: Span, order: list[str], places: dict[str, WordBox], fill: str) -> tuple[Panel, ...]:

@@ -25,8 +25,11 @@ from wordtrail.core.plan.cards import SIDE, WordCard
 from wordtrail.core.text.look import TextLook
 from wordtrail.core.text.model import WHOLE, Area, Picture, Style
 
-SCALES = (1.0, 0.9, 0.8, 0.7, 0.62, 0.55, 0.48, 0.42)
+SCALES = (1.0, 0.9, 0.8, 0.7, 0.62, 0.55, 0.48, 0.42, 0.36, 0.3, 0.25, 0.2, 0.16)
 """Sizes that are tried for a sheet, the largest first."""
+
+BOX_SIZES = (46.0, 40.0, 34.0, 29.0, 25.0, 21.0, 18.0, 15.0, 12.0, 10.0, 8.0, 6.0)
+"""Sizes that are tried for a text in a box."""
 
 LEADING = 1.4
 
@@ -140,9 +143,9 @@ def boxed(draft: Draft, text: SheetText, place: Place, fill: str, edge: str) -> 
     draft.panels.append(
         Panel(round(left, 2), round(top, 2), round(right - left, 2), round(bottom - top, 2), fill, edge)
     )
-    for size in (46.0, 40.0, 34.0, 29.0, 25.0, 21.0):
+    for size in BOX_SIZES:
         lines = set_words(text.text, text.words, size, right - left - 44, Style.PLAIN, draft.look)
-        if len(lines) * size * LEADING <= bottom - top - 8:
+        if len(lines) * size * LEADING <= bottom - top - 8 and all(line.width <= right - left - 44 for line in lines):
             break
     draft.put(lines, left + 22, (top + bottom - len(lines) * size * LEADING) / 2 + 0.05 * size)
 

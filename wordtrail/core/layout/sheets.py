@@ -10,7 +10,7 @@ from functools import partial
 
 from wordtrail.core.layout.card_sheet import lay_word_card
 from wordtrail.core.layout.chart_sheet import lay_chart
-from wordtrail.core.layout.lines import set_words
+from wordtrail.core.layout.lines import set_text, set_words
 from wordtrail.core.layout.model import (
     Ink,
     LaidPage,
@@ -22,7 +22,6 @@ from wordtrail.core.layout.part_names import (
 from wordtrail.core.layout.question_sheet import lay_question
 from wordtrail.core.layout.sheet_draft import (
     SIZES,
-    TALLEST_ROW,
     Draft,
     Place,
     Row,
@@ -91,7 +90,8 @@ def _sight_words(draft: Draft, sheet: Sheet, bench: SheetBench) -> None:
         (stage.width - 260 - 30 * (columns - 1)) / columns,
         min(220.0, (stage.height - 260 - 30 * (rows - 1)) / rows),
     )
-    size = min(96.0, high * 0.5, wide / 4.2)
+    widest = max(set_text(one.text, 100.0, 9999.0, Style.PLAIN, draft.look)[0].width for one in words) / 100
+    size = min(96.0, high * 0.5, wide / 4.2, (wide - 28) / widest)
     top = 190.0 + max(0.0, (stage.height - 250 - rows * (high + 30)) * 0.3)
     for n, one in enumerate(words):
         x, y = 130.0 + (n % columns) * (wide + 30), top + (n // columns) * (high + 30)
@@ -109,12 +109,12 @@ def _matching(draft: Draft, sheet: Sheet, bench: SheetBench) -> None:
         meaning = texts.get(f"{match.card.id}m")
         draws = partial(boxed, draft, meaning, fill="mist", edge="") if meaning else partial(_pictured, draft, match)
         rows.append(Row(texts[f"{match.card.id}w"], draws, match.place))
-    tallest = TALLEST_PICTURE if plan.matching_pictures else TALLEST_ROW
+    tallest = TALLEST_PICTURE if plan.matching_pictures else TALLEST_MEANING
     place = (130.0, 170.0, stage.width - 130, stage.height - 80)
     two_columns(draft, rows, matching_part(sheet.id), place, tallest)
 
 
-TALLEST_PICTURE = 300.0
+TALLEST_PICTURE, TALLEST_MEANING = 300.0, 200.0
 
 
 def _pictured(draft: Draft, match: Match, place: Place) -> None:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from wordtrail.core.cues.compile import TITLE_SECONDS
-from wordtrail.core.cues.gates import READ_SILENTLY, SETTLE, SYLLABLE
+from wordtrail.core.cues.gates import MATCH_SECONDS, MATCHED_SECONDS, READ_SILENTLY, SETTLE, SYLLABLE
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import Sheet, run_sheets
 from wordtrail.core.pace.guide import pace_guide
@@ -95,5 +95,7 @@ def _point_seconds(point: PausePoint) -> float:
 
 
 def _sheet_seconds(sheet: Sheet) -> float:
+    if sheet.part is Part.MATCHING:
+        return MATCH_SECONDS + MATCHED_SECONDS
     syllables = len(sheet.card.syllables) * SYLLABLE if sheet.card and sheet.card.say_it else 0.0
     return SETTLE + len(sheet.words) / READ_SILENTLY + syllables

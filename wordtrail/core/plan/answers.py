@@ -14,6 +14,17 @@ def as_put(items: tuple[str, ...]) -> tuple[str, ...]:
     return shuffled if shuffled != items else items[::-1]
 
 
+def places_as_put(items: tuple[str, ...]) -> tuple[int, ...]:
+    """Where each item comes when they are put to students (counted from 0), also where two are alike."""
+    free = list(enumerate(as_put(items)))
+    places = []
+    for item in items:
+        found = next(one for one in free if one[1] == item)
+        free.remove(found)
+        places.append(found[0])
+    return tuple(places)
+
+
 @dataclass(frozen=True, slots=True)
 class Answer:
     """An answer: the numbers of the choices, the words picked (ids), the things in their order, or for each

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from wordtrail.core.plan.answers import as_put
+from wordtrail.core.plan.answers import places_as_put
 from wordtrail.core.plan.cards import WordCard
 from wordtrail.core.plan.model import Pair, PauseKind, PausePoint
 
@@ -32,10 +32,8 @@ def matches(cards: tuple[WordCard, ...], *, pictures: bool) -> tuple[Match, ...]
     """The cards in their order (the first eight), each with what is put to it. With `pictures`, cards that have
     a picture or a drawing show it; all others what they mean."""
     cards = cards[:MOST_CARDS]
-    put = as_put(tuple(card.id for card in cards))
     found = []
-    for card in cards:
-        place = put.index(card.id)
+    for card, place in zip(cards, places_as_put(tuple(card.id for card in cards)), strict=True):
         pictured = pictures and bool(card.picture or card.drawing)
         says = picture_name(place) if pictured else card.meaning or card.example or card.word
         found.append(Match(card, place, pictured, says))

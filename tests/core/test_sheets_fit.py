@@ -1,0 +1,163 @@
+"""Whatever is written on cards, questions and charts: nothing is cut off, and no text lies on another."""
+
+from __future__ import annotations
+
+import unittest
+from dataclasses import replace
+
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from tests.worlds import lesson
+from wordtrail.core.layout.model import LaidPage, Layout
+from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.lesson.commands import apply
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.plan_commands import (
+    KeepCard,
+    KeepMark,
+    KeepOrganizer,
+    KeepPoint,
+    MakeOrganizer,
+    SetMatching,
+    SetOpening,
+)
+from wordtrail.core.marks.model import Mark, MarkKind
+from wordtrail.core.plan.cards import PenLine, WordCard
+from wordtrail.core.plan.model import Choice, Pair, PauseKind, PausePoint, Span
+from wordtrail.core.plan.opening import Opening
+from wordtrail.core.plan.organizers import Shape
+
+LONG_WORDS = ("extraordinary", "understanding", "neighbourhoods")
+WORDS = ("when", "a", "bee", "finds", "clover", "she", "tells", "the", "others", "because", "her", "maps", *LONG_WORDS)
+PASSAGE = "\n\n".join(" ".join(WORDS[(7 * n + k) % len(WORDS)] for k in range(60)) + "." for n in range(8))
+BASE = lesson(PASSAGE)
+IDS = [word.id for word in BASE.words]
+
+
+def texts(most: int) -> st.SearchStrategy[str]:
+    return st.lists(st.sampled_from(WORDS), min_size=1, max_size=most).map(" ".join)
+
+
+def spans(draw: st.DrawFn) -> Span:
+    first = draw(st.integers(0, len(IDS) - 1))
+    return Span(IDS[first], IDS[min(len(IDS) - 1, first + draw(st.integers(0, 40)))])
+
+
+SPANS = st.composite(spans)()
+
+
+def overlapping(page: LaidPage) -> tuple[str, str] | None:
+    """Two texts of a page that lie on one another, from the small letters' height to the baseline."""
+    rows = [(p.x, p.baseline - 0.55 * p.size, p.x + p.width, p.baseline, p.text) for p in page.pieces if p.text.strip()]
+    for n, (left, top, right, bottom, text) in enumerate(rows):
+        for x0, y0, x1, y1, other in rows[n + 1 :]:
+            if left < x1 - 1 and x0 < right - 1 and top < y1 - 1 and y0 < bottom - 1:
+                return text, other
+    return None
+
+
+class FitTest(unittest.TestCase):
+    def assert_all_fits(self, made: Lesson) -> Layout:
+        layout = typeset(made)
+        for page in layout.pages:
+            if not page.sheet:
+                continue
+            for piece in (*page.pieces, *(piece for part in page.parts for piece in part.pieces)):
+                inside = piece.x >= 0 and piece.x + piece.width <= layout.width + 0.5
+                self.assertTrue(
+                    inside and 0 < piece.baseline <= layout.height, (page.sheet, piece.text, piece.baseline)
+                )
+            for panel in page.panels:
+                self.assertGreaterEqual(min(panel.x, panel.y), -0.5, page.sheet)
+                self.assertLessEqual(panel.x + panel.width, layout.width + 0.5, page.sheet)
+                self.assertLessEqual(panel.y + panel.height, layout.height + 0.5, page.sheet)
+            self.assertIsNone(overlapping(page), page.sheet)
+        return layout
+
+    @given(
+        st.lists(texts(60), max_size=8), texts(60), texts(40), st.lists(texts(20), max_size=10),
+        st.lists(st.sampled_from(WORDS), max_size=24), texts(60),
+    )  # fmt: skip
+    @settings(deadline=None, max_examples=15)
+    def test_the_opening(
+        self, objectives: list[str], purpose: str, focus: str, hand: list[str], sight: list[str], write: str
+    ) -> None:
+        opening = Opening(
+            tuple(objectives), purpose, focus, at_hand=tuple(hand), sight_words=tuple(sight), quick_write=write
+        )
+        self.assert_all_fits(apply(BASE, SetOpening(opening)))
+
+    @given(
+        st.lists(st.tuples(st.sampled_from(WORDS), texts(40), texts(40), st.booleans()), min_size=2, max_size=9),
+        st.booleans(),
+    )
+    @settings(deadline=None, max_examples=12)
+    def test_word_cards_and_their_matching(self, cards: list[tuple[str, str, str, bool]], pictures: bool) -> None:
+        made = BASE
+        for word, meaning, example, drawn in cards:
+            drawing = (PenLine((0.0, 0.0, 1000.0, 1000.0)),) if drawn else ()
+            card = WordCard("", word, meaning=meaning, example=example, related=(word, word), drawing=drawing)
+            made = apply(made, KeepCard(card))
+        self.assert_all_fits(apply(made, SetMatching(True, pictures)))
+
+    @given(
+        st.sampled_from([PauseKind.CHOOSE, PauseKind.ORDER, PauseKind.MATCH, PauseKind.WRITE]),
+        st.lists(st.tuples(texts(50), texts(50)), min_size=2, max_size=5),
+        st.lists(SPANS, max_size=3), texts(50), texts(50) | st.just(""), st.booleans(), st.data(),
+    )  # fmt: skip
+    @settings(deadline=None, max_examples=30)
+    def test_questions_beside_their_evidence_or_chart(
+        self, kind: PauseKind, offered: list[tuple[str, str]], evidence: list[Span], question: str, answer: str,
+        chart: bool, data: st.DataObject,
+    ) -> None:  # fmt: skip
+        made = BASE
+        if chart:
+            made = apply(made, MakeOrganizer(data.draw(st.sampled_from(Shape)), 3, 3))
+        choices = tuple(Choice(text, n == 0, reason, tuple(evidence[:1])) for n, (text, reason) in enumerate(offered))
+        point = PausePoint(
+            "", IDS[50], question, 5, kind, answer, tuple(evidence),
+            choices=choices if kind is PauseKind.CHOOSE else (),
+            items=tuple(f"{n} {text}" for n, (text, _) in enumerate(offered)) if kind is PauseKind.ORDER else (),
+            pairs=tuple(Pair(*pair) for pair in offered) if kind is PauseKind.MATCH else (),
+            organizer=made.plan.organizers[0].id if chart else "",
+        )  # fmt: skip
+        self.assert_all_fits(apply(made, KeepPoint(point)))
+
+    @given(
+        st.integers(1, 6),
+        st.integers(1, 8),
+        st.lists(st.tuples(texts(5), texts(12), texts(30)), min_size=48),
+        st.data(),
+    )
+    @settings(deadline=None, max_examples=15)
+    def test_charts_of_any_grid(
+        self, columns: int, rows: int, filled: list[tuple[str, str, str]], data: st.DataObject
+    ) -> None:
+        made = apply(BASE, MakeOrganizer(Shape.OWN, columns, rows))
+        chart = made.plan.organizers[0]
+        boxes = tuple(
+            replace(box, heading=heading[:80], ask=ask[:160], text=text[:300])
+            for box, (heading, ask, text) in zip(chart.boxes, filled, strict=False)
+        )
+        made = apply(made, KeepOrganizer(replace(chart, boxes=boxes)))
+        tied = data.draw(st.sampled_from(boxes)).id
+        for number in range(3):
+            mark = Mark("", MarkKind.NUMBER, IDS[number], IDS[number], "evidence", text=str(number))
+            made = apply(made, KeepMark(replace(mark, chart=chart.id, box=tied)))
+        self.assert_all_fits(made)
+
+    def test_where_paragraphs_are_too_long_only_the_sentences_of_the_evidence_stand_there(self) -> None:
+        sentences = " ".join(f"This is sentence number {n} of a paragraph that is much too long." for n in range(60))
+        made = lesson(f"{sentences}\n\n{sentences}")
+        ids = [word.id for word in made.words]
+        point = PausePoint("", ids[5], "Which?", 5, PauseKind.TALK, evidence=(Span(ids[14], ids[16]),))
+        layout = self.assert_all_fits(apply(made, KeepPoint(point)))
+        page = layout.pages[layout.page_of_sheet("pause1") or 0]
+        shown = [box.word for box in page.boxes if box.word in ids]
+        self.assertEqual(shown, ids[13:26], "its second sentence, whole")
+        self.assertIn("…", "".join(piece.text for piece in page.pieces))
+
+
+if __name__ == "__main__":
+    unittest.main()
