@@ -195,10 +195,12 @@ class Offered(BaseModel):
 
 
 class PlanView(BaseModel):
-    """The lesson as it will run, and what the text offers to mark, teach and stop at."""
+    """The lesson as it will run, what the text offers to mark, teach and stop at, and how many seconds of think
+    time each kind of pause point usually has."""
 
     run: list[Stop]
     offers: list[Offered]
+    usual_think: dict[str, float]
 
 
 class WordInParts(BaseModel):

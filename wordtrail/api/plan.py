@@ -19,6 +19,7 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.offers import is_taken
 from wordtrail.core.lesson.run import run_of
 from wordtrail.core.lesson.taking_over import plan_to_take_over
+from wordtrail.core.plan.model import USUAL_THINK
 from wordtrail.core.plan.suggestions.all import suggestions
 from wordtrail.core.speech.word_parts import parts_of, printed_syllables
 from wordtrail.formats.plan_files import brought, plan_file
@@ -58,7 +59,8 @@ def plan(path: LessonPath) -> Response:
     lesson = _lesson(path.lesson)
     found = (one for passage in lesson.passages for one in suggestions(passage))
     offers = [answers.Offered(suggestion=one, taken=is_taken(lesson, one)) for one in found]
-    return answer(answers.PlanView(run=list(run_of(lesson)), offers=offers))
+    usual = {kind.value: seconds for kind, seconds in USUAL_THINK.items()}
+    return answer(answers.PlanView(run=list(run_of(lesson)), offers=offers, usual_think=usual))
 
 
 @routes.post("/lessons/<lesson>/plan", responses={200: answers.LessonView})

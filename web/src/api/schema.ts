@@ -4534,13 +4534,18 @@ export interface components {
         };
         /**
          * PlanView
-         * @description The lesson as it will run, and what the text offers to mark, teach and stop at.
+         * @description The lesson as it will run, what the text offers to mark, teach and stop at, and how many seconds of think
+         *     time each kind of pause point usually has.
          */
         PlanView: {
             /** Run */
             run: components["schemas"]["Stop"][];
             /** Offers */
             offers: components["schemas"]["Offered"][];
+            /** Usual Think */
+            usual_think: {
+                [key: string]: number;
+            };
         };
         /**
          * Offered

@@ -10,20 +10,17 @@ import { lasts } from '@/parts/words'
 import { stateAt } from '@/stage/cueReader'
 import { placesOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
-import CardEditor from './plan/CardEditor.vue'
 import { useChosenWords } from './plan/chosenWords'
 import InkLayer from './plan/InkLayer.vue'
-import { MARK_KINDS, newPoint, pauseName, type MarkKind, type Point } from './plan/kinds'
+import { MARK_KINDS, newPoint, type MarkKind, type Point } from './plan/kinds'
 import LegendDialog from './plan/LegendDialog.vue'
 import MarkEditor from './plan/MarkEditor.vue'
 import MoreMenu from './plan/MoreMenu.vue'
-import OpeningEditor from './plan/OpeningEditor.vue'
-import OrganizerEditor from './plan/OrganizerEditor.vue'
 import PointEditor from './plan/PointEditor.vue'
 import { isIn, postsOf } from './plan/posts'
 import ReadingMenu from './plan/ReadingMenu.vue'
-import RunItems from './plan/RunItems.vue'
 import RunStrip from './plan/RunStrip.vue'
+import SheetView from './plan/SheetView.vue'
 import SuggestionColumn from './plan/SuggestionColumn.vue'
 import WordBar from './plan/WordBar.vue'
 
@@ -43,6 +40,8 @@ const planned = useQuery({
   retry: false,
 })
 const run = computed(() => planned.data.value?.run ?? [])
+const usualThink = computed(() => planned.data.value?.usual_think ?? { think: 15 })
+provide('usual think', usualThink)
 const whole = computed(() => run.value.reduce((sum, stop) => sum + stop.seconds, 0))
 
 /* Where we are: a page of the text, or a sheet of the run. */
@@ -70,18 +69,6 @@ const places = computed(() => (stage.value ? placesOf(stage.value.layout) : new 
 const chosen = useChosenWords(words, (word) => places.value.get(word)?.page)
 provide('chosen words', chosen)
 
-/* Beside what stands on a sheet, words of the text can be chosen for it. */
-const besides = ref(false)
-const textBeside = ref(0)
-provide('choose in the text', {
-  offered: computed(() => !onText.value && texts.value.length > 0),
-  open: () => {
-    textBeside.value = texts.value.includes(textBeside.value) ? textBeside.value : (texts.value[0] ?? 0)
-    besides.value = true
-  },
-  done: () => (besides.value = false),
-})
-
 /* What is open. */
 const opened = ref('')
 const draft = ref<Point>()
@@ -96,7 +83,6 @@ const current = computed(() => legend.value.find((one) => one.id === meaningWish
 const meaning = computed({ get: () => current.value.id, set: (id) => (meaningWished.value = id) })
 const used = computed(() => new Set(document.value.marks?.map((mark) => mark.meaning)))
 
-watch(sheet, () => (besides.value = false))
 watch(
   () => chosen.span.value,
   (span) => {
@@ -109,7 +95,7 @@ const send = (command: Command) => lesson.send(command)
 /** On the plan, every mark of the reading that is worked on stands fully drawn, and every part is filled in. */
 const state = computed(() => ({
   ...stateAt(stage.value!.sheet, -1),
-  page: besides.value ? textBeside.value : page.value,
+  page: page.value,
   marks: document.value.marks!.filter(isIn(reading.value)).map((mark) => ({ mark: mark.id, progress: 1 })),
   parts: (shown.value?.parts ?? []).map((part) => part.id).filter((part) => !part.includes('.syllable')),
 }))
@@ -119,7 +105,6 @@ function choose(word: string, extend: boolean) {
 }
 function step(by: number, extend: boolean) {
   if (onText.value) page.value = chosen.step(by, extend, page.value)
-  else if (besides.value) textBeside.value = chosen.step(by, extend, textBeside.value)
 }
 function clear() {
   chosen.clear()
@@ -178,7 +163,7 @@ function asDrawn() {
 /* Pause points. */
 function ask_() {
   const span = chosen.span.value
-  draft.value = newPoint(span?.last ?? '', reading.value)
+  draft.value = newPoint(span?.last ?? '', reading.value, usualThink.value.think!)
   opened.value = 'new'
 }
 async function keepPoint(point: Point, reach: Schemas['Reach']) {
@@ -189,18 +174,7 @@ async function keepPoint(point: Point, reach: Schemas['Reach']) {
 }
 
 /* Cards, charts and the rest. */
-const card = computed(() => plan.value?.cards?.find((one) => one.id === sheet.value))
-const chart = computed(() => plan.value?.organizers?.find((one) => one.id === sheet.value))
 const point = computed(() => document.value.pause_points?.find((one) => one.id === sheet.value))
-const sentenceOf = (word: string) => {
-  const own = words.value.find((one) => one.id === word)
-  return own
-    ? words.value
-        .filter((one) => one.sentence === own.sentence)
-        .map((one) => one.text)
-        .join(' ')
-    : ''
-}
 async function makeCard(word: string) {
   const before = new Set(plan.value?.cards?.map((one) => one.id))
   if (!(await send({ kind: 'make card', word }))) return
@@ -212,10 +186,6 @@ async function makeChart(shape: Schemas['Shape'], columns: number, rows: number)
   if (await send({ kind: 'make organizer', shape, columns, rows }))
     here.value = plan.value?.organizers?.find((one) => !before.has(one.id))?.id ?? here.value
 }
-async function remove(command: Command) {
-  if (await send(command)) page.value = texts.value[0] ?? 0
-}
-
 /** A file of marks, questions or word cards is added to the plan. */
 function bringFile(kind: 'marks' | 'questions' | 'cards', file: File) {
   const body = new FormData()
@@ -250,17 +220,6 @@ const hereKey = computed(() => {
   if (point.value && !point.value.after) return 'questions'
   return `reading${reading.value || (run.value.find((one) => one.part === 'reading')?.reading ?? '')}`
 })
-/** What stands in the part of the run that is shown, where it has several things of its own. */
-const items = computed(() => {
-  if (card.value) return plan.value!.cards!.map((one) => ({ id: one.id, name: one.word }))
-  if (point.value && !point.value.after)
-    return document.value
-      .pause_points!.filter((one) => !one.after)
-      .map((one) => ({ id: one.id, name: one.question }))
-  return []
-})
-const orderItems = (ids: string[]) =>
-  send(card.value ? { kind: 'order cards', ids } : { kind: 'order questions', ids })
 function go(stop: Stop) {
   suggesting.value = false
   if (stop.part === 'title') page.value = 0
@@ -417,106 +376,19 @@ useKeys({
         </p>
       </template>
     </SignpostRow>
-    <div v-else class="flex min-h-0 flex-1 gap-5">
-      <div class="flex min-w-0 flex-1 flex-col items-start">
-        <div v-if="besides" class="mb-2 flex w-full items-center gap-2">
-          <strong class="whitespace-nowrap">Choose the words in the text</strong>
-          <span class="ml-auto flex items-center gap-1">
-            <button
-              class="button min-h-[32px] px-2"
-              type="button"
-              aria-label="Page before"
-              :disabled="textBeside === texts[0]"
-              @click="textBeside = texts[texts.indexOf(textBeside) - 1] ?? textBeside"
-            >
-              ‹
-            </button>
-            <span class="text-[13px] whitespace-nowrap tabular-nums"
-              >page {{ texts.indexOf(textBeside) + 1 }} of {{ texts.length }}</span
-            >
-            <button
-              class="button min-h-[32px] px-2"
-              type="button"
-              aria-label="Next page"
-              :disabled="textBeside === texts[texts.length - 1]"
-              @click="textBeside = texts[texts.indexOf(textBeside) + 1] ?? textBeside"
-            >
-              ›
-            </button>
-          </span>
-          <button class="button min-h-[32px]" type="button" @click="((besides = false), chosen.clear())">
-            Back to the stage
-          </button>
-        </div>
-        <div
-          class="sheet min-h-0 w-full overflow-hidden"
-          :class="besides ? 'flex-1' : 'aspect-video max-h-full'"
-        >
-          <StagePage
-            :layout="stage.layout"
-            :state="state"
-            :text-only="besides"
-            :choosable="besides || !!point"
-            :chosen="chosen.ids.value"
-            :label="
-              besides ? 'Page of the passage. Choose words with the arrow keys.' : 'The stage at this point'
-            "
-            @choose="choose"
-          />
-        </div>
-        <div v-if="!besides" class="mt-3 flex w-full items-start gap-3">
-          <button v-if="texts.length" class="button" type="button" @click="page = texts[0] ?? 0">
-            Back to the text
-          </button>
-          <RunItems
-            v-if="items.length > 1"
-            class="flex-1"
-            :items="items"
-            :here="sheet"
-            @go="(id) => (here = id)"
-            @order="orderItems"
-          />
-        </div>
-      </div>
-      <section class="-mx-1 w-[348px] shrink-0 overflow-y-auto px-1 py-1" aria-label="What stands here">
-        <CardEditor
-          v-if="card"
-          :key="card.id"
-          :card="card"
-          :lesson="lesson.id.value"
-          :sentence="sentenceOf(card.at ?? '')"
-          @keep="(card) => send({ kind: 'keep card', card })"
-          @remove="remove({ kind: 'remove card', id: card.id })"
-          @problem="lesson.report"
-        />
-        <OrganizerEditor
-          v-else-if="chart"
-          :id="lesson.id.value"
-          :chart="chart"
-          :lesson="document"
-          @keep="(organizer) => send({ kind: 'keep organizer', organizer })"
-          @grid="(columns, rows) => send({ kind: 'set grid', id: chart!.id, columns, rows })"
-          @remove="remove({ kind: 'remove organizer', id: chart.id })"
-        />
-        <template v-else-if="point">
-          <h2 class="mb-2 font-bold">{{ pauseName(point.kind) }}</h2>
-          <PointEditor
-            :key="`${point.id}${revision}`"
-            :point="point"
-            :lesson="document"
-            deed="Keep"
-            @done="keepPoint"
-            @cancel="page = texts[0] ?? 0"
-          />
-        </template>
-        <OpeningEditor
-          v-else
-          :lesson="document"
-          @opening="(opening) => send({ kind: 'set opening', opening })"
-          @closing="(closing) => send({ kind: 'set closing', closing })"
-        />
-      </section>
-    </div>
+    <SheetView
+      v-else
+      :stage="stage"
+      :state="state"
+      :sheet="sheet"
+      :texts="texts"
+      :lesson="document"
+      :id="lesson.id.value"
+      :send="send"
+      @see="(id) => (here = id)"
+      @back="page = texts[0] ?? 0"
+      @problem="lesson.report"
+    />
     <WordBar
       v-if="onText"
       v-model:meaning="meaning"
@@ -546,7 +418,9 @@ useKeys({
         :send="send"
         :charts="plan?.organizers ?? []"
         @opening="here = run.find((one) => one.part === 'purpose')?.sheets?.[0] ?? pageId(0)"
-        @question="((draft = newPoint('', reading)), (page = texts[texts.length - 1] ?? 0))"
+        @question="
+          ((draft = newPoint('', reading, usualThink.think!)), (page = texts[texts.length - 1] ?? 0))
+        "
         @chart="makeChart"
         @see="(id) => (here = id)"
         @file="bringFile"

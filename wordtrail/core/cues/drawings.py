@@ -86,13 +86,17 @@ def undisturbed(lesson: Lesson, drawn: Sequence[Drawing], gates: Sequence[Gate])
     drawn while it stands there. One whose moment was set by hand goes there only if it would stand half drawn."""
     talked = {mark.id for mark in lesson.marks if mark.moment is Moment.TALK}
     by_hand = {one.mark for one in lesson.placed_marks}
+    seconds = {mark.id: mark.seconds for mark in lesson.marks} | {
+        one.mark: one.seconds for one in lesson.placed_marks if one.seconds
+    }
     result = []
     for one in drawn:
         ahead = 0.0 if one.mark in by_hand else BEFORE_DRAWING
         stops = (g for g in gates if one.start - ahead <= g.at < one.end)
         gate = next(stops, None) if one.mark in talked | by_hand and not one.gate else None
         if gate:
-            length = min(one.end - one.start, max(gate.hold - BEFORE_DRAWING, SHORTEST_DRAWING))
+            wanted = seconds.get(one.mark) or max(one.end - one.start, AT_A_GATE)
+            length = min(wanted, max(gate.hold - BEFORE_DRAWING, SHORTEST_DRAWING))
             one = Drawing(one.mark, BEFORE_DRAWING, round(BEFORE_DRAWING + length, 4), gate.pause)
         result.append(one)
     return tuple(sorted(result, key=lambda one: (bool(one.gate), one.start)))

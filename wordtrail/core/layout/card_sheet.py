@@ -56,7 +56,7 @@ def lay_word_card(draft: Draft, sheet: Sheet, card: WordCard, bench: SheetBench)
         y = _syllables(draft, card, left, y)
     if card.parts:
         y = _word_parts(draft, card, left, y + 8)
-    texts = [by_id[name] for name in ("meaning", "example", "related") if name in by_id]
+    texts = [by_id[name] for name in ("meaning", "example", "related", "place") if name in by_id]
     room = stage.height - 110 - y
     scale, _ = fitted(texts, width, draft.look, room, (1.35, 1.2, *SCALES))
     y += 18

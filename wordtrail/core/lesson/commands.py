@@ -25,7 +25,7 @@ from wordtrail.core.lesson.text_changes import apply_to_text
 from wordtrail.core.lesson.text_commands import TEXT_DEEDS, TextCommand
 from wordtrail.core.marks.model import LONGEST_DRAWING, Moment, PlacedMark
 from wordtrail.core.pace.guide import FASTEST, SLOWEST
-from wordtrail.core.plan.model import LONGEST_THINK, SHORTEST_THINK, USUAL_THINK, PausePoint
+from wordtrail.core.plan.model import LONGEST_THINK, SHORTEST_THINK, USUAL_THINK, PauseKind, PausePoint
 from wordtrail.core.speech.respelling import Respelling, sounds_of
 from wordtrail.core.text.anchors import carried, reanchor
 from wordtrail.core.text.bare import bare
@@ -62,7 +62,7 @@ class AddPausePoint:
 
     after: str
     question: str
-    think_seconds: float = USUAL_THINK
+    think_seconds: float = USUAL_THINK[PauseKind.THINK]
     kind: Literal["add pause point"] = "add pause point"
 
 

@@ -8,7 +8,7 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.plan_commands import KeepPoint, TakeSuggestion
 from wordtrail.core.lesson.point_changes import with_point
 from wordtrail.core.marks.model import Mark, MarkKind, usual_moment
-from wordtrail.core.plan.model import USUAL_THINK, PausePoint
+from wordtrail.core.plan.model import USUAL_THINK, PauseKind, PausePoint
 from wordtrail.core.plan.suggestions.model import Detector, Offer, Suggestion
 
 OPEN_QUESTION = "What do you think?"
@@ -32,7 +32,9 @@ def with_suggestion(lesson: Lesson, command: TakeSuggestion) -> Lesson:
     if offered.offer is Offer.CARD:
         return with_card(lesson, fresh_card(lesson, offered.first))
     if offered.offer is Offer.PAUSE:
-        point = PausePoint("", offered.last, offered.question or OPEN_QUESTION, USUAL_THINK, reading=command.reading)
+        point = PausePoint(
+            "", offered.last, offered.question or OPEN_QUESTION, USUAL_THINK[PauseKind.THINK], reading=command.reading
+        )
         return with_point(lesson, KeepPoint(point))
     kind = MarkKind.CIRCLE if offered.detector is Detector.ENDING else MarkKind.UNDERLINE
     meaning = nearest_meaning(lesson, offered.meaning) or command.meaning

@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.whereabouts import where_it_stands
 from wordtrail.core.plan.answers import as_put
 from wordtrail.core.plan.cards import Shown, WordCard
 from wordtrail.core.plan.matching import FEWEST_CARDS, MATCHING, QUESTION, QUESTION_OF_PICTURES, matches
@@ -179,7 +180,7 @@ def _by_part(lesson: Lesson) -> dict[Part, list[Sheet]]:
         made[Part.AT_HAND] = [_listed("at-hand", Part.AT_HAND, "Have at hand", opening.at_hand)]
     if opening.sight_words:
         made[Part.SIGHT_WORDS] = [_sight_words(opening.sight_words)]
-    made[Part.CARDS] = [_card_sheet(card) for card in lesson.plan.cards]
+    made[Part.CARDS] = [_card_sheet(card, lesson) for card in lesson.plan.cards]
     if lesson.plan.matching and len(lesson.plan.cards) >= FEWEST_CARDS:
         made[Part.MATCHING] = [_matching(lesson.plan.cards, pictures=lesson.plan.matching_pictures)]
     made[Part.PICTURE_WALK] = [
@@ -231,7 +232,7 @@ def _sight_words(words: tuple[str, ...]) -> Sheet:
     return Sheet("sight-words", Part.SIGHT_WORDS, (heading, *said))
 
 
-def _card_sheet(card: WordCard) -> Sheet:
+def _card_sheet(card: WordCard, lesson: Lesson) -> Sheet:
     texts = [_text(card.id, "word", Role.BIG, card.word)]
     if card.part_of_speech:
         texts.append(_text(card.id, "class", Role.QUIET, card.part_of_speech, silent=True))
@@ -241,6 +242,8 @@ def _card_sheet(card: WordCard) -> Sheet:
         texts.append(_text(card.id, "example", Role.REASON, card.example))
     if card.related:
         texts.append(_text(card.id, "related", Role.QUIET, ", ".join(card.related)))
+    if place := where_it_stands(lesson, card.at):
+        texts.append(_text(card.id, "place", Role.QUIET, f"In the text: {place}", silent=True))
     return Sheet(card.id, Part.CARDS, tuple(texts), card=card)
 
 

@@ -8,9 +8,6 @@ from enum import StrEnum
 SHORTEST_THINK, LONGEST_THINK = 0.0, 600.0
 """Seconds of think time a pause point may have."""
 
-USUAL_THINK = 15.0
-"""Seconds of think time of a fresh pause point."""
-
 FEWEST_CHOICES, MOST_CHOICES = 2, 5
 
 
@@ -31,6 +28,14 @@ class PauseKind(StrEnum):
     MATCH = "match"
     SIGN = "show a sign"
     DAY = "stop for today"
+
+
+USUAL_THINK = {
+    PauseKind.THINK: 15.0, PauseKind.TALK: 20.0, PauseKind.WRITE: 45.0, PauseKind.ECHO: 0.0, PauseKind.ALONE: 60.0,
+    PauseKind.FIND: 20.0, PauseKind.CHOOSE: 15.0, PauseKind.ORDER: 20.0, PauseKind.LOOK: 15.0, PauseKind.TURN: 20.0,
+    PauseKind.TOGETHER: 0.0, PauseKind.MATCH: 20.0, PauseKind.SIGN: 8.0, PauseKind.DAY: 5.0,
+}  # fmt: skip
+"""Seconds of think time of a fresh pause point of each kind; what students say takes as long as it takes."""
 
 
 class Reach(StrEnum):

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
-import { computed, onMounted, ref, useId, useTemplateRef } from 'vue'
+import { computed, inject, onMounted, ref, useId, useTemplateRef, type Ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import ChoicePills from '@/parts/ChoicePills.vue'
 import { newChoice, PAUSE_KINDS, type PauseKind, type Point } from './kinds'
@@ -14,6 +14,8 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ done: [point: Point, reach: Schemas['Reach']]; cancel: [] }>()
 
+/** How many seconds each kind usually has. */
+const usual = inject<Ref<Record<string, number>>>('usual think', ref({}))
 const draft = ref<Point>(structuredClone(toPlain(props.point)))
 const reach = ref<Schemas['Reach']>('word')
 const question = useTemplateRef<HTMLTextAreaElement>('question')
@@ -47,9 +49,8 @@ const REACHES = (['word', 'line', 'sentence', 'paragraph', 'page'] as const).map
 }))
 
 function setKind(value: PauseKind) {
-  const usual = PAUSE_KINDS.find((one) => one.value === kind.value)!.seconds
-  if (draft.value.think_seconds === usual)
-    draft.value.think_seconds = PAUSE_KINDS.find((one) => one.value === value)!.seconds
+  if (draft.value.think_seconds === usual.value[kind.value])
+    draft.value.think_seconds = usual.value[value] ?? draft.value.think_seconds
   draft.value.kind = value
   if (value === 'choose' && !draft.value.choices?.length) draft.value.choices = [newChoice(true), newChoice()]
   if (value === 'put in order' && !draft.value.items?.length) draft.value.items = ['', '', '']

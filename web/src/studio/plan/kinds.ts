@@ -6,21 +6,21 @@ export type MarkKind = Schemas['MarkKind']
 export type Point = Schemas['PausePoint']
 export type Span = Schemas['Span']
 
-export const PAUSE_KINDS: readonly { value: PauseKind; name: string; seconds: number }[] = [
-  { value: 'think', name: 'Think', seconds: 15 },
-  { value: 'talk', name: 'Talk', seconds: 20 },
-  { value: 'write', name: 'Write', seconds: 45 },
-  { value: 'choose', name: 'Choose', seconds: 15 },
-  { value: 'find the words', name: 'Find words', seconds: 20 },
-  { value: 'put in order', name: 'Order', seconds: 20 },
-  { value: 'match', name: 'Match', seconds: 20 },
-  { value: 'say it back', name: 'Say back', seconds: 0 },
-  { value: 'say it together', name: 'Together', seconds: 0 },
-  { value: 'read alone', name: 'Read alone', seconds: 60 },
-  { value: 'look closely', name: 'Look closely', seconds: 15 },
-  { value: 'find the page', name: 'Find a page', seconds: 20 },
-  { value: 'show a sign', name: 'Sign', seconds: 8 },
-  { value: 'stop for today', name: 'Stop for today', seconds: 5 },
+export const PAUSE_KINDS: readonly { value: PauseKind; name: string }[] = [
+  { value: 'think', name: 'Think' },
+  { value: 'talk', name: 'Talk' },
+  { value: 'write', name: 'Write' },
+  { value: 'choose', name: 'Choose' },
+  { value: 'find the words', name: 'Find words' },
+  { value: 'put in order', name: 'Order' },
+  { value: 'match', name: 'Match' },
+  { value: 'say it back', name: 'Say back' },
+  { value: 'say it together', name: 'Together' },
+  { value: 'read alone', name: 'Read alone' },
+  { value: 'look closely', name: 'Look closely' },
+  { value: 'find the page', name: 'Find a page' },
+  { value: 'show a sign', name: 'Sign' },
+  { value: 'stop for today', name: 'Stop for today' },
 ]
 
 /** What a pause point is called on its signpost. */
@@ -53,11 +53,11 @@ export const MOMENTS: readonly { value: Schemas['Moment']; name: string }[] = [
   { value: 'from the start', name: 'there from the start' },
 ]
 
-export const newPoint = (after: string, reading: string): Point => ({
+export const newPoint = (after: string, reading: string, think_seconds: number): Point => ({
   id: '',
   after,
   question: '',
-  think_seconds: 15,
+  think_seconds,
   kind: 'think',
   answer: '',
   evidence: [],
