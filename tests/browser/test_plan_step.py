@@ -186,12 +186,13 @@ class PlanStepTest(unittest.TestCase):
     def test_a_suggestion_is_taken_with_one_press(self) -> None:
         page = self.page()
         self.fresh(page, "Rain on the roof,\nping, ping, ping.\nFar away it is\na quiet thing.")
-        page.keyboard.press("e")
+        page.get_by_role("region", name="What to do first").get_by_role("button", name=re.compile("^rhyme")).click()
         column = page.get_by_role("region", name="Suggestions")
         expect(column).to_contain_text("“thing” rhymes with “ping”.")
         column.get_by_role("button", name="Mark it: thing.").click()
         expect(column.get_by_text("taken").first).to_be_visible()
         expect(page.locator("[data-mark]")).to_have_count(1)
+        page.get_by_label("Kind of suggestion").select_option(label="everything")
         page.keyboard.press("t")
         expect(column.get_by_text("taken")).to_have_count(2)
 

@@ -11,6 +11,7 @@ import { stateAt } from '@/stage/cueReader'
 import { placesOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
 import { useChosenWords } from './plan/chosenWords'
+import FirstSteps from './plan/FirstSteps.vue'
 import InkLayer from './plan/InkLayer.vue'
 import { MARK_KINDS, newPoint, type MarkKind, type Point } from './plan/kinds'
 import LegendDialog from './plan/LegendDialog.vue'
@@ -74,6 +75,8 @@ const opened = ref('')
 const draft = ref<Point>()
 const drawing = ref(false)
 const suggesting = ref(false)
+/** The kind of suggestions that is looked at; empty: all. */
+const suggestedKind = ref('')
 const legendOpen = ref(false)
 const reading = ref('')
 const meaningWished = ref('')
@@ -220,6 +223,10 @@ const hereKey = computed(() => {
   if (point.value && !point.value.after) return 'questions'
   return `reading${reading.value || (run.value.find((one) => one.part === 'reading')?.reading ?? '')}`
 })
+/** The page on which the opening is written: its own, or the title where there is none yet. */
+function openOpening() {
+  here.value = run.value.find((one) => one.part === 'purpose')?.sheets?.[0] ?? pageId(0)
+}
 function go(stop: Stop) {
   suggesting.value = false
   if (stop.part === 'title') page.value = 0
@@ -287,7 +294,7 @@ useKeys({
 </script>
 
 <template>
-  <Teleport to="#step-facts">about {{ lasts(whole) }} · </Teleport>
+  <Teleport to="#step-facts">about {{ lasts(whole) }}{{ view?.unit ? ' · ' : '' }}</Teleport>
   <Teleport to="#step-actions">
     <RouterLink class="button button-main" :to="{ name: 'record' }">Go to Record</RouterLink>
   </Teleport>
@@ -360,20 +367,19 @@ useKeys({
         <SuggestionColumn
           v-if="suggesting"
           class="absolute inset-0 pl-[34px]"
+          v-model:kind="suggestedKind"
           :offers="offers"
           :text-of="chosen.textOf"
           @take="take"
           @see="(one) => chosen.set(one.first, one.last)"
-          @close="((suggesting = false), chosen.clear())"
+          @close="((suggesting = false), (suggestedKind = ''), chosen.clear())"
         />
-        <p v-else-if="!posts.length && !chosen.span.value" class="text-quiet">
-          <strong class="text-ink">Choose a word</strong> on the page: put a pause point after it, mark it, or
-          make a word card of it. For several words, click the first, then hold
-          <kbd class="key">Shift</kbd> and click the last. Or see what the text
-          <button class="font-semibold text-lake hover:underline" type="button" @click="suggesting = true">
-            offers by itself</button
-          >.
-        </p>
+        <FirstSteps
+          v-else-if="!posts.length && !chosen.span.value"
+          :offers="offers"
+          @suggest="(kind) => ((suggestedKind = kind), (suggesting = true))"
+          @opening="openOpening"
+        />
       </template>
     </SignpostRow>
     <SheetView
@@ -417,7 +423,7 @@ useKeys({
         :id="lesson.id.value"
         :send="send"
         :charts="plan?.organizers ?? []"
-        @opening="here = run.find((one) => one.part === 'purpose')?.sheets?.[0] ?? pageId(0)"
+        @opening="openOpening"
         @question="
           ((draft = newPoint('', reading, usualThink.think!)), (page = texts[texts.length - 1] ?? 0))
         "

@@ -63,6 +63,8 @@ const steps = computed(() => guide.data.value?.steps ?? [])
 const stops = computed(() => (stage.value ? guidePlaces(steps.value, stage.value.layout) : []))
 const at = ref(0)
 const place = computed(() => stops.value[Math.min(at.value, stops.value.length - 1)])
+/** Seconds between the end of the count-in and the guide's first word. */
+const LEAD_IN = 0.6
 /** The place of the lesson that the guide has come to, and the word there. */
 const now = computed(() => {
   if (!followGuide.value || !running.value) return undefined
@@ -72,8 +74,6 @@ const now = computed(() => {
   return step && { step, word }
 })
 const guided = computed(() => now.value?.word ?? '')
-/** Seconds between the end of the count-in and the guide's first word. */
-const LEAD_IN = 0.6
 const page = computed(() => place.value?.page ?? Math.min(1, (stage.value?.layout.pages.length ?? 1) - 1))
 const state = computed(() => ({
   ...stateAt(stage.value!.sheet, -1),

@@ -9,7 +9,7 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import Role, Sheet, has_page, numbered, point_texts, run_sheets, sheets
 from wordtrail.core.pace.guide import GuidedWord, paced, scale_for
 from wordtrail.core.plan.cards import Shown
-from wordtrail.core.plan.model import PausePoint
+from wordtrail.core.plan.model import PausePoint, Reading
 from wordtrail.core.text.model import Word
 
 REST = 1.2
@@ -17,6 +17,10 @@ REST = 1.2
 
 READ_OUT = (Role.BIG, Role.BODY, Role.ITEM, Role.CHOICE, Role.SIGHT_WORD, Role.REASON)
 """Texts that a teacher usually reads aloud where they stand; an answer comes after the students' turn."""
+
+
+EVERY_READING = Reading("", "")
+"""In the place of a reading, where the lesson has none of its own."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,25 +52,26 @@ class _Guide:
         self._now = 0.0
 
     def steps(self) -> Iterator[GuideStep]:
-        before = [*run_sheets(self._lesson), *self._readings()[:1]] if self._whole else []
-        after = [*self._readings()[1:], *run_sheets(self._lesson, after=True)] if self._whole else []
-        yield from map(self._shown, before)
-        yield from self._passages()
-        yield from (self._prompt(point) for point in self._points_after("") if self._whole)
-        yield from map(self._shown, after)
+        if not self._whole:
+            yield from self._passages(EVERY_READING)
+            return
+        yield from map(self._shown, run_sheets(self._lesson))
+        for number, reading in enumerate(self._lesson.plan.readings or (EVERY_READING,)):
+            if purpose := self._sheets.get(reading.id):
+                yield self._shown(purpose)
+            yield from self._passages(reading, first=number == 0)
+        yield from map(self._prompt, self._points_after(""))
+        yield from map(self._shown, run_sheets(self._lesson, after=True))
 
-    def _readings(self) -> list[Sheet]:
-        found = (self._sheets.get(reading.id) for reading in self._lesson.plan.readings)
-        return [sheet for sheet in found if sheet]
-
-    def _passages(self) -> Iterator[GuideStep]:
-        """The words of the passages, with what stands between them."""
+    def _passages(self, reading: Reading, *, first: bool = True) -> Iterator[GuideStep]:
+        """The words that a reading goes over, with what stands between them."""
         stretch: list[GuidedWord] = []
-        shift, base = self._now, paced(self._blocks, self._scale)
+        base = self._words_of(reading)
+        shift = self._now - base[0].start if base else 0.0
         for word in base:
             said = replace(word, start=round(word.start + shift, 4), end=round(word.end + shift, 4))
             stretch.append(said)
-            between = self._between(word.id) if self._whole else []
+            between = self._between(word.id, reading, first=first) if self._whole else []
             if between:
                 yield self._stretch(stretch)
                 stretch, self._now = [], said.end
@@ -76,14 +81,24 @@ class _Guide:
             yield self._stretch(stretch)
             self._now = stretch[-1].end + REST
 
-    def _between(self, word: str) -> list[Sheet | PausePoint]:
-        """What is shown after a word: word cards that come with it, then pause points."""
+    def _words_of(self, reading: Reading) -> Sequence[GuidedWord]:
+        """The words of the reading's stretch at their pace; without one, all of them."""
+        every = paced(self._blocks, self._scale)
+        if reading.stretch is None:
+            return every
+        order = self._lesson.positions()
+        return every[order[reading.stretch.first] : order[reading.stretch.last] + 1]
+
+    def _between(self, word: str, reading: Reading, *, first: bool) -> list[Sheet | PausePoint]:
+        """What is shown after a word in a reading: word cards that come with it, then pause points. What belongs
+        to every reading comes in the first."""
         cards = [
             self._sheets[card.id]
             for card in self._lesson.plan.cards
-            if card.at == word and card.shown is not Shown.BEFORE and card.id in self._sheets
+            if first and card.at == word and card.shown is not Shown.BEFORE and card.id in self._sheets
         ]
-        return [*cards, *self._points_after(word)]
+        points = self._points_after(word)
+        return [*cards, *(one for one in points if one.reading == reading.id or (first and not one.reading))]
 
     def _between_the_lines(self, shown: Sheet | PausePoint) -> GuideStep:
         return self._shown(shown) if isinstance(shown, Sheet) else self._prompt(shown)

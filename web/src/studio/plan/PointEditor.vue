@@ -107,14 +107,17 @@ function save() {
         @keydown.enter.exact.prevent="save"
       />
     </div>
-    <ChoicePills
-      v-if="isNew"
-      v-model="reach"
-      class="text-[13px]"
-      small
-      label="After this"
-      :choices="REACHES"
-    />
+    <div v-if="isNew">
+      <p class="mb-0.5 text-[13px] text-quiet" aria-hidden="true">It comes after this</p>
+      <ChoicePills
+        v-model="reach"
+        class="text-[13px]"
+        small
+        label=""
+        aria-label="It comes after this"
+        :choices="REACHES"
+      />
+    </div>
 
     <fieldset v-if="kind === 'choose'" class="flex flex-col gap-2">
       <legend class="text-[13px] text-quiet">Answers: tick the right ones</legend>

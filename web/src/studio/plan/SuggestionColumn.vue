@@ -12,7 +12,7 @@ const props = defineProps<{
   textOf: (first: string, last: string) => string
 }>()
 const emit = defineEmits<{ take: [one: Suggestion]; see: [one: Suggestion]; close: [] }>()
-const kind = ref('')
+const kind = defineModel<string>('kind', { required: true })
 const kinds = computed(() => {
   const counts = new Map<string, number>()
   for (const { suggestion: one } of props.offers)
@@ -20,7 +20,11 @@ const kinds = computed(() => {
   return [...counts].map(([name, count]) => ({ name, count }))
 })
 const suggestions = computed(() => props.offers.map((one) => one.suggestion))
-const shown = computed(() => suggestions.value.filter((one) => !kind.value || one.detector === kind.value))
+/** The kind that is looked at, where this page has any of it. */
+const wanted = computed(() => kinds.value.find((one) => one.name === kind.value)?.name ?? '')
+const shown = computed(() =>
+  suggestions.value.filter((one) => !wanted.value || one.detector === wanted.value),
+)
 const has = computed(() => new Set(props.offers.filter((one) => one.taken).map((one) => one.suggestion.id)))
 const taken = (one: Suggestion) => has.value.has(one.id)
 /** The one that the arrow keys have come to; T takes it. */
