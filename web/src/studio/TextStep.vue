@@ -1,16 +1,5 @@
 <script setup lang="ts">
-import {
-  Dialog,
-  DialogPanel,
-  DialogTitle,
-  Menu,
-  MenuButton,
-  MenuItem,
-  MenuItems,
-  Tab,
-  TabGroup,
-  TabList,
-} from '@headlessui/vue'
+import { Menu, MenuButton, MenuItem, MenuItems, Tab, TabGroup, TabList } from '@headlessui/vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, ref, watch } from 'vue'
 import { ask, client, Problem, type Command } from '@/api/client'
@@ -20,6 +9,7 @@ import { keepPicture } from '@/api/pictures'
 import { useStage } from '@/api/stage'
 import StagePage from '@/stage/StagePage.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import SheetDialog from '@/parts/SheetDialog.vue'
 import BringIn from './text/BringIn.vue'
 import CheckColumn from './text/CheckColumn.vue'
 import CreditsDialog from './text/CreditsDialog.vue'
@@ -311,28 +301,24 @@ const COPIES = [
   />
   <CreditsDialog :open="dialog === 'credits'" :passage="passage" :send="send" @close="dialog = ''" />
   <LookDialog :open="dialog === 'look'" :look="look" :passage="passage" :send="send" @close="dialog = ''" />
-  <Dialog :open="dialog === 'bring'" class="relative z-20" @close="dialog = ''">
-    <div class="fixed inset-0 bg-ink/30" aria-hidden="true" />
-    <div class="fixed inset-0 flex items-center justify-center p-4">
-      <DialogPanel class="sheet flex max-h-[90vh] w-full max-w-[720px] flex-col gap-4 p-6">
-        <DialogTitle class="text-[18px] font-bold">Bring in more</DialogTitle>
-        <BringIn :bringing="bringing" />
-        <ProblemNote v-if="problem" :problem="problem" @dismiss="problem = undefined" />
-        <div class="flex flex-wrap items-center gap-3">
-          <label class="flex items-center gap-2"
-            ><input v-model="asNew" type="checkbox" />As another passage of this lesson</label
-          >
-          <button class="button ml-auto" type="button" @click="dialog = ''">Cancel</button>
-          <button
-            class="button button-main"
-            type="button"
-            :disabled="!bringing.ready.value.length || bringing.busy.value || lesson.saving.value"
-            @click="bring"
-          >
-            {{ asNew ? 'Add the passage' : 'Add the pages' }}
-          </button>
-        </div>
-      </DialogPanel>
+  <SheetDialog :open="dialog === 'bring'" title="Bring in more" width="720px" @close="dialog = ''">
+    <div class="mt-4 flex min-h-0 flex-col gap-4">
+      <BringIn :bringing="bringing" />
+      <ProblemNote v-if="problem" :problem="problem" @dismiss="problem = undefined" />
+      <div class="flex flex-wrap items-center gap-3">
+        <label class="flex items-center gap-2"
+          ><input v-model="asNew" type="checkbox" />As another passage of this lesson</label
+        >
+        <button class="button ml-auto" type="button" @click="dialog = ''">Cancel</button>
+        <button
+          class="button button-main"
+          type="button"
+          :disabled="!bringing.ready.value.length || bringing.busy.value || lesson.saving.value"
+          @click="bring"
+        >
+          {{ asNew ? 'Add the passage' : 'Add the pages' }}
+        </button>
+      </div>
     </div>
-  </Dialog>
+  </SheetDialog>
 </template>

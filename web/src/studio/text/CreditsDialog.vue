@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { computed, ref, watch } from 'vue'
 import type { Command, Schemas } from '@/api/client'
 import ChoicePills from '@/parts/ChoicePills.vue'
+import SheetDialog from '@/parts/SheetDialog.vue'
 
 /** Whose text it is and why it may be used: it stands on the title card. */
 const props = defineProps<{
@@ -55,41 +55,35 @@ const FIELDS = [
 </script>
 
 <template>
-  <Dialog :open="open" class="relative z-20" @close="emit('close')">
-    <div class="fixed inset-0 bg-ink/30" aria-hidden="true" />
-    <div class="fixed inset-0 flex items-center justify-center p-4">
-      <DialogPanel class="sheet w-full max-w-[640px] p-6">
-        <DialogTitle class="text-[18px] font-bold">Credits</DialogTitle>
-        <p class="text-quiet">They stand on the title card, before the first page.</p>
-        <form class="mt-4" @submit.prevent="keep">
-          <div class="grid grid-cols-2 gap-x-4 gap-y-3">
-            <div v-for="[name, label] in FIELDS" :key="name">
-              <label class="label" :for="`credit-${name}`">{{ label }}</label>
-              <input
-                :id="`credit-${name}`"
-                v-model="draft[name]"
-                class="field"
-                maxlength="300"
-                autocomplete="off"
-              />
-            </div>
-          </div>
-          <ChoicePills v-model="draft.kind" class="mt-4" label="Why it may be used" :choices="KINDS" />
-          <label class="sr-only" for="credit-permission">{{ note }}</label>
+  <SheetDialog :open="open" title="Credits" width="640px" @close="$emit('close')">
+    <p class="text-quiet">They stand on the title card, before the first page.</p>
+    <form class="mt-4" @submit.prevent="keep">
+      <div class="grid grid-cols-2 gap-x-4 gap-y-3">
+        <div v-for="[name, label] in FIELDS" :key="name">
+          <label class="label" :for="`credit-${name}`">{{ label }}</label>
           <input
-            id="credit-permission"
-            v-model="draft.permission"
-            class="field mt-2"
+            :id="`credit-${name}`"
+            v-model="draft[name]"
+            class="field"
             maxlength="300"
-            :placeholder="note"
             autocomplete="off"
           />
-          <div class="mt-6 flex justify-end gap-2">
-            <button class="button" type="button" @click="emit('close')">Cancel</button>
-            <button class="button button-main" type="submit">Keep the credits</button>
-          </div>
-        </form>
-      </DialogPanel>
-    </div>
-  </Dialog>
+        </div>
+      </div>
+      <ChoicePills v-model="draft.kind" class="mt-4" label="Why it may be used" :choices="KINDS" />
+      <label class="sr-only" for="credit-permission">{{ note }}</label>
+      <input
+        id="credit-permission"
+        v-model="draft.permission"
+        class="field mt-2"
+        maxlength="300"
+        :placeholder="note"
+        autocomplete="off"
+      />
+      <div class="mt-6 flex justify-end gap-2">
+        <button class="button" type="button" @click="emit('close')">Cancel</button>
+        <button class="button button-main" type="submit">Keep the credits</button>
+      </div>
+    </form>
+  </SheetDialog>
 </template>

@@ -1,15 +1,9 @@
 <script setup lang="ts">
-import {
-  Dialog,
-  DialogPanel,
-  DialogTitle,
-  RadioGroup,
-  RadioGroupLabel,
-  RadioGroupOption,
-} from '@headlessui/vue'
+import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 import { computed } from 'vue'
 import type { Command, Schemas } from '@/api/client'
 import ChoicePills from '@/parts/ChoicePills.vue'
+import SheetDialog from '@/parts/SheetDialog.vue'
 
 /** Typeface, size and room of the lesson's text; every choice shows at once on the page beside it. */
 const props = defineProps<{
@@ -50,63 +44,53 @@ const NUMBERS: { value: Schemas['Numbers']; name: string }[] = [
 </script>
 
 <template>
-  <Dialog :open="open" class="relative z-20" @close="emit('close')">
-    <div class="fixed inset-0 bg-ink/30" aria-hidden="true" />
-    <div class="fixed inset-0 flex items-center justify-center p-4">
-      <DialogPanel class="sheet w-full max-w-[560px] p-6">
-        <DialogTitle class="text-[18px] font-bold">How the text looks</DialogTitle>
-        <RadioGroup
-          class="mt-4"
-          :model-value="look.typeface"
-          @update:model-value="change({ typeface: $event })"
+  <SheetDialog :open="open" title="How the text looks" width="560px" @close="$emit('close')">
+    <RadioGroup class="mt-4" :model-value="look.typeface" @update:model-value="change({ typeface: $event })">
+      <RadioGroupLabel class="label">Typeface</RadioGroupLabel>
+      <div class="grid grid-cols-2 gap-2">
+        <RadioGroupOption
+          v-for="one in FACES"
+          :key="one.face"
+          v-slot="{ checked }"
+          :value="one.face"
+          class="cursor-pointer rounded-sheet"
         >
-          <RadioGroupLabel class="label">Typeface</RadioGroupLabel>
-          <div class="grid grid-cols-2 gap-2">
-            <RadioGroupOption
-              v-for="one in FACES"
-              :key="one.face"
-              v-slot="{ checked }"
-              :value="one.face"
-              class="cursor-pointer rounded-sheet"
-            >
-              <span
-                class="block rounded-sheet border-2 px-3 py-2"
-                :class="checked ? 'border-moss' : 'border-hairline'"
-              >
-                <span class="block truncate text-[17px]" :style="{ fontFamily: `'${one.face}'` }">{{
-                  one.face
-                }}</span>
-                <span class="text-[13px] text-quiet">{{ one.note }}</span>
-              </span>
-            </RadioGroupOption>
-          </div>
-        </RadioGroup>
-        <div class="mt-4 grid grid-cols-2 gap-x-6 gap-y-3">
-          <div v-for="slider in SLIDERS" :key="slider.name">
-            <label class="label" :for="`look-${slider.name}`">{{ slider.label }}</label>
-            <input
-              :id="`look-${slider.name}`"
-              class="w-full"
-              type="range"
-              :min="slider.min"
-              :max="slider.max"
-              :step="slider.step"
-              :value="look[slider.name]"
-              @change="change({ [slider.name]: Number(($event.target as HTMLInputElement).value) })"
-            />
-          </div>
-        </div>
-        <ChoicePills
-          class="mt-4"
-          label="Numbers of paragraphs and lines"
-          :choices="NUMBERS"
-          :model-value="passage.numbers ?? 'through'"
-          @update:model-value="send({ kind: 'set numbers', passage: passage.id, numbers: $event })"
+          <span
+            class="block rounded-sheet border-2 px-3 py-2"
+            :class="checked ? 'border-moss' : 'border-hairline'"
+          >
+            <span class="block truncate text-[17px]" :style="{ fontFamily: `'${one.face}'` }">{{
+              one.face
+            }}</span>
+            <span class="text-[13px] text-quiet">{{ one.note }}</span>
+          </span>
+        </RadioGroupOption>
+      </div>
+    </RadioGroup>
+    <div class="mt-4 grid grid-cols-2 gap-x-6 gap-y-3">
+      <div v-for="slider in SLIDERS" :key="slider.name">
+        <label class="label" :for="`look-${slider.name}`">{{ slider.label }}</label>
+        <input
+          :id="`look-${slider.name}`"
+          class="w-full"
+          type="range"
+          :min="slider.min"
+          :max="slider.max"
+          :step="slider.step"
+          :value="look[slider.name]"
+          @change="change({ [slider.name]: Number(($event.target as HTMLInputElement).value) })"
         />
-        <div class="mt-6 text-right">
-          <button class="button button-main" type="button" @click="emit('close')">Done</button>
-        </div>
-      </DialogPanel>
+      </div>
     </div>
-  </Dialog>
+    <ChoicePills
+      class="mt-4"
+      label="Numbers of paragraphs and lines"
+      :choices="NUMBERS"
+      :model-value="passage.numbers ?? 'through'"
+      @update:model-value="send({ kind: 'set numbers', passage: passage.id, numbers: $event })"
+    />
+    <div class="mt-6 text-right">
+      <button class="button button-main" type="button" @click="emit('close')">Done</button>
+    </div>
+  </SheetDialog>
 </template>
