@@ -4,44 +4,23 @@ from __future__ import annotations
 
 import re
 import unittest
-from contextlib import ExitStack
 
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Page, expect
 
-from tests.browser.harness import browser, running
+from tests.browser.studio import StudioTest
 
 
-class PlanStepTest(unittest.TestCase):
-    address: str
-    chromium: Browser
-
-    @classmethod
-    def setUpClass(cls) -> None:
-        cls.stack = ExitStack()
-        cls.address = cls.stack.enter_context(running())
-        cls.chromium = cls.stack.enter_context(browser())
-
-    @classmethod
-    def tearDownClass(cls) -> None:
-        cls.stack.close()
-
-    def page(self) -> Page:
-        page = self.chromium.new_context(viewport={"width": 1280, "height": 800}).new_page()
-        page.set_default_timeout(15_000)
-        return page
-
+class PlanStepTest(StudioTest):
     def plan(self, page: Page, title: str) -> str:
         """Open a demo lesson's plan; its id."""
-        lessons = page.request.get(f"{self.address}/api/lessons").json()["lessons"]
-        lesson: str = next(one["id"] for one in lessons if title in one["title"])
+        lesson = self.lesson(page, title)
         page.goto(f"{self.address}/lesson/{lesson}/plan")
         page.locator("svg.stage-page").wait_for()
         return lesson
 
-    def fresh(self, page: Page, text: str = "A bee went home, buzzing. She danced for the others.") -> str:
+    def planned(self, page: Page, text: str = "A bee went home, buzzing. She danced for the others.") -> str:
         """A new lesson's plan."""
-        body = {"text": text, "title": "A small bee"}
-        lesson: str = page.request.post(f"{self.address}/api/lessons", data=body).json()["id"]
+        lesson = self.fresh(page, text)
         page.goto(f"{self.address}/lesson/{lesson}/plan")
         page.locator("svg.stage-page").wait_for()
         return lesson
@@ -52,8 +31,8 @@ class PlanStepTest(unittest.TestCase):
         expect(page.get_by_role("img", name="The stage at this point")).to_contain_text(words)
 
     def test_every_mark_has_a_key(self) -> None:
-        page = self.page()
-        self.fresh(page)
+        page = self.new_page()
+        self.planned(page)
         for count, key in enumerate("huwdcbxknyo", start=1):
             page.locator('[data-box="a2"]').click()
             page.keyboard.press(key)
@@ -66,8 +45,8 @@ class PlanStepTest(unittest.TestCase):
         expect(page.locator("[data-mark]")).to_have_count(12)
 
     def test_ink_becomes_an_underline_and_comes_back(self) -> None:
-        page = self.page()
-        self.fresh(page)
+        page = self.new_page()
+        self.planned(page)
         page.get_by_role("button", name="Draw").click()
         first, last = (page.locator(f'[data-word="a{n}"]').first.bounding_box() for n in (2, 4))
         assert first
@@ -91,8 +70,8 @@ class PlanStepTest(unittest.TestCase):
         expect(points.first).to_have_attribute("points", tidy)
 
     def test_a_mark_sits_on_letters(self) -> None:
-        page = self.page()
-        self.fresh(page)
+        page = self.new_page()
+        self.planned(page)
         page.locator('[data-box="a5"]').click()
         page.keyboard.press("u")
         page.get_by_role("button", name=re.compile("^buzzing")).click()
@@ -101,7 +80,7 @@ class PlanStepTest(unittest.TestCase):
         expect(page.get_by_role("button", name="Mark the letter .")).to_have_attribute("aria-pressed", "false")
 
     def test_a_question_with_choices_is_written_and_answered(self) -> None:
-        page = self.page()
+        page = self.new_page()
         lesson = self.plan(page, "Bee")
         page.get_by_role("button", name="Next page").click()
         page.locator("[data-box]").nth(6).click()
@@ -137,7 +116,7 @@ class PlanStepTest(unittest.TestCase):
         expect(page.locator("#turn")).to_be_hidden()
 
     def test_a_student_finds_the_words(self) -> None:
-        page = self.page()
+        page = self.new_page()
         lesson = self.plan(page, "Bee")
         link = page.request.post(f"{self.address}/api/lessons/{lesson}/link").json()["url"]
         stage = page.request.get(f"{self.address}/api/student/{link.rsplit('/', 1)[1]}").json()
@@ -156,8 +135,8 @@ class PlanStepTest(unittest.TestCase):
         expect(page.get_by_text("Yes, you found the words.")).to_be_visible()
 
     def test_a_card_is_made_and_its_parts_worked_out(self) -> None:
-        page = self.page()
-        self.fresh(page, "The rabbit went hopping over the hill.")
+        page = self.new_page()
+        self.planned(page, "The rabbit went hopping over the hill.")
         page.locator('[data-box="a4"]').click()
         page.keyboard.press("g")
         expect(page.get_by_label("Word", exact=True)).to_have_value("hopping")
@@ -170,7 +149,7 @@ class PlanStepTest(unittest.TestCase):
         expect(page.get_by_label("Meaning, in plain words")).to_have_value("")
 
     def test_parts_of_the_run_are_moved_by_key(self) -> None:
-        page = self.page()
+        page = self.new_page()
         self.plan(page, "Kite")
         run = page.get_by_role("navigation", name="The run of the lesson")
         expect(run.get_by_role("listitem")).to_have_count(5)
@@ -184,8 +163,8 @@ class PlanStepTest(unittest.TestCase):
         expect(run.get_by_role("listitem").nth(1)).to_contain_text("Purpose")
 
     def test_a_suggestion_is_taken_with_one_press(self) -> None:
-        page = self.page()
-        self.fresh(page, "Rain on the roof,\nping, ping, ping.\nFar away it is\na quiet thing.")
+        page = self.new_page()
+        self.planned(page, "Rain on the roof,\nping, ping, ping.\nFar away it is\na quiet thing.")
         page.get_by_role("region", name="What to do first").get_by_role("button", name=re.compile("^rhyme")).click()
         column = page.get_by_role("region", name="Suggestions")
         expect(column).to_contain_text("“thing” rhymes with “ping”.")
@@ -197,8 +176,8 @@ class PlanStepTest(unittest.TestCase):
         expect(column.get_by_text("taken")).to_have_count(2)
 
     def test_a_chart_is_added_and_filled(self) -> None:
-        page = self.page()
-        self.fresh(page)
+        page = self.new_page()
+        self.planned(page)
         page.get_by_role("button", name="Add", exact=True).click()
         page.get_by_role("menuitem", name="beginning, middle, end").click()
         page.get_by_label("What is filled into box 1").fill("A bee comes home.")
@@ -206,8 +185,8 @@ class PlanStepTest(unittest.TestCase):
         self.on_the_stage(page, "A bee comes home.")
 
     def test_words_of_the_text_go_into_a_chart_and_a_number_ties_them_to_their_box(self) -> None:
-        page = self.page()
-        self.fresh(page)
+        page = self.new_page()
+        self.planned(page)
         page.get_by_role("button", name="Add", exact=True).click()
         page.get_by_role("menuitem", name="cause and effect").click()
         page.get_by_role("button", name="Choose words in the text").first.click()
@@ -225,8 +204,8 @@ class PlanStepTest(unittest.TestCase):
         expect(page.locator('[data-part$=".tie"]')).to_contain_text("1")
 
     def test_a_card_is_drawn_and_cards_change_places(self) -> None:
-        page = self.page()
-        lesson = self.fresh(page)
+        page = self.new_page()
+        lesson = self.planned(page)
         for word in ("a2", "a7"):
             page.locator(f'[data-box="{word}"]').click()
             page.keyboard.press("g")
@@ -260,8 +239,8 @@ class PlanStepTest(unittest.TestCase):
         expect(own.first).to_have_attribute("aria-current", "true")
 
     def test_a_file_of_word_cards_comes_in(self) -> None:
-        page = self.page()
-        self.fresh(page)
+        page = self.new_page()
+        self.planned(page)
         page.get_by_role("button", name="Add", exact=True).click()
         with page.expect_file_chooser() as chooser:
             page.get_by_role("menuitem", name="Bring in word cards").click()

@@ -4,16 +4,14 @@ from __future__ import annotations
 
 import re
 import tempfile
-import unittest
 from importlib.resources import files
 from pathlib import Path
 
 from axe_core_python.sync_playwright import Axe
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Page, expect
 
-from tests.browser.harness import browser, running
-
-WINDOW = {"width": 1280, "height": 800}
+from tests.browser.harness import running
+from tests.browser.studio import StudioTest
 
 
 def mark(page: Page, kind: str, meaning: str) -> None:
@@ -22,31 +20,9 @@ def mark(page: Page, kind: str, meaning: str) -> None:
     page.get_by_role("region", name="The chosen words").get_by_role("button", name=kind, exact=False).first.click()
 
 
-class ScreensTest(unittest.TestCase):
-    address: str
-    chromium: Browser
-
-    @classmethod
-    def setUpClass(cls) -> None:
-        cls.address = cls.enterClassContext(running())
-        cls.chromium = cls.enterClassContext(browser())
-
-    def page(self) -> Page:
-        context = self.chromium.new_context(viewport=WINDOW)
-        context.set_default_timeout(15_000)
-        self.addCleanup(context.close)
-        return context.new_page()
-
-    def lesson(self, page: Page, title: str = "Bee") -> str:
-        lessons = page.request.get(f"{self.address}/api/lessons").json()["lessons"]
-        return next(one["id"] for one in lessons if title in one["title"])
-
-    def fresh(self, page: Page, text: str = "The bee went home. She danced.") -> str:
-        body = {"text": text, "title": "A fresh one"}
-        return str(page.request.post(f"{self.address}/api/lessons", data=body).json()["id"])
-
+class ScreensTest(StudioTest):
     def test_axe_finds_nothing_on_any_screen(self) -> None:
-        page = self.page()
+        page = self.new_page()
         bee = self.lesson(page)
         link = page.request.post(f"{self.address}/api/lessons/{bee}/link").json()["url"]
         paths = [
@@ -64,7 +40,7 @@ class ScreensTest(unittest.TestCase):
                 self.assertEqual(faults, [])
 
     def test_a_bad_text_keeps_what_was_pasted(self) -> None:
-        page = self.page()
+        page = self.new_page()
         page.goto(f"{self.address}/new")
         arabic = "مرحبا بالعالم هذا نص طويل"
         page.get_by_label("Passage", exact=True).fill(arabic)
@@ -75,7 +51,7 @@ class ScreensTest(unittest.TestCase):
         expect(page.get_by_label("Passage", exact=True)).to_have_value(arabic)
 
     def test_a_refused_microphone_is_said_and_a_file_can_be_handed_in(self) -> None:
-        page = self.page()
+        page = self.new_page()
         page.add_init_script(
             "navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('no', 'NotAllowedError'))"
         )
@@ -89,7 +65,7 @@ class ScreensTest(unittest.TestCase):
             expect(page.get_by_role("alert").last).to_contain_text("no sound in this file")
 
     def test_a_take_of_another_text_says_so_and_is_kept(self) -> None:
-        page = self.page()
+        page = self.new_page()
         page.goto(f"{self.address}/lesson/{self.fresh(page, 'Seven purple elephants juggle bananas quietly.')}/record")
         with tempfile.TemporaryDirectory() as folder:
             sound = Path(folder) / "rain.m4a"
@@ -103,7 +79,7 @@ class ScreensTest(unittest.TestCase):
         expect(page.get_by_text("Take 1", exact=True)).to_be_visible()
 
     def test_stopped_work_can_be_taken_up_again(self) -> None:
-        page = self.page()
+        page = self.new_page()
         lesson = self.fresh(page, "Rain on a tin roof, ping, ping, ping.")
         sound = (files("wordtrail.standins") / "demo" / "rain.m4a").read_bytes()
         form = {"sound": {"name": "rain.m4a", "mimeType": "audio/mp4", "buffer": sound}}
@@ -116,14 +92,14 @@ class ScreensTest(unittest.TestCase):
         expect(page.get_by_role("alert")).to_be_hidden()
 
     def test_a_closed_tab_loses_at_most_the_last_two_seconds(self) -> None:
-        page = self.page()
+        page = self.new_page()
         lesson = self.fresh(page)
         page.goto(f"{self.address}/lesson/{lesson}/record")
         page.get_by_role("button", name="Record a take").click()
         expect(page.get_by_text("recording", exact=True)).to_be_visible()
         page.wait_for_timeout(5000)
         page.close(run_before_unload=False)
-        again = self.page()
+        again = self.new_page()
         again.goto(f"{self.address}/lesson/{lesson}/record")
         expect(again.get_by_text("Take 1 was broken off")).to_be_visible()
         again.get_by_role("button", name="Keep it as a take").click()
@@ -131,7 +107,7 @@ class ScreensTest(unittest.TestCase):
         expect(again.get_by_text(re.compile(r"0:0[3-6] · recorded here"))).to_be_visible(timeout=30_000)
 
     def test_an_unplugged_microphone_keeps_what_was_recorded(self) -> None:
-        page = self.page()
+        page = self.new_page()
         page.add_init_script(
             """const get = navigator.mediaDevices.getUserMedia.bind(navigator.mediaDevices)
             navigator.mediaDevices.getUserMedia = async (wish) => (window.__stream = await get(wish))"""
@@ -147,7 +123,7 @@ class ScreensTest(unittest.TestCase):
         expect(page.get_by_text("Take 1", exact=True)).to_be_visible()
 
     def test_two_windows_on_one_lesson(self) -> None:
-        one, other = self.page(), self.page()
+        one, other = self.new_page(), self.new_page()
         lesson = self.fresh(one)
         for window in (one, other):
             window.goto(f"{self.address}/lesson/{lesson}/plan")
@@ -162,7 +138,7 @@ class ScreensTest(unittest.TestCase):
         expect(other.get_by_role("heading", name="went")).to_have_count(2)
 
     def test_changing_a_word_says_what_hung_on_it(self) -> None:
-        page = self.page()
+        page = self.new_page()
         lesson = self.fresh(page)
         page.goto(f"{self.address}/lesson/{lesson}/plan")
         page.locator('[data-box="a3"]').click()
@@ -182,7 +158,7 @@ class ScreensTest(unittest.TestCase):
         expect(text).to_have_text("The bee went home. She danced.")
 
     def test_a_plan_can_be_made_with_the_keyboard_alone(self) -> None:
-        page = self.page()
+        page = self.new_page()
         page.goto(f"{self.address}/lesson/{self.fresh(page)}/plan")
         expect(page.get_by_text("Choose a word")).to_be_visible()
         for key in ("ArrowRight", "ArrowRight", "Shift+ArrowRight"):
@@ -199,7 +175,7 @@ class ScreensTest(unittest.TestCase):
         expect(page.get_by_role("dialog")).to_contain_text("Keys on this screen")
 
     def test_a_word_is_moved_and_stays(self) -> None:
-        page = self.page()
+        page = self.new_page()
         page.goto(f"{self.address}/lesson/{self.lesson(page, 'Rain')}/sync")
         handle = page.get_by_role("button", name=re.compile(r"^Start of roof,")).first
         label = handle.get_attribute("aria-label") or ""
@@ -216,7 +192,7 @@ class ScreensTest(unittest.TestCase):
         expect(page.get_by_role("button", name=re.compile(rf"^Start of roof,, {start:.2f} s"))).to_be_visible()
 
     def test_a_mark_is_drawn_later_by_hand_and_finds_its_moment_again(self) -> None:
-        page = self.page()
+        page = self.new_page()
         page.goto(f"{self.address}/lesson/{self.lesson(page, 'Bee')}/sync")
         flag = page.get_by_role("button", name=re.compile(r"^Circle · “Her … map\.”"))
         label = flag.get_attribute("aria-label") or ""
@@ -239,7 +215,7 @@ class ScreensTest(unittest.TestCase):
         expect(flag).to_have_attribute("aria-label", label)
 
     def test_prompts_stand_at_their_place_while_recording(self) -> None:
-        page = self.page()
+        page = self.new_page()
         page.goto(f"{self.address}/lesson/{self.lesson(page, 'Bee')}/record")
         expect(page.get_by_role("img", name="Page of the passage")).to_contain_text("Whyweread")
         expect(page.get_by_text("1 of 21")).to_be_visible()
@@ -254,7 +230,7 @@ class ScreensTest(unittest.TestCase):
         expect(page.get_by_text("1 of 3")).to_be_visible()
 
     def test_the_whole_take_is_seen_and_a_word_can_be_respelled(self) -> None:
-        page = self.page()
+        page = self.new_page()
         page.goto(f"{self.address}/lesson/{self.lesson(page, 'Bee')}/sync")
         whole = page.get_by_role(
             "img", name=re.compile(r"The whole take, 1:4\d: \d+ stretches of reading, \d+ stretch")
@@ -277,7 +253,7 @@ class ScreensTest(unittest.TestCase):
 
     def test_the_gate_asks_teachers_on_a_network_and_not_students(self) -> None:
         with running("--passphrase", "three-small-bees") as address:
-            page = self.page()
+            page = self.new_page()
             page.goto(address)
             page.get_by_label("Passphrase").fill("guess")
             page.get_by_role("button", name="Come in").click()
@@ -287,6 +263,6 @@ class ScreensTest(unittest.TestCase):
             expect(page.get_by_role("heading", name="Your shelf")).to_be_visible()
             lesson = page.request.get(f"{address}/api/lessons").json()["lessons"][0]["id"]
             link = page.request.post(f"{address}/api/lessons/{lesson}/link").json()["url"]
-            student = self.page()
+            student = self.new_page()
             student.goto(link)
             expect(student.get_by_role("button", name="Play")).to_be_visible()

@@ -10,12 +10,10 @@ from pathlib import Path
 import docx
 from axe_core_python.sync_playwright import Axe
 from PIL import Image, ImageDraw
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import expect
 
-from tests.browser.harness import browser, running
+from tests.browser.studio import StudioTest
 from tests.media.test_reading import printed
-
-WINDOW = {"width": 1280, "height": 800}
 
 
 def document() -> bytes:
@@ -37,25 +35,9 @@ def document() -> bytes:
     return out.getvalue()
 
 
-class TextStepTest(unittest.TestCase):
-    address: str
-    chromium: Browser
-
-    @classmethod
-    def setUpClass(cls) -> None:
-        cls.address = cls.enterClassContext(running())
-        cls.chromium = cls.enterClassContext(browser())
-
+class TextStepTest(StudioTest):
     def setUp(self) -> None:
-        context = self.chromium.new_context(viewport=WINDOW)
-        context.set_default_timeout(20_000)
-        self.addCleanup(context.close)
-        self.page: Page = context.new_page()
-        self.faults: list[str] = []
-        self.page.on("pageerror", lambda fault: self.faults.append(str(fault)))
-
-    def tearDown(self) -> None:
-        self.assertEqual(self.faults, [])
+        self.page = self.new_page()
 
     def bring(self, *files: tuple[str, bytes]) -> None:
         self.page.goto(f"{self.address}/new")

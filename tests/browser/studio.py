@@ -1,0 +1,52 @@
+"""A test of the studio: a running Word Trail with the demo lessons, and pages in a real browser."""
+
+from __future__ import annotations
+
+import unittest
+from pathlib import Path
+
+from playwright.sync_api import Browser, Page
+
+from tests.browser.harness import browser, running
+
+WINDOW = {"width": 1280, "height": 800}
+PATIENCE = 20_000
+"""Milliseconds that a page waits for something at the most."""
+
+
+class StudioTest(unittest.TestCase):
+    """Tests that share one running Word Trail; a script fault on any of their pages fails them."""
+
+    address: str
+    chromium: Browser
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        cls.address = cls.enterClassContext(running())
+        cls.chromium = cls.enterClassContext(browser(cls.microphone()))
+
+    @classmethod
+    def microphone(cls) -> Path | None:
+        """What the fake microphone plays; None: its own beeps."""
+        return None
+
+    def new_page(self) -> Page:
+        """A page in a context of its own, as of another person."""
+        context = self.chromium.new_context(viewport=WINDOW)
+        context.set_default_timeout(PATIENCE)
+        self.addCleanup(context.close)
+        page = context.new_page()
+        faults: list[str] = []
+        page.on("pageerror", lambda fault: faults.append(str(fault)))
+        self.addCleanup(lambda: self.assertEqual(faults, []))
+        return page
+
+    def lesson(self, page: Page, title: str = "Bee") -> str:
+        """The id of a demo lesson."""
+        lessons = page.request.get(f"{self.address}/api/lessons").json()["lessons"]
+        return next(str(one["id"]) for one in lessons if title in one["title"])
+
+    def fresh(self, page: Page, text: str = "The bee went home. She danced.") -> str:
+        """The id of a new lesson."""
+        body = {"text": text, "title": "A fresh one"}
+        return str(page.request.post(f"{self.address}/api/lessons", data=body).json()["id"])
