@@ -8,7 +8,8 @@ from wordtrail.core.align.stretches import stretches_of_sound
 from wordtrail.core.align.values import RATE as ALIGN_RATE
 from wordtrail.core.align.values import Progress
 from wordtrail.core.errors import SilentSound
-from wordtrail.core.lesson.sheets import script
+from wordtrail.core.lesson.sheets import prompt_texts, script
+from wordtrail.core.trail.prompts import without_chance_words
 from wordtrail.jobs.ear import PieceMemory, earlier_hearings, keep_hearings
 from wordtrail.media.decode import Samples, decode
 from wordtrail.media.level import RATE, hills, levelled
@@ -57,7 +58,7 @@ def align_take(workspace: Workspace, take_id: str, report: Progress) -> None:
     keep_hearings(blobs, take_id, found.hearings)
     with workspace.database.session() as session:
         row = get_take(session, take_id)
-        keep_trail(session, row, found.trail)
+        keep_trail(session, row, without_chance_words(found.trail, prompt_texts(lesson)))
         row.fault = ""
     memory.clear()
 

@@ -17,7 +17,8 @@ import numpy.typing as npt
 from wordtrail.core.align.aligner import align
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.values import RATE as ALIGN_RATE
-from wordtrail.core.lesson.sheets import script
+from wordtrail.core.lesson.sheets import prompt_texts, script
+from wordtrail.core.trail.prompts import without_chance_words
 from wordtrail.formats import trail_json
 from wordtrail.media.decode import decode
 from wordtrail.media.sound import write_m4a
@@ -128,8 +129,10 @@ def main() -> None:
     for demo in LESSONS:
         path = FOLDER / f"{demo.name}.m4a"
         write_m4a(narrate(NARRATIONS[demo.name]), path)
-        words = script(demo.lesson(NO_PICTURE))
+        lesson = demo.lesson(NO_PICTURE)
+        words = script(lesson)
         trail = align(decode(path, ALIGN_RATE), script_of(words))
+        trail = without_chance_words(trail, prompt_texts(lesson))
         (FOLDER / f"{demo.name}.trail.json").write_text(trail_json.write(trail, words, take=path.name))
         print(f"{path.name}: {trail.seconds:.1f} s, {len(trail.visits)} visits of {len(words)} words")
 

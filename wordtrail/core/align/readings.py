@@ -11,9 +11,7 @@ from dataclasses import dataclass
 
 from wordtrail.core.align.path import MOST_LEFT_OUT, REST, Fit, Path, Said, Talked
 from wordtrail.core.align.sounds import FRAME_SECONDS, Frames
-
-QUOTATION = 3
-"""Words of the script in their order that are a reading wherever they stand."""
+from wordtrail.core.trail.model import QUOTATION
 
 BESIDE = 0.7
 """Seconds between a reading and one or two words that begin or end it."""

@@ -145,6 +145,12 @@ def script(lesson: Lesson) -> tuple[Word, ...]:
     return (*words, *after)
 
 
+def prompt_texts(lesson: Lesson) -> dict[str, str]:
+    """The text that each word of a card or prompt belongs to."""
+    passage = {word.id for word in lesson.words}
+    return {word.id: word.id.rpartition(".")[0] for word in script(lesson) if word.id not in passage}
+
+
 def numbered(texts: Iterable[SheetText], first: int) -> tuple[SheetText, ...]:
     """Texts whose words have sentence numbers, each text a sentence."""
     return tuple(

@@ -10,6 +10,10 @@ UNSURE_BELOW = 0.4
 0.5, where most wrong words are, nine in ten are right all the same."""
 
 
+QUOTATION = 3
+"""Words of the script in their order that are a reading wherever they stand; one or two can be chance."""
+
+
 class Doubt(StrEnum):
     """Why a word's light is not sure."""
 
