@@ -5,6 +5,7 @@ from __future__ import annotations
 import contextlib
 import io
 import json
+import socket
 import tempfile
 import unittest
 from pathlib import Path
@@ -89,6 +90,17 @@ class CommandLineTest(unittest.TestCase):
         self.assertIn(
             "not a Word Trail passage", self.run_command("align", bad, sound, "-o", self.folder / "x.json")[1]
         )
+
+    def test_a_port_that_is_taken_is_said_in_a_sentence(self) -> None:
+        with socket.socket() as other:
+            other.bind(("127.0.0.1", 0))
+            other.listen()
+            port = other.getsockname()[1]
+            status, said = self.run_command("demo", "--data", self.folder / "new", "--port", port)
+        self.assertEqual(status, 1)
+        self.assertIn(f"cannot listen on 127.0.0.1:{port}", said)
+        self.assertIn(f"--port {port + 1}", said)
+        self.assertFalse((self.folder / "new").exists(), "nothing was set up")
 
     def test_more_than_three_hours_are_refused(self) -> None:
         sound = self.folder / "long.wav"

@@ -6,6 +6,7 @@ import argparse
 import json
 import secrets
 import signal
+import socket
 import sys
 import tempfile
 from functools import partial
@@ -14,7 +15,7 @@ from pathlib import Path
 from wordtrail.core.align.aligner import Explained, explained
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.values import RATE
-from wordtrail.core.errors import NotFound, WordTrailError
+from wordtrail.core.errors import AddressTaken, NotFound, WordTrailError
 from wordtrail.core.lesson.sheets import script
 from wordtrail.core.text.intake import passage_from_pages, passage_from_text
 from wordtrail.core.text.model import Passage
@@ -103,6 +104,7 @@ def _serve(options: argparse.Namespace) -> None:
     from wordtrail.jobs.supervisor import Supervisor
     from wordtrail.standins.demo_world import install
 
+    _assert_free(options.host, options.port)
     workspace = open_workspace(options.data)
     if options.demo:
         install(workspace)
@@ -129,6 +131,16 @@ def _serve(options: argparse.Namespace) -> None:
             max_request_body_size=1024 * 2**20,
             _quiet=True,
         )
+
+
+def _assert_free(host: str, port: int) -> None:
+    """Raises AddressTaken before anything is set up, when nothing can listen there."""
+    try:
+        with socket.socket(socket.AF_INET6 if ":" in host else socket.AF_INET) as probe:
+            probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+            probe.bind((host, port))
+    except OSError as fault:
+        raise AddressTaken(host, port) from fault
 
 
 def _worker(options: argparse.Namespace) -> None:

@@ -139,6 +139,26 @@ class TakesTest(ApiTest):
         cancelled = self.client.post(f"/api/jobs/{job.json['id']}/cancel").json
         self.assertEqual(cancelled["state"], "cancelled")
 
+    def test_marks_drawn_while_recording_are_placed_in_the_take(self) -> None:
+        lesson = self.make()
+        lesson = self.send(lesson, kind="add mark", mark="circle", first="a6", last="a9", meaning="evidence")
+        (mark,) = lesson["lesson"]["marks"]
+        take = self.client.post(f"/api/lessons/{lesson['id']}/takes", json={}).json
+        self.client.put(f"/api/takes/{take['id']}/pieces/0", data=b"sound")
+        for events in (
+            [{"at": 2.25, "what": "mark", "detail": mark["id"]}],
+            [{"at": 3, "what": "page", "detail": "2"}],
+        ):
+            answer = self.client.post(f"/api/takes/{take['id']}/events", json={"events": events})
+            self.assertEqual(answer.status_code, 200, answer.text)
+        self.assertEqual(self.client.post(f"/api/takes/{take['id']}/finish").status_code, 202)
+        kept = self.client.get(f"/api/lessons/{lesson['id']}").json
+        wanted = [{"mark": mark["id"], "take": take["id"], "start": 2.25, "seconds": 0}]
+        self.assertEqual((kept["lesson"]["placed_marks"], kept["undo"]), (wanted, "drawing while recording"))
+        self.client.post(f"/api/takes/{take['id']}/finish")
+        again = self.client.get(f"/api/lessons/{lesson['id']}").json
+        self.assertEqual(again["revision"], kept["revision"], "once, however often it is ended")
+
     def test_a_sound_file_is_taken_and_what_is_none_is_refused(self) -> None:
         lesson = self.make()
         sound = (files("wordtrail.standins") / "demo" / "rain.m4a").read_bytes()

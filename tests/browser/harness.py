@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import os
+import random
 import shutil
 import socket
 import subprocess
@@ -33,11 +34,17 @@ FLAGS = [
 ]
 
 
+PORTS = range(18_000, 30_000)
+"""Ports below those that systems give to outgoing connections, of which one could be taken meanwhile."""
+
+
 def free_port() -> int:
     """A port that nobody listens on."""
-    with socket.socket() as probe:
-        probe.bind(("127.0.0.1", 0))
-        return int(probe.getsockname()[1])
+    while True:
+        port = random.choice(PORTS)
+        with socket.socket() as probe:
+            if probe.connect_ex(("127.0.0.1", port)):
+                return port
 
 
 @contextmanager
@@ -68,7 +75,8 @@ def _wait(address: str, process: subprocess.Popen, seconds: float = 60) -> None:
             return
         except OSError:
             time.sleep(0.1)
-    raise RuntimeError(f"Word Trail did not start at {address}")
+    ended = process.poll()
+    raise RuntimeError(f"Word Trail did not start at {address}" + ("" if ended is None else f": it ended with {ended}"))
 
 
 @contextmanager

@@ -81,6 +81,9 @@ class JourneyTest(unittest.TestCase):
         expect(page.get_by_role("heading", name="wind was warm")).to_be_hidden()
         page.get_by_role("button", name="Redo").click()
         expect(page.get_by_role("heading", name="wind was warm")).to_be_visible()
+        page.locator('[data-box="a3"]').click()
+        page.keyboard.press("c")
+        expect(page.get_by_role("heading", name="boat")).to_be_visible()
 
     def _record(self, page: Page, seconds: float) -> None:
         page.get_by_role("link", name="Go to Record").click()
@@ -88,6 +91,11 @@ class JourneyTest(unittest.TestCase):
         expect(page.get_by_text("recording", exact=True)).to_be_visible()
         begun = time.monotonic()
         expect(page.locator("[data-stone]")).to_be_visible()
+        circle = page.get_by_role("button", name="Circle · “boat”")
+        expect(circle).to_have_attribute("aria-pressed", "false")
+        page.keyboard.press("m")
+        expect(circle).to_have_attribute("aria-pressed", "true")
+        expect(page.locator("[data-mark]")).to_have_count(1)
         # A microphone that opens late must still have said its last word before the take is stopped.
         page.wait_for_timeout(1000 * (seconds - (time.monotonic() - begun) + 1))
         page.get_by_role("button", name="Stop and keep the take").click()
@@ -99,6 +107,9 @@ class JourneyTest(unittest.TestCase):
         view = page.request.get(f"{page.url.split('/lesson')[0]}/api/lessons/{lesson}").json()
         sound = page.request.get(f"{page.url.split('/lesson')[0]}/api/takes/{view['counting_take']}/sound").body()
         (folder / "take.m4a").write_bytes(sound)
+        (placed,) = view["lesson"]["placed_marks"]
+        self.assertEqual(placed["take"], view["counting_take"])
+        self.assertTrue(0 < placed["start"] < 10, "drawn while the recording began")
         shift = _shift(narration.samples, decode(folder / "take.m4a", RATE))
         expect(page.get_by_text("Words read")).to_be_visible()
         page.get_by_role("tab", name="On the stage").click()

@@ -15,8 +15,19 @@ from wordtrail.core.cues.model import CueSheet, Drawing
 from wordtrail.core.cues.state import state_at
 from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.typeset import typeset
-from wordtrail.core.lesson.commands import ChooseTake, FreeMark, PlaceMark, RemoveMark, SetText, SetTrim, apply
+from wordtrail.core.lesson.commands import (
+    ChooseTake,
+    FreeMark,
+    PlaceDrawn,
+    PlaceMark,
+    RemoveMark,
+    SetText,
+    SetTrim,
+    apply,
+)
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.marks.model import PlacedMark
+from wordtrail.core.trail.events import TakeEvent, drawn_by_hand
 from wordtrail.core.trail.model import Trail
 
 LESSON = planned()
@@ -103,6 +114,12 @@ class PlacedMarkTest(unittest.TestCase):
             with self.subTest(command), self.assertRaises(LessonError):
                 apply(LESSON, command)
 
+    def test_what_was_drawn_while_recording_is_placed_and_what_is_gone_passed_over(self) -> None:
+        marks = (PlacedMark(UNDERLINE, TAKE, 7.0), PlacedMark("mark99", TAKE, 8.0))
+        made = apply(LESSON, PlaceDrawn(marks))
+        self.assertEqual([one.mark for one in made.placed_marks], [UNDERLINE])
+        self.assertEqual(drawing(sheet_of(made, whole=True)).start, 7.0)
+
     @given(
         st.lists(
             st.tuples(st.sampled_from([mark.id for mark in LESSON.marks]), st.floats(0, 60), st.floats(0, 5)),
@@ -117,6 +134,25 @@ class PlacedMarkTest(unittest.TestCase):
         drawn = [one.mark for one in sheet_of(made).drawings]
         self.assertEqual(len(drawn), len(set(drawn)))
         self.assertTrue(all(one.end >= one.start for one in sheet_of(made).drawings))
+
+
+class DrawnTest(unittest.TestCase):
+    def drawn(self, *events: tuple[float, str, str]) -> list[tuple[str, float]]:
+        found = drawn_by_hand([TakeEvent(*event) for event in events], TAKE)
+        self.assertTrue(all(one.take == TAKE for one in found))
+        return [(one.mark, one.start) for one in found]
+
+    def test_marks_have_the_moment_at_which_they_were_drawn(self) -> None:
+        events = ((1.0, "page", "3"), (4.5, "mark", "m1"), (6.0, "pause", ""), (6.5, "mark", "m2"))
+        self.assertEqual(self.drawn(*events), [("m1", 4.5), ("m2", 6.5)])
+
+    def test_what_was_taken_back_is_not_drawn_and_once_more_counts(self) -> None:
+        back = ((1.0, "mark", "m1"), (2.0, "mark taken back", "m1"), (3.0, "mark", "m2"))
+        self.assertEqual(self.drawn(*back), [("m2", 3.0)])
+        self.assertEqual(self.drawn(*back, (5.0, "mark", "m1")), [("m2", 3.0), ("m1", 5.0)])
+
+    def test_the_same_event_twice_is_one(self) -> None:
+        self.assertEqual(self.drawn((1.0, "mark", "m1"), (1.0, "mark", "m1")), [("m1", 1.0)])
 
 
 if __name__ == "__main__":

@@ -11,17 +11,19 @@ from wordtrail.api import answers
 from wordtrail.api.context import answer, context
 from wordtrail.api.views import job_view, take_view
 from wordtrail.core.errors import EmptySound
+from wordtrail.core.lesson.commands import PlaceDrawn
+from wordtrail.core.trail.events import TakeEvent, drawn_by_hand
 from wordtrail.jobs.queue import ALIGN
 from wordtrail.media.decode import decode
 from wordtrail.store.jobs import ask_to_stop, get_job
-from wordtrail.store.lessons import get_lesson
+from wordtrail.store.lessons import change, get_lesson
 from wordtrail.store.takes import (
     LARGEST_PIECE,
-    TakeEvent,
     TakeFiles,
     add_events,
     add_piece,
     begin_take,
+    events_of,
     finish_take,
     get_take,
 )
@@ -91,8 +93,12 @@ def finish(path: TakePath) -> Response:
     where = context()
     with where.workspace.database.session() as session:
         row = get_take(session, path.take, where.workspace.owner)
+        was_recording, lesson = row.state == "recording", row.lesson_id
         finish_take(where.workspace.blobs, row)
-        lesson = row.lesson_id
+        drawn = drawn_by_hand(events_of(session, row.id), row.id) if was_recording else ()
+        if drawn:
+            newest = get_lesson(session, lesson, where.workspace.owner).revision
+            change(session, where.workspace.owner, lesson, newest, PlaceDrawn(drawn))
     return answer(job_view(where.queue.add(ALIGN, lesson, path.take)), 202)
 
 

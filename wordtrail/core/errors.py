@@ -316,6 +316,19 @@ class PictureTooLarge(FileError):
         )
 
 
+class AddressTaken(WordTrailError):
+    """Another program listens where Word Trail should."""
+
+    title = "Not started"
+
+    def __init__(self, host: str, port: int) -> None:
+        super().__init__(
+            f"Word Trail cannot listen on {host}:{port}; another program may be there already.",
+            kept="Nothing was changed.",
+            next_step=f"Start it with another port, for instance --port {port + 1}.",
+        )
+
+
 class NoWordsFound(FileError):
     """A file in which there is nothing to read."""
 

@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from typing import NamedTuple
 
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from wordtrail.core.errors import LessonError, NotFound, TooLarge
+from wordtrail.core.trail.events import TakeEvent
 from wordtrail.core.trail.model import Trail
 from wordtrail.store.blobs import Blobs
 from wordtrail.store.documents import from_json, to_json
@@ -17,15 +17,6 @@ from wordtrail.store.tables import EventRow, TakeRow, TrailRow
 
 LARGEST_PIECE = 16 * 2**20
 LARGEST_TAKE = 1024 * 2**20
-
-
-@dataclass(frozen=True, slots=True)
-class TakeEvent:
-    """Something that happened `at` seconds of take time while recording."""
-
-    at: float
-    what: str
-    detail: str = ""
 
 
 class TakeFiles(NamedTuple):
@@ -113,6 +104,12 @@ def add_events(session: Session, row: TakeRow, events: list[TakeEvent]) -> None:
         EventRow(take_id=row.id, number=number + index, at=event.at, what=event.what, detail=event.detail)
         for index, event in enumerate(events)
     )
+
+
+def events_of(session: Session, take_id: str) -> list[TakeEvent]:
+    """What happened while a take was recorded, in the order in which it was said."""
+    rows = session.scalars(select(EventRow).where(EventRow.take_id == take_id).order_by(EventRow.number))
+    return [TakeEvent(row.at, row.what, row.detail) for row in rows]
 
 
 def finish_take(blobs: Blobs, row: TakeRow) -> None:

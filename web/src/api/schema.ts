@@ -2589,7 +2589,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditBlock"] | components["schemas"]["SetBlockKind"] | components["schemas"]["SplitBlock"] | components["schemas"]["MergeBlock"] | components["schemas"]["MoveBlock"] | components["schemas"]["AddBlock"] | components["schemas"]["RemoveBlock"] | components["schemas"]["NumberBlock"] | components["schemas"]["BreakPage"] | components["schemas"]["JoinPage"] | components["schemas"]["LabelPage"] | components["schemas"]["ShowPage"] | components["schemas"]["SetNumbers"] | components["schemas"]["SetCredits"] | components["schemas"]["AddPages"] | components["schemas"]["RemovePassage"] | components["schemas"]["MendWord"] | components["schemas"]["JoinWords"] | components["schemas"]["DropWord"] | components["schemas"]["LeaveWord"] | components["schemas"]["PlacePicture"] | components["schemas"]["CropPicture"] | components["schemas"]["NameRegion"] | components["schemas"]["RemoveRegion"] | components["schemas"]["SetLook"] | components["schemas"]["WishCard"] | components["schemas"]["KeepPoint"] | components["schemas"]["OrderQuestions"] | components["schemas"]["KeepMark"] | components["schemas"]["AddMark"] | components["schemas"]["TakeSuggestion"] | components["schemas"]["DrawInk"] | components["schemas"]["SetLegend"] | components["schemas"]["SetOpening"] | components["schemas"]["SetClosing"] | components["schemas"]["MakeCard"] | components["schemas"]["KeepCard"] | components["schemas"]["RemoveCard"] | components["schemas"]["OrderCards"] | components["schemas"]["SetMatching"] | components["schemas"]["MakeOrganizer"] | components["schemas"]["KeepOrganizer"] | components["schemas"]["SetGrid"] | components["schemas"]["RemoveOrganizer"] | components["schemas"]["KeepReading"] | components["schemas"]["RemoveReading"] | components["schemas"]["SetOrder"] | components["schemas"]["TakeOver"] | components["schemas"]["BringPlan"] | components["schemas"]["SetText"] | components["schemas"]["SetPace"] | components["schemas"]["AddPausePoint"] | components["schemas"]["ChangePausePoint"] | components["schemas"]["RemovePausePoint"] | components["schemas"]["RemoveMark"] | components["schemas"]["ChooseTake"] | components["schemas"]["SetTrim"] | components["schemas"]["ClearTrim"] | components["schemas"]["MoveStart"] | components["schemas"]["PlaceMark"] | components["schemas"]["FreeMark"] | components["schemas"]["ClearLooseEnds"] | components["schemas"]["PutBack"] | components["schemas"]["Respell"];
+            command: components["schemas"]["EditBlock"] | components["schemas"]["SetBlockKind"] | components["schemas"]["SplitBlock"] | components["schemas"]["MergeBlock"] | components["schemas"]["MoveBlock"] | components["schemas"]["AddBlock"] | components["schemas"]["RemoveBlock"] | components["schemas"]["NumberBlock"] | components["schemas"]["BreakPage"] | components["schemas"]["JoinPage"] | components["schemas"]["LabelPage"] | components["schemas"]["ShowPage"] | components["schemas"]["SetNumbers"] | components["schemas"]["SetCredits"] | components["schemas"]["AddPages"] | components["schemas"]["RemovePassage"] | components["schemas"]["MendWord"] | components["schemas"]["JoinWords"] | components["schemas"]["DropWord"] | components["schemas"]["LeaveWord"] | components["schemas"]["PlacePicture"] | components["schemas"]["CropPicture"] | components["schemas"]["NameRegion"] | components["schemas"]["RemoveRegion"] | components["schemas"]["SetLook"] | components["schemas"]["WishCard"] | components["schemas"]["KeepPoint"] | components["schemas"]["OrderQuestions"] | components["schemas"]["KeepMark"] | components["schemas"]["AddMark"] | components["schemas"]["TakeSuggestion"] | components["schemas"]["DrawInk"] | components["schemas"]["SetLegend"] | components["schemas"]["SetOpening"] | components["schemas"]["SetClosing"] | components["schemas"]["MakeCard"] | components["schemas"]["KeepCard"] | components["schemas"]["RemoveCard"] | components["schemas"]["OrderCards"] | components["schemas"]["SetMatching"] | components["schemas"]["MakeOrganizer"] | components["schemas"]["KeepOrganizer"] | components["schemas"]["SetGrid"] | components["schemas"]["RemoveOrganizer"] | components["schemas"]["KeepReading"] | components["schemas"]["RemoveReading"] | components["schemas"]["SetOrder"] | components["schemas"]["TakeOver"] | components["schemas"]["BringPlan"] | components["schemas"]["SetText"] | components["schemas"]["SetPace"] | components["schemas"]["AddPausePoint"] | components["schemas"]["ChangePausePoint"] | components["schemas"]["RemovePausePoint"] | components["schemas"]["RemoveMark"] | components["schemas"]["ChooseTake"] | components["schemas"]["SetTrim"] | components["schemas"]["ClearTrim"] | components["schemas"]["MoveStart"] | components["schemas"]["PlaceMark"] | components["schemas"]["PlaceDrawn"] | components["schemas"]["FreeMark"] | components["schemas"]["ClearLooseEnds"] | components["schemas"]["PutBack"] | components["schemas"]["Respell"];
         };
         /**
          * AddBlock
@@ -3242,6 +3242,20 @@ export interface components {
              * @enum {string}
              */
             kind: "order questions";
+        };
+        /**
+         * PlaceDrawn
+         * @description The marks that were drawn by hand while recording. Those that are not in the lesson any more are passed
+         *     over.
+         */
+        PlaceDrawn: {
+            /** Marks */
+            marks: components["schemas"]["PlacedMark"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "place drawn";
         };
         /**
          * PlaceMark

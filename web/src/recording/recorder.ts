@@ -21,7 +21,8 @@ export class TakeRecorder {
   private started = 0
   private paused = 0
   private pausedAt = 0
-  private readonly events: TakeEvent[] = []
+  /** What happened and has not been sent yet. */
+  private events: TakeEvent[] = []
   private stopped: Promise<void>
   /** Pieces that the server does not have yet. */
   unsent = 0
@@ -86,10 +87,24 @@ export class TakeRecorder {
       await this.stopped
     }
     while (this.unsent) await (this.sending ??= this.sendAll())
+    await this.sending
     const path = { path: { take: this.take } }
-    if (this.events.length)
-      await ask(client.POST('/api/takes/{take}/events', { params: path, body: { events: this.events } }))
+    await this.sendEvents()
     await ask(client.POST('/api/takes/{take}/finish', { params: path }))
+  }
+
+  /** What happened goes along with the sound, so that a closed tab does not lose it either. */
+  private async sendEvents(): Promise<void> {
+    const events = this.events
+    if (!events.length) return
+    this.events = []
+    try {
+      const path = { path: { take: this.take } }
+      await ask(client.POST('/api/takes/{take}/events', { params: path, body: { events } }))
+    } catch (fault) {
+      this.events = [...events, ...this.events]
+      throw fault
+    }
   }
 
   private async sendAll(): Promise<void> {
@@ -102,6 +117,7 @@ export class TakeRecorder {
         this.sent++
         this.unsent--
         this.onTrouble(0)
+        await this.sendEvents()
       } catch {
         this.onTrouble(this.unsent)
         await new Promise((resolve) => setTimeout(resolve, RETRY_MILLISECONDS))

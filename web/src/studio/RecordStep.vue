@@ -15,6 +15,7 @@ import { useTakeRecording } from '@/recording/takeRecording'
 import { stateAt } from '@/stage/cueReader'
 import { TEXT_EDGE, placesOf, printedOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
+import DrawWhileTalking from './DrawWhileTalking.vue'
 import TakeList from './TakeList.vue'
 import { guidePlaces, placeOf } from './guidePlaces'
 import { pauseName } from './plan/kinds'
@@ -80,7 +81,31 @@ const state = computed(() => ({
   lit: guided.value,
   page: page.value,
   parts: [],
+  marks: running.value ? marksDrawn.value : [],
 }))
+/* Marks that are drawn by hand while talking: what is on the stage, and when each was drawn. */
+const drawnAt = ref(new Map<string, number>())
+const drawn = computed(() => new Set(drawnAt.value.keys()))
+const legend = computed(() => view.value!.lesson.legend ?? [])
+const talkMarks = computed(() =>
+  (view.value!.lesson.marks ?? []).filter(
+    (mark) => mark.moment === 'in the talk after' && places.value.get(mark.first)?.page === page.value,
+  ),
+)
+const nextMark = computed(() => talkMarks.value.find((mark) => !drawn.value.has(mark.id))?.id ?? '')
+function press(mark: string) {
+  if (!mark || phase.value !== 'recording') return
+  const marks = new Map(drawnAt.value)
+  const back = marks.delete(mark)
+  if (!back) marks.set(mark, time.value)
+  drawnAt.value = marks
+  take.note(back ? 'mark taken back' : 'mark', mark)
+}
+/** Seconds over which a mark is drawn on the stage. */
+const DRAWING = 1.1
+const marksDrawn = computed(() =>
+  [...drawnAt.value].map(([mark, at]) => ({ mark, progress: Math.min(1, (time.value - at) / DRAWING) })),
+)
 const hasMore = computed(() => {
   const { pause_points, plan } = view.value!.lesson
   return (
@@ -122,6 +147,7 @@ function go(by: number) {
 
 function start() {
   at.value = 0
+  drawnAt.value = new Map()
   void take.start()
 }
 
@@ -160,6 +186,7 @@ onBeforeRouteLeave(
 useKeys({
   r: () => void (busy.value ? take.stop() : start()),
   space: take.pauseOrGoOn,
+  m: () => press(nextMark.value),
   arrowright: () => go(1),
   arrowleft: () => go(-1),
 })
@@ -315,6 +342,15 @@ useKeys({
           <kbd class="key">→</kbd> ›
         </button>
       </nav>
+      <DrawWhileTalking
+        v-if="running && talkMarks.length"
+        :marks="talkMarks"
+        :legend="legend"
+        :drawn="drawn"
+        :next="nextMark"
+        :printed="printed"
+        @press="press"
+      />
       <section class="mt-auto flex flex-col gap-2">
         <p v-if="busy" class="flex items-baseline gap-2" aria-live="off">
           <span

@@ -141,6 +141,15 @@ class PlaceMark:
 
 
 @dataclass(frozen=True, slots=True)
+class PlaceDrawn:
+    """The marks that were drawn by hand while recording. Those that are not in the lesson any more are passed
+    over."""
+
+    marks: tuple[PlacedMark, ...]
+    kind: Literal["place drawn"] = "place drawn"
+
+
+@dataclass(frozen=True, slots=True)
 class FreeMark:
     """The mark `id` finds its moment in the take by itself again."""
 
@@ -178,8 +187,8 @@ class PutBack:
 
 Command = (
     TextCommand | PlanCommand | SetText | SetPace | AddPausePoint | ChangePausePoint | RemovePausePoint
-    | RemoveMark | ChooseTake | SetTrim | ClearTrim | MoveStart | PlaceMark | FreeMark | ClearLooseEnds | PutBack
-    | Respell
+    | RemoveMark | ChooseTake | SetTrim | ClearTrim | MoveStart | PlaceMark | PlaceDrawn | FreeMark
+    | ClearLooseEnds | PutBack | Respell
 )  # fmt: skip
 
 DEEDS: dict[str, str] = (
@@ -198,6 +207,7 @@ DEEDS: dict[str, str] = (
         "clear trim": "trimming the ends",
         "move start": "moving a word's start",
         "place mark": "moving a mark",
+        "place drawn": "drawing while recording",
         "free mark": "letting a mark find its moment",
         "clear loose ends": "clearing the loose ends",
         "put back": "putting back a loose end",
@@ -250,6 +260,12 @@ def apply(lesson: Lesson, command: Command) -> Lesson:
             return _with_mend(lesson, command)
         case PlaceMark():
             return _with_placed_mark(lesson, command)
+        case PlaceDrawn(marks=marks):
+            known = {mark.id for mark in lesson.marks}
+            for one in marks:
+                if one.mark in known:
+                    lesson = _with_placed_mark(lesson, PlaceMark(one.take, one.mark, one.start, one.seconds))
+            return lesson
         case FreeMark(take=take, id=id):
             others = tuple(one for one in lesson.placed_marks if (one.take, one.mark) != (take, id))
             return replace(lesson, placed_marks=others)

@@ -78,5 +78,15 @@ export const newPoint = (after: string, reading: string, think_seconds: number):
 
 export const newChoice = (right = false): Schemas['Choice'] => ({ text: '', right, reason: '', proof: [] })
 
+/** What is drawn on which words: "Circle · “Her … map.”". */
+export function markName(mark: Schemas['Mark'], printed: ReadonlyMap<string, string>): string {
+  const kind = MARK_KINDS.find((one) => one.value === mark.kind)?.name ?? 'Ink'
+  if (mark.picture) return `${kind} · on the picture`
+  const words = [...printed.keys()]
+  const far = words.indexOf(mark.last) - words.indexOf(mark.first) > 1
+  const ends = [...new Set([mark.first, mark.last])].map((word) => printed.get(word) ?? '')
+  return `${kind} · “${ends.join(far ? ' … ' : ' ')}”`
+}
+
 /** Colours that white letters can be read on. */
 export const deep = (colour: string) => (colour === 'ochre' ? 'ochre-deep' : colour)

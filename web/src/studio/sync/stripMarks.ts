@@ -1,6 +1,6 @@
 /** The marks of a lesson as they stand on the strips of sound. */
 import type { Schemas } from '@/api/client'
-import { MARK_KINDS } from '@/studio/plan/kinds'
+import { markName } from '@/studio/plan/kinds'
 
 export interface StripMark {
   id: string
@@ -24,7 +24,6 @@ export function stripMarks(
   take: string,
   printed: ReadonlyMap<string, string>,
 ): StripMark[] {
-  const order = sheet.lights.map((light) => light.word)
   const gates = new Map(sheet.gates.map((gate) => [gate.pause, gate]))
   const marks = new Map(lesson.marks?.map((mark) => [mark.id, mark]))
   return sheet.drawings
@@ -33,14 +32,11 @@ export function stripMarks(
       if (!mark || mark.moment === 'from the start') return []
       const placed = lesson.placed_marks?.find((one) => one.mark === mark.id && one.take === take)
       const legend = lesson.legend!.find((one) => one.id === mark.meaning)!
-      const kind = MARK_KINDS.find((one) => one.value === mark.kind)?.name ?? 'Ink'
-      const words = [...new Set([mark.first, mark.last])].map((word) => printed.get(word) ?? '')
-      const between = order.indexOf(mark.last) - order.indexOf(mark.first) > 1 ? ' … ' : ' '
       const start = placed?.start ?? gates.get(drawing.gate ?? '')?.at ?? drawing.start
       return [
         {
           id: mark.id,
-          name: `${kind} · ${mark.picture ? 'on the picture' : `“${words.join(between)}”`}`,
+          name: markName(mark, printed),
           letter: mark.kind === 'number' ? mark.text || '1' : legend.letter,
           colour: legend.colour,
           meaning: legend.name,
