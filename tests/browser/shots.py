@@ -28,7 +28,7 @@ def main() -> None:
         page.set_default_timeout(30_000)
         lessons = page.request.get(f"{address}/api/lessons").json()["lessons"]
         bee = f"{address}/lesson/{next(one['id'] for one in lessons if 'Bee' in one['title'])}"
-        rain = f"{address}/lesson/{next(one['id'] for one in lessons if 'Rain' in one['title'])}"
+        kite = f"{address}/lesson/{next(one['id'] for one in lessons if 'Kite' in one['title'])}"
 
         def shot(name: str) -> None:
             page.wait_for_timeout(500)
@@ -46,7 +46,7 @@ def main() -> None:
         page.locator('[data-box="a36"]').click(modifiers=["Shift"])
         shot("plan")
         _plans(page, address, lessons, shot)
-        _record(page, rain)
+        _record(page, kite)
         shot("record")
         page.keyboard.press("r")
         page.get_by_text("By line").wait_for(timeout=60_000)
@@ -130,13 +130,16 @@ def _plans(page: Page, address: str, lessons: list[dict], shot: Callable[[str], 
 
 
 def _record(page: Page, lesson: str) -> None:
-    """A recording in progress, with the simulated microphone."""
+    """A recording of the passage in progress, with the simulated microphone and a mark that was just drawn."""
     page.goto(f"{lesson}/record")
+    page.get_by_label("With the cards and questions").uncheck()
     page.get_by_role("button", name="Microphone").click()
     page.get_by_role("option", name="Simulated microphone").click()
     page.get_by_role("button", name="Record a take").click()
     page.get_by_text("recording", exact=True).wait_for()
-    page.wait_for_timeout(15_000)
+    page.wait_for_timeout(7000)
+    page.keyboard.press("m")
+    page.wait_for_timeout(1200)
 
 
 if __name__ == "__main__":

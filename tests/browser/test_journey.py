@@ -83,7 +83,7 @@ class JourneyTest(unittest.TestCase):
         expect(page.get_by_role("heading", name="wind was warm")).to_be_visible()
         page.locator('[data-box="a3"]').click()
         page.keyboard.press("c")
-        expect(page.get_by_role("heading", name="boat")).to_be_visible()
+        expect(page.get_by_role("button", name="boat", exact=True)).to_be_visible()
 
     def _record(self, page: Page, seconds: float) -> None:
         page.get_by_role("link", name="Go to Record").click()
