@@ -2,7 +2,7 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { useQuery } from '@tanstack/vue-query'
 import { useDebounceFn } from '@vueuse/core'
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, provide, ref, watch } from 'vue'
 import { ask, client } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
@@ -16,7 +16,7 @@ import CheckPost from './sync/CheckPost.vue'
 import MarkPost from './sync/MarkPost.vue'
 import SoundStrip from './sync/SoundStrip.vue'
 import { rowsOf, type Place } from './sync/syncRows'
-import { stripMarks, type StripMark } from './sync/stripMarks'
+import { stripMarks, type MarkHand, type StripMark } from './sync/stripMarks'
 import TalkStrip from './sync/TalkStrip.vue'
 import TrailMap from './sync/TrailMap.vue'
 import TrimBar from './sync/TrimBar.vue'
@@ -187,6 +187,13 @@ function nudgeMark(by: number, mark = markShown.value) {
   void keepPlace()
 }
 
+provide<MarkHand>('mark hand', {
+  chosen: chosenMark,
+  choose: chooseMark,
+  move: (mark, start) => void placeMark(mark, start),
+  nudge: nudgeMark,
+})
+
 useKeys({
   space: player.toggle,
   b: player.back,
@@ -279,10 +286,6 @@ useKeys({
                   :lit="player.state.value?.lit ?? ''"
                   :chosen="chosen"
                   :moving="moving"
-                  :mark="chosenMark"
-                  @choose-mark="chooseMark"
-                  @move-mark="placeMark"
-                  @nudge-mark="nudgeMark"
                   @choose="choose"
                   @play="player.seek"
                   @move="move"
@@ -293,12 +296,8 @@ useKeys({
                   :row="row"
                   :hills="hills.data.value"
                   :time="player.time.value"
-                  :mark="chosenMark"
                   @play="player.seek"
                   @hear="player.playFromTo(row.start, row.end)"
-                  @choose-mark="chooseMark"
-                  @move-mark="placeMark"
-                  @nudge-mark="nudgeMark"
                 />
                 <div
                   v-else

@@ -1,20 +1,16 @@
 <script setup lang="ts">
-import { ref } from 'vue'
-import type { StripMark } from './stripMarks'
+import { inject, ref } from 'vue'
+import type { MarkHand, StripMark } from './stripMarks'
 import { deep } from '@/studio/plan/kinds'
 
 /** The marks that are drawn along a strip of sound; each can be taken to another moment of it. */
 const props = defineProps<{
   marks: readonly StripMark[]
-  chosen: string
   xOf: (at: number) => number
   timeAt: (x: number) => number
 }>()
-const emit = defineEmits<{
-  choose: [mark: StripMark]
-  move: [mark: StripMark, start: number]
-  nudge: [by: number, mark: StripMark]
-}>()
+const hand = inject<MarkHand>('mark hand')!
+const chosen = hand.chosen
 const FLAG = 24
 const dragged = ref<{ id: string; start: number }>()
 const startOf = (mark: StripMark) => (dragged.value?.id === mark.id ? dragged.value.start : mark.start)
@@ -45,8 +41,8 @@ function drag(event: PointerEvent, mark: StripMark) {
     flag.removeEventListener('pointermove', move)
     const moved = dragged.value
     dragged.value = undefined
-    if (moved) emit('move', mark, moved.start)
-    else emit('choose', mark)
+    if (moved) hand.move(mark, moved.start)
+    else hand.choose(mark)
   }
   flag.addEventListener('pointermove', move)
   flag.addEventListener('pointerup', drop, { once: true })
@@ -75,9 +71,9 @@ function drag(event: PointerEvent, mark: StripMark) {
       :aria-pressed="chosen === mark.id"
       :data-mark="mark.id"
       @pointerdown.prevent="drag($event, mark)"
-      @keydown.enter.prevent="emit('choose', mark)"
-      @keydown.left.exact.prevent="emit('nudge', -0.1, mark)"
-      @keydown.right.exact.prevent="emit('nudge', 0.1, mark)"
+      @keydown.enter.prevent="hand.choose(mark)"
+      @keydown.left.exact.prevent="hand.nudge(-0.1, mark)"
+      @keydown.right.exact.prevent="hand.nudge(0.1, mark)"
     >
       <span class="w-6 shrink-0 text-center">{{ mark.letter }}</span>
     </button>

@@ -4,7 +4,6 @@ import { computed, ref } from 'vue'
 import { clock } from '@/parts/words'
 import { STRIP_HEIGHT as HEIGHT, barsOf } from './hills'
 import MarkLane from './MarkLane.vue'
-import type { StripMark } from './stripMarks'
 import type { Place, Row, StripVisit } from './syncRows'
 
 const props = defineProps<{
@@ -16,16 +15,12 @@ const props = defineProps<{
   lit: string
   chosen: Place | undefined
   moving: { word: string; found: number; start: number } | undefined
-  mark: string
 }>()
 const emit = defineEmits<{
   choose: [place: Place]
   play: [at: number]
   move: [word: string, found: number, start: number]
   nudge: [by: number, visit: StripVisit]
-  chooseMark: [mark: StripMark]
-  moveMark: [mark: StripMark, start: number]
-  nudgeMark: [by: number, mark: StripMark]
 }>()
 
 const SIZE = 20
@@ -204,16 +199,7 @@ function drag(event: PointerEvent, visit: StripVisit, index: number) {
         @keydown.left.prevent="emit('nudge', -0.01, visit)"
         @keydown.right.prevent="emit('nudge', 0.01, visit)"
       />
-      <MarkLane
-        v-if="row.marks.length"
-        :marks="row.marks"
-        :chosen="mark"
-        :x-of="xOf"
-        :time-at="timeAt"
-        @choose="(one) => emit('chooseMark', one)"
-        @move="(one, start) => emit('moveMark', one, start)"
-        @nudge="(by, one) => emit('nudgeMark', by, one)"
-      />
+      <MarkLane v-if="row.marks.length" :marks="row.marks" :x-of="xOf" :time-at="timeAt" />
     </div>
   </div>
 </template>

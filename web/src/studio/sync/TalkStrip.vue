@@ -4,7 +4,6 @@ import { computed, ref } from 'vue'
 import { clock } from '@/parts/words'
 import { STRIP_HEIGHT, barsOf } from './hills'
 import MarkLane from './MarkLane.vue'
-import type { StripMark } from './stripMarks'
 import type { Row } from './syncRows'
 
 /** Talk during which marks are drawn: its sound, and the marks at their moments. */
@@ -12,14 +11,10 @@ const props = defineProps<{
   row: Extract<Row, { kind: 'talk' }>
   hills: Uint8Array | undefined
   time: number
-  mark: string
 }>()
 defineEmits<{
   play: [at: number]
   hear: []
-  chooseMark: [mark: StripMark]
-  moveMark: [mark: StripMark, start: number]
-  nudgeMark: [by: number, mark: StripMark]
 }>()
 const strip = ref<HTMLElement>()
 const { width } = useElementSize(strip)
@@ -68,15 +63,7 @@ const bars = computed(() => barsOf(props.hills, wide.value - 26, timeAt))
           stroke-width="1.5"
         />
       </svg>
-      <MarkLane
-        :marks="row.marks"
-        :chosen="mark"
-        :x-of="xOf"
-        :time-at="timeAt"
-        @choose="(one) => $emit('chooseMark', one)"
-        @move="(one, start) => $emit('moveMark', one, start)"
-        @nudge="(by, one) => $emit('nudgeMark', by, one)"
-      />
+      <MarkLane :marks="row.marks" :x-of="xOf" :time-at="timeAt" />
     </div>
   </div>
 </template>

@@ -1,4 +1,5 @@
 /** The marks of a lesson as they stand on the strips of sound. */
+import type { Ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { markName } from '@/studio/plan/kinds'
 
@@ -15,6 +16,15 @@ export interface StripMark {
   byHand: boolean
   /** It is drawn while the lesson stands still at a pause point. */
   atPause: boolean
+}
+
+/** What can be done to the marks on the strips; the Sync screen provides it to them as "mark hand". */
+export interface MarkHand {
+  /** The id of the mark that is chosen. */
+  chosen: Ref<string>
+  choose: (mark: StripMark) => void
+  move: (mark: StripMark, start: number) => void
+  nudge: (by: number, mark: StripMark) => void
 }
 
 /** Every mark that is drawn in the take, in order. Times are take time. */
