@@ -26,6 +26,7 @@ from wordtrail.core.lesson.commands import (
     apply,
 )
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.plan_commands import KeepMark
 from wordtrail.core.marks.model import PlacedMark
 from wordtrail.core.trail.events import TakeEvent, drawn_by_hand
 from wordtrail.core.trail.model import Trail
@@ -69,6 +70,18 @@ class PlacedMarkTest(unittest.TestCase):
         other = apply(made, ChooseTake("take-2"))
         found = compile_cues(other, {"take-2": TRAIL}, LAYOUT, whole_take("take-2", TRAIL))
         self.assertEqual(drawing(found).start, 1.5)
+
+    def test_a_moment_set_in_another_take_changes_nothing_here(self) -> None:
+        (gate,) = sheet_of(LESSON, whole=True).gates
+        for mark in LESSON.marks:
+            elsewhere = apply(LESSON, PlaceMark("take-2", mark.id, gate.at, 5.0))
+            self.assertEqual(sheet_of(elsewhere).drawings, sheet_of(LESSON).drawings)
+
+    def test_it_takes_as_long_as_the_plan_says(self) -> None:
+        mark = next(one for one in LESSON.marks if one.id == UNDERLINE)
+        made = apply(apply(LESSON, KeepMark(replace(mark, seconds=2.5))), PlaceMark(TAKE, UNDERLINE, 9.0))
+        drawn = drawing(sheet_of(made, whole=True))
+        self.assertEqual((drawn.start, drawn.end), (9.0, 11.5))
 
     def test_let_go_it_finds_its_moment_again(self) -> None:
         made = apply(apply(LESSON, PlaceMark(TAKE, UNDERLINE, 9.0)), FreeMark(TAKE, UNDERLINE))

@@ -27,7 +27,7 @@ from wordtrail.jobs.lesson_work import showing
 from wordtrail.jobs.queue import SOUND, VIDEO
 from wordtrail.store.lessons import add_lesson, all_lessons, change, get_lesson, names_of, remove_lesson, walk
 from wordtrail.store.sharing import open_link, withdraw_link
-from wordtrail.store.takes import get_take, trail_of
+from wordtrail.store.takes import get_take, trail_of, trails_of
 
 routes = APIBlueprint("lessons", __name__, url_prefix="/api")
 
@@ -220,7 +220,7 @@ def share(path: LessonPath) -> Response:
     with where.workspace.database.session() as session:
         get_lesson(session, path.lesson, where.workspace.owner)
         token = open_link(session, where.workspace.owner, path.lesson).token
-        has_sound = bool(showing(session, path.lesson).edits.clips)
+        has_sound = bool(trails_of(session, path.lesson))
     if has_sound:
         where.queue.add(SOUND, path.lesson, path.lesson)
     return answer(answers.StudentLink(url=link_url(token), reachable=bool(where.public_url)))

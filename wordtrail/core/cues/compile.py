@@ -69,8 +69,8 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
     heard = Heard(lights, asides, Passes(lights, sentence), sentence, _blocks(lesson))
     stopping = stops(lesson, heard, layout, edits.lead, edits.seconds)
     thinking = {gate.shows: gate.think_seconds for gate in stopping.gates}
-    drawn = drawings(lesson, heard, thinking, placed_by_hand(lesson, edits))
-    drawn = undisturbed(lesson, drawn, stopping.gates)
+    by_hand = placed_by_hand(lesson, edits)
+    drawn = undisturbed(lesson, drawings(lesson, heard, thinking, by_hand), stopping.gates, by_hand)
     texts = [index for index, page in enumerate(layout.pages) if page.boxes and not page.sheet]
     opening = texts[0] if texts else 0
     return CueSheet(

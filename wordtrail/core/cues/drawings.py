@@ -42,11 +42,13 @@ class Heard:
 
 def placed_by_hand(lesson: Lesson, edits: EditList) -> tuple[Drawing, ...]:
     """The drawings whose moments were set by hand in a take, where that moment is kept."""
+    own = {mark.id: mark.seconds for mark in lesson.marks}
     found = []
     for one in lesson.placed_marks:
         start = edits.to_lesson(one.take, one.start)
-        if start is not None and any(mark.id == one.mark for mark in lesson.marks):
-            found.append(Drawing(one.mark, round(start, 4), round(start + (one.seconds or IN_TALK), 4)))
+        if start is not None and one.mark in own:
+            seconds = one.seconds or own[one.mark] or IN_TALK
+            found.append(Drawing(one.mark, round(start, 4), round(start + seconds, 4)))
     return tuple(found)
 
 
@@ -81,19 +83,19 @@ def drawings(
     return tuple(sorted(found, key=lambda one: (bool(one.gate), one.start)))
 
 
-def undisturbed(lesson: Lesson, drawn: Sequence[Drawing], gates: Sequence[Gate]) -> tuple[Drawing, ...]:
+def undisturbed(
+    lesson: Lesson, drawn: Sequence[Drawing], gates: Sequence[Gate], by_hand: Sequence[Drawing] = ()
+) -> tuple[Drawing, ...]:
     """Drawings that no gate breaks off: a mark of the talk that would be drawn just where the lesson stops is
-    drawn while it stands there. One whose moment was set by hand goes there only if it would stand half drawn."""
+    drawn while it stands there. One that was placed `by_hand` goes there only if it would stand half drawn."""
     talked = {mark.id for mark in lesson.marks if mark.moment is Moment.TALK}
-    by_hand = {one.mark for one in lesson.placed_marks}
-    seconds = {mark.id: mark.seconds for mark in lesson.marks} | {
-        one.mark: one.seconds for one in lesson.placed_marks if one.seconds
-    }
+    placed = {one.mark: one.end - one.start for one in by_hand}
+    seconds = {mark.id: mark.seconds for mark in lesson.marks} | placed
     result = []
     for one in drawn:
-        ahead = 0.0 if one.mark in by_hand else BEFORE_DRAWING
+        ahead = 0.0 if one.mark in placed else BEFORE_DRAWING
         stops = (g for g in gates if one.start - ahead <= g.at < one.end)
-        gate = next(stops, None) if one.mark in talked | by_hand and not one.gate else None
+        gate = next(stops, None) if one.mark in talked | placed.keys() and not one.gate else None
         if gate:
             wanted = seconds.get(one.mark) or max(one.end - one.start, AT_A_GATE)
             length = min(wanted, max(gate.hold - BEFORE_DRAWING, SHORTEST_DRAWING))

@@ -151,6 +151,7 @@ def boxed(draft: Draft, text: SheetText, place: Place, fill: str, edge: str) -> 
 
 
 def picture_of(lesson: Lesson, block_id: str) -> Picture | None:
+    """The picture of a block (its id), where it has one."""
     blocks = (block for passage in lesson.passages for block in passage.blocks)
     return next((block.picture for block in blocks if block_id and block.id == block_id), None)
 
@@ -197,10 +198,12 @@ def lay_card_picture(draft: Draft, card: WordCard, id: str, place: Place) -> Non
 
 
 def dot(x: float, y: float, radius: float, colour: str) -> LaidStroke:
+    """A filled circle around (x, y)."""
     return LaidStroke(flat(_circle_points(x, y, radius)), 0.0, colour, fill=True)
 
 
 def ring(x: float, y: float, radius: float, colour: str) -> LaidStroke:
+    """A circle around (x, y)."""
     return LaidStroke(flat(_circle_points(x, y, radius)), 3.0, colour)
 
 
@@ -209,4 +212,5 @@ def _circle_points(x: float, y: float, radius: float) -> list[tuple[float, float
 
 
 def flat(points: Iterable[tuple[float, float]]) -> tuple[float, ...]:
+    """Points as x and y in turn, as strokes carry them."""
     return tuple(round(value, 2) for point in points for value in point)

@@ -44,6 +44,8 @@ def _begins_sentence(lesson: Lesson, word: str) -> bool:
 
 
 def with_card(lesson: Lesson, card: WordCard) -> Lesson:
+    """The lesson with a word card, new or in the place of the one with its id; syllables and parts that are empty
+    are worked out. Raises LessonError."""
     word = tidy(card.word, "The word", 60)
     if not word:
         raise LessonError("A word card needs a word.", next_step="Write the word.")

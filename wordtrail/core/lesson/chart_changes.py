@@ -15,6 +15,7 @@ MOST_ORGANIZERS = 12
 
 
 def with_organizer(lesson: Lesson, organizer: Organizer) -> Lesson:
+    """The lesson with an organizer, new or in the place of the one with its id. Raises LessonError."""
     if not (1 <= organizer.columns <= MOST_COLUMNS and 1 <= organizer.rows <= MOST_ROWS):
         raise LessonError(f"A chart has up to {MOST_COLUMNS} columns and {MOST_ROWS} rows.")
     points = {point.id for point in lesson.pause_points}

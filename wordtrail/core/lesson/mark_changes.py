@@ -67,6 +67,8 @@ def with_ties_kept(lesson: Lesson) -> Lesson:
 
 
 def with_ink(lesson: Lesson, command: DrawInk) -> Lesson:
+    """The lesson with what the pen drew (page units of the wide stage) as the mark it looks like. Raises
+    LessonError."""
     numbers = sum(map(len, command.strokes))
     if numbers > 2 * MOST_INK_POINTS or not any(len(stroke) > 3 for stroke in command.strokes):
         raise LessonError("Nothing was drawn that could be kept.", kept="The marks are as they were.")
@@ -87,6 +89,7 @@ def with_ink(lesson: Lesson, command: DrawInk) -> Lesson:
 
 
 def checked_legend(lesson: Lesson, legend: tuple[Meaning, ...]) -> tuple[Meaning, ...]:
+    """The legend as it may be kept, with an id for every meaning. Raises LessonError."""
     if not 1 <= len(legend) <= MOST_MEANINGS:
         raise LessonError(f"A legend has one to {MOST_MEANINGS} meanings.")
     kept: list[Meaning] = []

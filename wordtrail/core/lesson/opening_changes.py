@@ -8,6 +8,8 @@ from wordtrail.core.plan.opening import Opening, PictureQuestion
 
 
 def checked_opening(lesson: Lesson, opening: Opening) -> Opening:
+    """The opening as it may be kept, without what is empty or belongs to pictures that are gone. Raises
+    LessonError."""
     pictures = {block.id for passage in lesson.passages for block in passage.blocks if block.picture}
     walk = tuple(
         PictureQuestion(one.picture, tidy(one.question, "A question"))

@@ -42,6 +42,7 @@ def with_questions_in_order(lesson: Lesson, ids: Sequence[str]) -> Lesson:
 
 
 def with_point(lesson: Lesson, command: KeepPoint) -> Lesson:
+    """The lesson with a pause point, new or in the place of the one with its id. Raises LessonError."""
     point = _point(lesson, command.point)
     if not point.id and point.after:
         point = replace(point, after=_reached(lesson, point.after, command.reach))

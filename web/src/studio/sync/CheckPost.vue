@@ -2,6 +2,7 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
 import { computed, ref, watch } from 'vue'
 import { clock } from '@/parts/words'
+import EarlierLater from './EarlierLater.vue'
 import type { Place } from './syncRows'
 
 const props = defineProps<{
@@ -46,14 +47,7 @@ const asks = computed(() => number.value >= 0)
     <div class="flex flex-col gap-2 p-3">
       <p v-if="place.why" class="text-[14px]">{{ place.why }}</p>
       <button class="button" type="button" @click="$emit('hear')">Hear it</button>
-      <div class="grid grid-cols-2 gap-2">
-        <button class="button px-2" type="button" @click="$emit('nudge', -0.01)">
-          Earlier <kbd class="key whitespace-nowrap">Alt ←</kbd>
-        </button>
-        <button class="button px-2" type="button" @click="$emit('nudge', 0.01)">
-          Later <kbd class="key whitespace-nowrap">Alt →</kbd>
-        </button>
-      </div>
+      <EarlierLater :step="0.01" @nudge="(by) => $emit('nudge', by)" />
       <button class="button" type="button" @click="$emit('here')">It begins where I stopped</button>
       <Disclosure :key="place.word" :default-open="!!respelling">
         <DisclosureButton

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { clock } from '@/parts/words'
+import EarlierLater from './EarlierLater.vue'
 import { deep } from '@/studio/plan/kinds'
 import type { StripMark } from './stripMarks'
 
@@ -25,14 +26,7 @@ defineEmits<{ hear: []; nudge: [by: number]; here: []; free: []; last: [seconds:
         Drag its flag, or:
       </p>
       <button class="button" type="button" @click="$emit('hear')">See and hear it</button>
-      <div class="grid grid-cols-2 gap-2">
-        <button class="button px-2" type="button" @click="$emit('nudge', -0.1)">
-          Earlier <kbd class="key whitespace-nowrap">Alt ←</kbd>
-        </button>
-        <button class="button px-2" type="button" @click="$emit('nudge', 0.1)">
-          Later <kbd class="key whitespace-nowrap">Alt →</kbd>
-        </button>
-      </div>
+      <EarlierLater :step="0.1" @nudge="(by) => $emit('nudge', by)" />
       <button class="button" type="button" @click="$emit('here')">Draw it where I stopped</button>
       <label class="flex items-center gap-2 text-[14px]">
         Drawn over
