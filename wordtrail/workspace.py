@@ -21,7 +21,11 @@ class Workspace:
 
 
 def open_workspace(folder: Path) -> Workspace:
-    """Open the workspace in `folder`, making it and upgrading its schema where needed."""
+    """Open the workspace in `folder`, making it and upgrading its schema where needed.
+
+    A relative folder is taken from where the program was started, now: later, others would look elsewhere for it.
+    """
+    folder = folder.resolve()
     folder.mkdir(parents=True, exist_ok=True)
     database = Database(f"sqlite:///{folder / 'wordtrail.db'}")
     database.upgrade()

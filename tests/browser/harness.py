@@ -19,6 +19,7 @@ from pathlib import Path
 import numpy as np
 from playwright.sync_api import Browser, sync_playwright
 
+ROOT = Path(__file__).resolve().parents[2]
 CHROMIUM = shutil.which("chromium") or "/usr/bin/chromium"
 FLAGS = [
     "--no-sandbox",
@@ -49,25 +50,53 @@ def free_port() -> int:
 
 @contextmanager
 def running(*options: str, command: str = "demo", folder: Path | None = None) -> Iterator[str]:
-    """Word Trail as a process of its own, with a data folder of its own; its address."""
+    """Word Trail as a user starts it, with nothing but a port (and `options`), in an empty folder or `folder`;
+    its address."""
+    program = [sys.executable, "-m", "wordtrail.cli", command, *options]
+    with (
+        tempfile.TemporaryDirectory(ignore_cleanup_errors=True) as empty,
+        _started(program, folder or Path(empty)) as address,
+    ):
+        yield address
+
+
+@contextmanager
+def delivered(folder: Path) -> Iterator[str]:
+    """`./run demo`, exactly as the README says it but for its port, in a clean copy made in `folder`; its
+    address. What is set up already (packages, the built front end) is lent to the copy."""
+    named = subprocess.run(
+        ["git", "ls-files", "-z", "--cached", "--others", "--exclude-standard"],
+        cwd=ROOT, capture_output=True, text=True, check=True,
+    ).stdout.split("\0")  # fmt: skip
+    for name in filter(None, named):
+        if (ROOT / name).is_file():
+            (folder / name).parent.mkdir(parents=True, exist_ok=True)
+            shutil.copy(ROOT / name, folder / name)
+    for lent in (".venv", "web/node_modules", "web/dist"):
+        (folder / lent).symlink_to(ROOT / lent)
+    with _started(["./run", "demo"], folder, seconds=180) as address:
+        yield address
+
+
+@contextmanager
+def _started(command: list[str], folder: Path, seconds: float = 60) -> Iterator[str]:
     port = free_port()
-    with tempfile.TemporaryDirectory() as temporary:
-        data = folder or Path(temporary)
-        process = subprocess.Popen(
-            [sys.executable, "-m", "wordtrail.cli", command, "--data", str(data), "--port", str(port), *options],
-            stdout=subprocess.DEVNULL,
-            env={**os.environ, "PYTHONWARNINGS": "ignore"},
-        )
-        address = f"http://127.0.0.1:{port}"
-        try:
-            _wait(address, process)
-            yield address
-        finally:
-            process.terminate()
-            process.wait(20)
+    process = subprocess.Popen(
+        [*command, "--port", str(port)],
+        cwd=folder,
+        stdout=subprocess.DEVNULL,
+        env={**os.environ, "PYTHONWARNINGS": "ignore"},
+    )
+    address = f"http://127.0.0.1:{port}"
+    try:
+        _wait(address, process, seconds)
+        yield address
+    finally:
+        process.terminate()
+        process.wait(20)
 
 
-def _wait(address: str, process: subprocess.Popen, seconds: float = 60) -> None:
+def _wait(address: str, process: subprocess.Popen, seconds: float) -> None:
     until = time.monotonic() + seconds
     while time.monotonic() < until and process.poll() is None:
         try:

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-import re
-
 from flask import Response
 from flask_openapi.blueprint import APIBlueprint
 from flask_openapi.models.file import FileStorage
@@ -11,6 +9,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from wordtrail.api import answers
 from wordtrail.api.context import answer, context
+from wordtrail.api.downloads import download, file_name
 from wordtrail.api.media import CHART, chart_answer
 from wordtrail.api.takes import LessonPath
 from wordtrail.api.views import lesson_view
@@ -84,10 +83,7 @@ def take_away(path: PlanFilePath) -> Response:
     """Marks as web annotations, questions as a QTI package, or word cards as CSV."""
     lesson = _lesson(path.lesson)
     copy = plan_file(lesson, path.kind)
-    name = re.sub(r"[^\w ’'-]", "", lesson.title).strip() or "lesson"
-    response = Response(copy.data, mimetype=copy.media_type)
-    response.headers.set("Content-Disposition", "attachment", filename=f"{name} {path.kind}.{copy.ending}")
-    return response
+    return download(copy.data, copy.media_type, file_name(lesson.title, f" {path.kind}.{copy.ending}"))
 
 
 @routes.post("/lessons/<lesson>/plan/<kind>", responses={200: answers.LessonView})

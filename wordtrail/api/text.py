@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import re
 from functools import partial
 
 from flask import Response
@@ -11,6 +10,7 @@ from pydantic import BaseModel, Field
 
 from wordtrail.api import answers
 from wordtrail.api.context import answer, context
+from wordtrail.api.downloads import download, file_name
 from wordtrail.api.takes import LessonPath
 from wordtrail.core.errors import NotFound
 from wordtrail.core.lesson.model import Lesson
@@ -76,10 +76,7 @@ def export(path: ExportPath, query: PassageQuery) -> Response:
     """A passage as Markdown, plain text, Word document, EPUB or our own JSON."""
     passage = _passage(_lesson(path.lesson), query.passage)
     copy = copy_of(passage, path.kind, partial(read_picture, context().workspace.blobs))
-    name = re.sub(r"[^\w ’'-]", "", passage.title).strip() or "passage"
-    response = Response(copy.data, mimetype=copy.media_type)
-    response.headers.set("Content-Disposition", "attachment", filename=f"{name}.{copy.ending}")
-    return response
+    return download(copy.data, copy.media_type, file_name(passage.title, f".{copy.ending}", "passage"))
 
 
 def _lesson(id: str) -> Lesson:

@@ -1,0 +1,236 @@
+"""`./run demo` in a clean copy, with nothing but a port: every address that a screen uses answers, and is heard."""
+
+from __future__ import annotations
+
+import io
+import re
+import tempfile
+import time
+import unittest
+import urllib.parse
+import zipfile
+from importlib.resources import files
+from pathlib import Path
+from typing import Any
+
+import av
+import numpy as np
+from playwright.sync_api import APIRequestContext, APIResponse, sync_playwright
+from werkzeug.http import parse_options_header
+
+from tests.browser.harness import delivered
+
+TITLE = "The Bee’s Wörterweg ★"
+"""A title with a curly apostrophe and letters that no header can hold unencoded."""
+
+TEXT = "When a bee finds clover, she tells the others.\n\nShe dances. Her dance is a map."
+
+
+def loudness(sound: bytes) -> float:
+    """Root mean square of a sound file's samples, full scale 1."""
+    with av.open(io.BytesIO(sound)) as container:
+        frames = [frame.to_ndarray().astype(np.float64) for frame in container.decode(audio=0)]
+    return float(np.sqrt(np.mean(np.concatenate([frame.ravel() for frame in frames]) ** 2)))
+
+
+def download_name(answer: APIResponse) -> str:
+    """The name that a browser keeps a download under: `filename*` before the plain one (RFC 6266, 4.3)."""
+    options = parse_options_header(answer.headers["content-disposition"])[1]
+    return options["filename"]
+
+
+class AsDeliveredTest(unittest.TestCase):
+    address: str
+    http: APIRequestContext
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        folder = Path(cls.enterClassContext(tempfile.TemporaryDirectory(ignore_cleanup_errors=True)))
+        cls.address = cls.enterClassContext(delivered(folder))
+        playwright = cls.enterClassContext(sync_playwright())
+        cls.http = playwright.request.new_context(base_url=cls.address)
+
+    def setUp(self) -> None:
+        self.walked: set[str] = set()
+        self.failed: list[str] = []
+
+    def ask(self, operation: str, *, query: dict[str, Any] | None = None, **more: Any) -> APIResponse:
+        """One request: `operation` is "METHOD /path/{part}"; parts of the path are taken from `more`, which else
+        holds `send` (JSON), `form` (multipart) or `data`. What fails is remembered."""
+        self.walked.add(operation)
+        method, template = operation.split(" ")
+        path = re.sub(r"\{(\w+)\}", lambda found: urllib.parse.quote(str(more.pop(found[1]))), template)
+        body = {"data": more.pop("send", None) or more.pop("data", None), "multipart": more.pop("form", None)}
+        self.assertEqual(more, {}, "a part that is not in the path")
+        answer = self.http.fetch(
+            f"/api{path}", method=method, params=query, **{key: value for key, value in body.items() if value}
+        )
+        if not answer.ok:
+            self.failed.append(f"{answer.status} {operation} at {path}: {answer.text()[:200]}")
+        return answer
+
+    def got(self, operation: str, **more: Any) -> Any:
+        """The JSON of an answer; an empty object where it failed."""
+        answer = self.ask(operation, **more)
+        return answer.json() if answer.ok else {}
+
+    def ended(self, job: str) -> dict:
+        """A job, when it has ended."""
+        for _ in range(900):
+            row: dict = self.got("GET /jobs/{job}", job=job)
+            if row.get("state") not in ("waiting", "running"):
+                return row
+            time.sleep(0.2)
+        self.fail("the work in the background does not end")
+
+    def test_every_address_that_a_screen_uses_answers(self) -> None:
+        self.got("GET /settings")
+        self.got("POST /unlock", send={"passphrase": ""})
+        shelf = self.got("GET /lessons")["lessons"]
+        self.assertEqual(len(shelf), 5)
+        for lesson in shelf:
+            with self.subTest(lesson["title"]):
+                self.hear_and_download(lesson["id"])
+        bee, kite, boat, pip = (
+            next(one["id"] for one in shelf if name in one["title"]) for name in ("Bee", "Kite", "Boat", "Pip")
+        )
+        for shared in (bee, kite, boat):
+            self.share_and_follow(shared)
+        for typeface in ("Andika", "Lexend", "Literata", "OpenDyslexic"):
+            for style in ("plain", "bold", "italic", "bold italic"):
+                self.ask("GET /faces/{typeface}/{style}.ttf", typeface=typeface, style=style)
+        made = self.make_lessons()
+        self.change_and_walk(made, bee)
+        self.record(made)
+        self.make_a_video(pip)
+        self.got("DELETE /lessons/{lesson}", lesson=made)
+        self.assertEqual(self.failed, [])
+        document = self.http.get("/api/openapi/openapi.json").json()
+        served = {
+            f"{method.upper()} {path.removeprefix('/api')}"
+            for path, operations in document["paths"].items()
+            for method in operations
+        }
+        self.assertEqual(served - self.walked, set(), "operations that this walk passes over")
+
+    def hear_and_download(self, lesson: str) -> None:
+        """Each take and the lesson sound, and each format comes under its title."""
+        view = self.got("GET /lessons/{lesson}", lesson=lesson)
+        take = view["takes"][0]["id"]
+        for sound in (
+            self.ask("GET /takes/{take}/sound", take=take),
+            self.ask("GET /lessons/{lesson}/sound", lesson=lesson),
+            self.ask("GET /lessons/{lesson}/simulated-microphone", lesson=lesson),
+        ):
+            self.assertGreater(loudness(sound.body()), 0.01)
+        self.assertGreater(len(self.ask("GET /takes/{take}/hills", take=take).body()), 100)
+        for read in ("stage", "plan", "text", "guide"):
+            self.got(f"GET /lessons/{{lesson}}/{read}", lesson=lesson)
+        self.got("GET /lessons/{lesson}/stage", lesson=lesson, query={"take": take})
+        self.got("GET /lessons/{lesson}/trail", lesson=lesson, query={"take": take})
+        title = view["lesson"]["passages"][0]["title"]
+        for kind, ending in (("markdown", "md"), ("text", "txt"), ("docx", "docx"), ("epub", "epub"), ("json", "json")):
+            copy = self.ask("GET /lessons/{lesson}/passage/{kind}", lesson=lesson, kind=kind)
+            self.assertEqual(download_name(copy), f"{title}.{ending}")
+            self.assertGreater(len(copy.body()), 100)
+            if ending in ("docx", "epub"):
+                self.assertIsNone(zipfile.ZipFile(io.BytesIO(copy.body())).testzip())
+        for kind in ("marks", "questions", "cards"):
+            copy = self.ask("GET /lessons/{lesson}/plan/{kind}", lesson=lesson, kind=kind)
+            self.assertTrue(download_name(copy).startswith(f"{title} {kind}."), copy.headers)
+        for chart in view["lesson"]["plan"]["organizers"]:
+            pdf = self.ask("GET /lessons/{lesson}/charts/{chart}.pdf", lesson=lesson, chart=chart["id"])
+            self.assertTrue(pdf.body().startswith(b"%PDF-"))
+        for passage in view["lesson"]["passages"]:
+            for picture in (block["picture"] for page in passage["pages"] for block in page["blocks"]):
+                if picture:
+                    self.ask("GET /pictures/{file}", file=picture["file"])
+
+    def share_and_follow(self, lesson: str) -> None:
+        """A student opens the link, hears the lesson, answers, prints a chart."""
+        token = self.got("POST /lessons/{lesson}/link", lesson=lesson)["url"].rpartition("/")[2]
+        self.assertIn(b"<svg", self.ask("GET /lessons/{lesson}/link/qr.svg", lesson=lesson).body())
+        self.assertIn("<div", self.http.get(f"/s/{token}").text())
+        stage = self.got("GET /student/{token}", token=token)
+        self.assertGreater(loudness(self.ask("GET /student/{token}/sound", token=token).body()), 0.01)
+        part = self.http.get(f"/api/student/{token}/sound", headers={"Range": "bytes=0-999"})
+        self.assertEqual((part.status, len(part.body())), (206, 1000))
+        for point in stage["points"]:
+            self.got(
+                "POST /student/{token}/points/{point}/check", token=token, point=point["id"], send={"choices": [0]}
+            )
+        for chart in stage["charts"]:
+            pdf = self.ask("GET /student/{token}/charts/{chart}.pdf", token=token, chart=chart["id"])
+            self.assertTrue(pdf.body().startswith(b"%PDF-"))
+        for picture in (picture for page in stage["layout"]["pages"] for picture in page["pictures"]):
+            self.ask("GET /student/{token}/pictures/{file}", token=token, file=picture["file"])
+        self.got("DELETE /lessons/{lesson}/link", lesson=lesson)
+
+    def make_lessons(self) -> str:
+        """Lessons from a text, from words, from a file; the first one's id."""
+        self.got("POST /preview", send={"text": TEXT, "title": TITLE})
+        made: str = self.got("POST /lessons", send={"text": TEXT, "title": TITLE})["id"]
+        self.got("POST /lessons/from-words", send={"words": "clover, dance", "title": "Words"})
+        file = {"name": "bées.txt", "mimeType": "text/plain", "buffer": TEXT.encode()}
+        brought = [self.got("POST /files", form={"file": file}) for _ in range(2)]
+        for one in brought:
+            self.assertEqual(self.ended(one["job"]["id"])["state"], "done")
+        self.got("GET /files/{file}", file=brought[0]["id"])
+        chosen = [{"file": brought[0]["id"]}]
+        self.got("POST /lessons/from-files", send={"files": chosen})
+        self.got("POST /lessons/{lesson}/pages-from-files", lesson=made, send={"revision": 1, "files": chosen})
+        self.got("DELETE /files/{file}", file=brought[1]["id"])
+        diagram = (files("wordtrail.standins") / "demo" / "boat-folds.png").read_bytes()
+        picture = {"name": "folds.png", "mimeType": "image/png", "buffer": diagram}
+        self.got("POST /lessons/{lesson}/pictures", lesson=made, form={"file": picture})
+        self.got("GET /words/{word}/parts", word="unhelpful")
+        self.assertGreater(len(self.ask("GET /say", query={"text": "clover", "said": ""}).body()), 1000)
+        return made
+
+    def change_and_walk(self, made: str, other: str) -> None:
+        """A change, undone and made again; another lesson's plan, and a plan's file, out and in."""
+        revision = self.got("GET /lessons/{lesson}", lesson=made)["revision"]
+        command = {"kind": "set pace", "words_per_minute": 80}
+        changed = self.got(
+            "POST /lessons/{lesson}/commands", lesson=made, send={"revision": revision, "command": command}
+        )
+        for step in ("undo", "redo"):
+            changed = self.got(f"POST /lessons/{{lesson}}/{step}", lesson=made, send={"revision": changed["revision"]})
+        taken = self.got(
+            "POST /lessons/{lesson}/plan", lesson=made, send={"of": other, "revision": changed["revision"]}
+        )
+        cards = self.ask("GET /lessons/{lesson}/plan/{kind}", lesson=other, kind="cards").body()
+        form = {
+            "file": {"name": "cards.csv", "mimeType": "text/csv", "buffer": cards},
+            "revision": str(taken["revision"]),
+        }
+        self.got("POST /lessons/{lesson}/plan/{kind}", lesson=made, kind="cards", form=form)
+        for kind in ("passage/markdown", "plan/marks"):
+            room, kind = kind.split("/")
+            copy = self.ask(f"GET /lessons/{{lesson}}/{room}/{{kind}}", lesson=made, kind=kind)
+            self.assertTrue(download_name(copy).startswith("The Bee’s Wörterweg"), copy.headers)
+
+    def record(self, lesson: str) -> None:
+        """A take in pieces, and one as a file."""
+        sound = (files("wordtrail.standins") / "demo" / "pip.m4a").read_bytes()
+        take = self.got("POST /lessons/{lesson}/takes", lesson=lesson, send={"origin": "microphone"})["id"]
+        for number, start in enumerate(range(0, len(sound), 100_000)):
+            self.got("PUT /takes/{take}/pieces/{number}", take=take, number=number, data=sound[start : start + 100_000])
+        self.got("POST /takes/{take}/events", take=take, send={"events": [{"at": 1.0, "what": "pause"}]})
+        finishing = self.got("POST /takes/{take}/finish", take=take)
+        self.got("POST /jobs/{job}/cancel", job=finishing["id"])
+        self.ended(finishing["id"])
+        self.ended(self.got("POST /takes/{take}/align", take=take)["id"])
+        file = {"name": "pip.m4a", "mimeType": "audio/mp4", "buffer": sound}
+        self.ended(self.got("POST /lessons/{lesson}/takes/file", lesson=lesson, form={"sound": file})["id"])
+
+    def make_a_video(self, lesson: str) -> None:
+        """The film, its captions and poster, as downloads."""
+        job = self.got("POST /lessons/{lesson}/video", lesson=lesson, send={"size": "720p"})
+        self.assertEqual(self.ended(job["id"])["state"], "done")
+        video = self.got("GET /lessons/{lesson}", lesson=lesson)["video"]["id"]
+        for file in ("video.mp4", "captions.vtt", "poster.jpg"):
+            name = f"{TITLE}.{file.rpartition('.')[2]}"
+            answer = self.ask("GET /videos/{video}/{file}", video=video, file=file, query={"name": name})
+            self.assertEqual(download_name(answer), name)
+            self.assertGreater(len(answer.body()), 50)
