@@ -15,7 +15,7 @@ import numpy as np
 import skia
 
 from wordtrail.core.cues.model import CueSheet, StageState
-from wordtrail.core.layout.drawing import drawn_points
+from wordtrail.core.layout.drawing import RoundedBox, dots_of, drawn_points, highlight_of, shares, stone_of, stones_used
 from wordtrail.core.layout.faces import face_bytes, shape
 from wordtrail.core.layout.model import (
     LaidCard,
@@ -195,20 +195,7 @@ class Painter:
 
     def _highlights(self, canvas: skia.Canvas, state: StageState) -> None:
         for mark, stretch, share in self._drawn(state, "highlight"):
-            look = self.layout.look
-            right = stretch.left + (stretch.right - stretch.left) * share
-            side = look.stone_side * stretch.size
-            top = stretch.baseline - look.highlight_above * stretch.size
-            height = (look.highlight_above + look.highlight_below) * stretch.size
-            _fill_round(
-                canvas,
-                stretch.left - side,
-                top,
-                right - stretch.left + 2 * side,
-                height,
-                0.12 * stretch.size,
-                f"{mark.colour}-pale",
-            )
+            _fill_rounded(canvas, highlight_of(stretch, share, self.layout.look), f"{mark.colour}-pale")
 
     def _mark_strokes(self, canvas: skia.Canvas, state: StageState) -> None:
         for drawn in state.marks:
@@ -231,7 +218,6 @@ class Painter:
                     yield mark, stretch, share
 
     def _dots(self, canvas: skia.Canvas, state: StageState) -> None:
-        look = self.layout.look
         paint = _paint("moss-half")
         paint.setStyle(skia.Paint.kStroke_Style)
         paint.setStrokeCap(skia.Paint.kRound_Cap)
@@ -240,24 +226,10 @@ class Painter:
                 break
             if word == state.lit:
                 continue
-            box = self._places[word][1]
-            paint.setStrokeWidth(look.dot * box.size)
-            paint.setPathEffect(skia.DashPathEffect.Make([0.01, look.dot_gap * box.size], 0))
-            y = box.baseline + look.dots_below * box.size
-            half = look.dot * box.size / 2
-            canvas.drawLine(box.x + half, y, box.x + box.width - half, y, paint)
-
-
-def shares(mark: LaidMark, progress: float) -> list[tuple[Stretch, float]]:
-    """How much of each stretch is drawn when the whole mark is drawn to `progress`."""
-    total = sum(stretch.right - stretch.left for stretch in mark.stretches)
-    left = total * progress
-    result = []
-    for stretch in mark.stretches:
-        length = stretch.right - stretch.left
-        result.append((stretch, min(1.0, max(0.0, left / length))))
-        left -= length
-    return result
+            dots = dots_of(self._places[word][1], self.layout.look)
+            paint.setStrokeWidth(dots.width)
+            paint.setPathEffect(skia.DashPathEffect.Make([0.01, dots.gap], 0))
+            canvas.drawLine(dots.x1, dots.y, dots.x2, dots.y, paint)
 
 
 def _blob(piece: SetPiece) -> skia.TextBlob | None:
@@ -283,13 +255,14 @@ def _fill_round(
     canvas.drawRRect(skia.RRect.MakeRectXY(skia.Rect.MakeXYWH(x, y, width, height), radius, radius), _paint(token))
 
 
+def _fill_rounded(canvas: skia.Canvas, box: RoundedBox, token: str) -> None:
+    _fill_round(canvas, box.x, box.y, box.width, box.height, box.radius, token)
+
+
 def _stone(canvas: skia.Canvas, box: WordBox, layout: Layout) -> None:
-    look, size = layout.look, box.size
-    left, width = box.x - look.stone_side * size, box.width + 2 * look.stone_side * size
-    top, bottom = box.baseline - look.stone_above * size, box.baseline + look.stone_below * size
-    _fill_round(canvas, left, top, width, bottom - top, look.stone_radius * size, "moss-pale")
-    foot = look.foot * size
-    _fill_round(canvas, left, bottom - foot, width, foot, foot / 2, "moss")
+    stone, foot = stone_of(box, layout.look), layout.look.foot * box.size
+    _fill_rounded(canvas, stone, "moss-pale")
+    _fill_round(canvas, stone.x, stone.y + stone.height - foot, stone.width, foot, foot / 2, "moss")
 
 
 def _panel(canvas: skia.Canvas, panel: Panel) -> None:
@@ -390,13 +363,6 @@ def _card_box(canvas: skia.Canvas, card: LaidCard, waited: float, state: StageSt
             canvas.drawCircle(stone.x, stone.y, layout.look.stone - 1.5, paint)
         else:
             canvas.drawCircle(stone.x, stone.y, layout.look.stone, paint)
-
-
-def stones_used(card: LaidCard, waited: float) -> int:
-    """How many thinking stones are used up after `waited` seconds."""
-    if card.think_seconds <= 0:
-        return 0
-    return min(len(card.stones), int(len(card.stones) * waited / card.think_seconds + 1e-9))
 
 
 def _mark_rects(mark: LaidMark, page: int) -> list[Rect]:

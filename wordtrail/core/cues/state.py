@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from bisect import bisect_right
 from dataclasses import dataclass
 
@@ -72,7 +73,23 @@ class _Gates:
 
 
 def _progress(start: float, end: float, time: float) -> float:
-    return 1.0 if time >= end else round((time - start) / (end - start), 4)
+    # Half up, as the browser rounds: Python's own way would differ in the last digit now and then.
+    return 1.0 if time >= end else math.floor((time - start) / (end - start) * 1e4 + 0.5) / 1e4
+
+
+SENTENCE_BEGUN = 1.2
+"""Seconds from the beginning of a sentence in which going back means the sentence before."""
+
+BEFORE_SENTENCE = 0.15
+"""Seconds before a sentence from which it is played."""
+
+
+def sentence_back(sheet: CueSheet, time: float) -> float:
+    """Where going back a sentence from lesson time `time` leads: just before the sentence that was begun, or the
+    one before that; before the first one, the end of the title."""
+    begun = bisect_right(sheet.sentences, time - SENTENCE_BEGUN)
+    start = sheet.sentences[begun - 1] if begun else sheet.title_until
+    return max(0.0, start - BEFORE_SENTENCE)
 
 
 def holds_of(sheet: CueSheet) -> tuple[Hold, ...]:

@@ -1,11 +1,16 @@
-"""How much of a stroke is drawn: the same for video and browser."""
+"""Where light, dots and marks lie around words, and how much of them is drawn: for the video, and for the
+browser's `stage/shapes.ts`, which golden vectors hold to this."""
 
 from __future__ import annotations
 
 import math
+from dataclasses import dataclass
 from itertools import pairwise
 
-from wordtrail.core.layout.model import LaidStroke
+from wordtrail.core.layout.model import LaidCard, LaidMark, LaidStroke, Look, Stretch, WordBox
+
+HIGHLIGHT_RADIUS = 0.12
+"""Radius of a highlight's corners, in font sizes."""
 
 Points = list[tuple[float, float]]
 
@@ -28,3 +33,71 @@ def drawn_points(stroke: LaidStroke, progress: float) -> Points:
         drawn.append(b)
         left -= step
     return drawn
+
+
+@dataclass(frozen=True, slots=True)
+class RoundedBox:
+    """A rounded rectangle under a word: left, top, size and radius of its corners, in page units."""
+
+    x: float
+    y: float
+    width: float
+    height: float
+    radius: float
+
+
+@dataclass(frozen=True, slots=True)
+class Dots:
+    """The read path under a word: a dotted line from `x1` to `x2` at the height `y`, dots of `width`, `gap` from
+    one to the next, in page units."""
+
+    x1: float
+    x2: float
+    y: float
+    width: float
+    gap: float
+
+
+def stone_of(box: WordBox, look: Look) -> RoundedBox:
+    """The stone under a lit word; its foot is the lowest `look.foot` font sizes of it."""
+    top, bottom = box.baseline - look.stone_above * box.size, box.baseline + look.stone_below * box.size
+    side = look.stone_side * box.size
+    return RoundedBox(box.x - side, top, box.width + 2 * side, bottom - top, look.stone_radius * box.size)
+
+
+def dots_of(box: WordBox, look: Look) -> Dots:
+    """The dots that a word leaves when it has been read."""
+    width = look.dot * box.size
+    y = box.baseline + look.dots_below * box.size
+    return Dots(box.x + width / 2, box.x + box.width - width / 2, y, width, look.dot_gap * box.size)
+
+
+def highlight_of(stretch: Stretch, share: float, look: Look) -> RoundedBox:
+    """A stretch's highlight when `share` (0 to 1) of it is drawn."""
+    side = look.stone_side * stretch.size
+    return RoundedBox(
+        stretch.left - side,
+        stretch.baseline - look.highlight_above * stretch.size,
+        (stretch.right - stretch.left) * share + 2 * side,
+        (look.highlight_above + look.highlight_below) * stretch.size,
+        HIGHLIGHT_RADIUS * stretch.size,
+    )
+
+
+def shares(mark: LaidMark, progress: float) -> list[tuple[Stretch, float]]:
+    """How much of each stretch is drawn (0 to 1) when the whole mark is drawn to `progress`."""
+    total = sum(stretch.right - stretch.left for stretch in mark.stretches)
+    left = total * progress
+    result = []
+    for stretch in mark.stretches:
+        length = stretch.right - stretch.left
+        result.append((stretch, min(1.0, max(0.0, left / length))))
+        left -= length
+    return result
+
+
+def stones_used(card: LaidCard, waited: float) -> int:
+    """How many thinking stones are used up after `waited` seconds."""
+    if card.think_seconds <= 0:
+        return 0
+    return min(len(card.stones), int(len(card.stones) * waited / card.think_seconds + 1e-9))

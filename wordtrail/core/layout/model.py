@@ -215,7 +215,8 @@ class Look:
 
 @dataclass(frozen=True, slots=True)
 class Layout:
-    """All pages of a lesson for one stage shape, title card first."""
+    """All pages of a lesson for one stage shape, title card first. `text_edge` is where the column of text ends:
+    right of it is the room for signposts."""
 
     name: str
     width: float
@@ -224,6 +225,7 @@ class Layout:
     marks: tuple[LaidMark, ...]
     cards: tuple[LaidCard, ...]
     look: Look = Look()
+    text_edge: float = 0.0
 
     def places(self) -> dict[str, tuple[int, WordBox]]:
         """Word id → (page index, box). A word of the passage that is seen again beside a question has its

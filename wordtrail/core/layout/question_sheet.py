@@ -223,7 +223,7 @@ def _evidence(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBench, 
     order = [word.id for word in bench.lesson.words]
     draft.panels.append(Panel(left, top, right - left, bottom - top, "mist"))
     column = Stage(
-        "evidence", right, bottom, left + 84, right - left - 124, top + 24, bottom - top - 48, left + 62, 0, 0
+        "evidence", right, bottom, left + 84, right - left - 124, top + 24, bottom - top - 48, left + 62, right, 0, 0
     )
     rows = _fitting(blocks, column, draft.look, EVIDENCE_SIZES)
     if rows is None:

@@ -11,7 +11,8 @@ the back of a classroom."""
 
 @dataclass(frozen=True, slots=True)
 class Stage:
-    """A stage's size and where its text and its signposts stand, in page units."""
+    """A stage's size and where its text and its signposts stand, in page units. Left of `text_edge` a page of the
+    passage is text alone; right of it is the room for signposts."""
 
     name: str
     width: float
@@ -21,8 +22,9 @@ class Stage:
     text_top: float
     text_height: float
     number_right: float
+    text_edge: float
     card_left: float
     card_width: float
 
 
-WIDE = Stage("wide", 1920, 1080, 168, 1090, 64, 952, 128, 1356, 500)
+WIDE = Stage("wide", 1920, 1080, 168, 1090, 64, 952, 128, 1300, 1356, 500)

@@ -58,7 +58,7 @@ def typeset(lesson: Lesson, stage: Stage = WIDE) -> Layout:
         if not point.after and not has_page(point) and lesson.words
     )
     marks = laid_marks(lesson.marks, ground)
-    return Layout(stage.name, stage.width, stage.height, pages, marks, (*cards, *end_cards))
+    return Layout(stage.name, stage.width, stage.height, pages, marks, (*cards, *end_cards), text_edge=stage.text_edge)
 
 
 def text_pages(lesson: Lesson, stage: Stage = WIDE) -> list[LaidPage]:

@@ -1,0 +1,169 @@
+"""Lessons with every kind of cue in them: the demo lessons, one by hand, and random ones."""
+
+from __future__ import annotations
+
+import random
+from dataclasses import dataclass, replace
+from importlib.resources import files
+
+from tests.worlds import TAKE, lesson, trail, without
+from wordtrail.core.cues.compile import compile_cues, edit_list_of
+from wordtrail.core.cues.model import CueSheet
+from wordtrail.core.layout.model import Layout
+from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.lesson.commands import apply
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.plan_commands import (
+    KeepCard,
+    KeepMark,
+    KeepOrganizer,
+    KeepPoint,
+    KeepReading,
+    MakeCard,
+    MakeOrganizer,
+    SetMatching,
+    SetOpening,
+)
+from wordtrail.core.lesson.sheets import script
+from wordtrail.core.marks.model import Mark, MarkKind, Moment
+from wordtrail.core.plan.cards import Shown
+from wordtrail.core.plan.model import Choice, Pair, PauseKind, PausePoint, Reading, Span
+from wordtrail.core.plan.opening import Opening
+from wordtrail.core.plan.organizers import Shape
+from wordtrail.core.trail.model import Aside, Trail, Visit
+from wordtrail.formats import trail_json
+from wordtrail.standins.demo_world import LESSONS
+
+SEEDS = range(12)
+
+
+@dataclass(frozen=True, slots=True)
+class ShownLesson:
+    """A lesson as it is shown."""
+
+    name: str
+    lesson: Lesson
+    layout: Layout
+    sheet: CueSheet
+
+
+def shown(name: str, made: Lesson, found: Trail) -> ShownLesson:
+    """The lesson with this trail as its take."""
+    made = replace(made, chosen_take=TAKE)
+    layout = typeset(made)
+    return ShownLesson(name, made, layout, compile_cues(made, {TAKE: found}, layout, edit_list_of(made, {TAKE: found})))
+
+
+def demo_lessons() -> list[ShownLesson]:
+    """The five demo lessons with their shipped trails."""
+    shipped = files("wordtrail.standins") / "demo"
+    return [
+        shown(
+            demo.name,
+            demo.lesson("0" * 32 + ".png" if demo.picture else ""),
+            trail_json.read((shipped / f"{demo.name}.trail.json").read_text(encoding="utf-8")),
+        )
+        for demo in LESSONS
+    ]
+
+
+POINTS = (
+    PausePoint("", "a5", "Why clover?", 4.0, answer="It smells.", evidence=(Span("a3", "a5"),)),
+    PausePoint(
+        "", "a9", "Which flower?", 5.0, PauseKind.CHOOSE, strike=(2, 1),
+        choices=(
+            Choice("clover", True, "It says so.", (Span("a5", "a5"),)),
+            Choice("thistle", False, "It is not named."),
+            Choice("a map", False, "That is the dance.", (Span("a16", "a16"),)),
+        ),
+    ),
+    PausePoint("", "a11", "Find who dances.", 3.0, PauseKind.FIND, evidence=(Span("a10", "a11"),)),
+    PausePoint("", "a16", "Say it back.", 0.0, PauseKind.ECHO, stretch=Span("a1", "a11"), factor=1.5),
+    PausePoint("", "a16", "All together.", 0.0, PauseKind.TOGETHER, stretch=Span("a10", "a16"), times=2),
+    PausePoint("", "a16", "What comes first?", 6.0, PauseKind.ORDER, items=("finds", "tells", "dances")),
+    PausePoint("", "a18", "Put together.", 6.0, PauseKind.MATCH, pairs=(Pair("bee", "dance"), Pair("map", "way"))),
+    PausePoint("", "a12", "Talk.", 2.0, PauseKind.TALK),
+    PausePoint("", "a13", "Stop.", 1.0, PauseKind.DAY),
+    PausePoint("", "", "What did you learn?", 8.0, PauseKind.WRITE, answer="A dance is a map.", paper="Your sheet"),
+    PausePoint("", "", "Show a thumb.", 2.0, PauseKind.SIGN),
+)  # fmt: skip
+
+MARKS = (
+    Mark("", MarkKind.HIGHLIGHT, "a3", "a5", "new-word"),
+    Mark("", MarkKind.UNDERLINE, "a6", "a9", "evidence", moment=Moment.TALK),
+    Mark("", MarkKind.CIRCLE, "a11", "a11", "signal", moment=Moment.TALK),
+    Mark("", MarkKind.ARROW, "a13", "a13", "evidence", to="a16", moment=Moment.TALK, seconds=2.0),
+    Mark("", MarkKind.BRACKET, "a14", "a16", "evidence", moment=Moment.START),
+    Mark("", MarkKind.NUMBER, "a3", "a3", "signal", moment=Moment.QUOTED, text="1"),
+    Mark("", MarkKind.CROSS_OUT, "a18", "a18", "signal", seconds=0.7),
+)
+
+
+def by_hand() -> Lesson:
+    """A lesson with an opening, cards, a matching card, two readings, a chart, points of most kinds, and marks of
+    every moment, two of them at one pause point."""
+    made = apply(lesson(), SetOpening(Opening(purpose="We read about bees.", quick_write="What do you know?")))
+    made = apply(apply(made, MakeCard("a5")), MakeCard("a11"))
+    for card, when in zip(made.plan.cards, (Shown.BOTH, Shown.REACHED), strict=True):
+        made = apply(made, KeepCard(replace(card, shown=when, meaning="something", syllables=("clo", "ver"))))
+    made = apply(made, SetMatching(True))
+    made = apply(made, KeepReading(Reading("", "First", "For the story")))
+    made = apply(made, KeepReading(Reading("", "Second", "For the words", Span("a10", "a16"))))
+    for point in POINTS:
+        made = apply(made, KeepPoint(point))
+    made = apply(made, MakeOrganizer(Shape.ORDER))
+    chart = made.plan.organizers[0]
+    asked = [point.id for point in made.pause_points]
+    boxes = tuple(
+        replace(box, text="a bee", pause=pause) for box, pause in zip(chart.boxes, ("", *asked), strict=False)
+    )
+    made = apply(made, KeepOrganizer(replace(chart, boxes=boxes)))
+    for mark in MARKS:
+        made = apply(made, KeepMark(mark))
+    for first in ("a9", "a5"):
+        made = apply(
+            made, KeepMark(Mark("", MarkKind.BOX, first, first, "evidence", moment=Moment.PAUSE, pause=asked[0]))
+        )
+    return made
+
+
+def generated(seed: int) -> ShownLesson:
+    """A part of what `by_hand` has, read in a way of its own: slower, words left out, parts read again, questions
+    read aloud or not, talk here and there."""
+    dice = random.Random(seed)
+    made = by_hand()
+    made = replace(
+        made,
+        pause_points=tuple(one for one in made.pause_points if dice.random() < 0.7),
+        plan=replace(made.plan, matching=dice.random() < 0.5, cards=made.plan.cards[dice.randrange(2) :]),
+    )
+    points = {one.id for one in made.pause_points}
+    made = replace(
+        made,
+        marks=tuple(one for one in made.marks if (one.pause in points if one.pause else dice.random() < 0.8)),
+    )
+    words = [word.id for word in script(made)]
+    passage = [word.id for word in made.words]
+    read = [*passage[: dice.randrange(4, len(passage) + 1)], *passage[9:16]] if seed % 2 else words
+    read = [word for word in read if dice.random() < 0.93]
+    now, visits, asides = 0.6, list[Visit](), list[Aside]()
+    for word in read:
+        length = dice.uniform(0.08, 0.9)
+        visits.append(Visit(word, round(now, 3), round(now + length, 3), dice.random()))
+        now += length + dice.choice((0.0, 0.05, 0.3, 0.9))
+        if dice.random() < 0.12:
+            talk = dice.uniform(0.6, 5.0)
+            asides.append(Aside(round(now, 3), round(now + talk, 3), "well"))
+            now += talk + 0.2
+    return shown(
+        f"generated {seed}",
+        made,
+        Trail(tuple(visits), asides=tuple(asides), seconds=now + 1, sound_start=0.5, sound_end=now),
+    )
+
+
+def all_shown() -> list[ShownLesson]:
+    """All lessons that vectors are made of."""
+    whole = by_hand()
+    halting = without(trail(whole), "a4", "a12")
+    return [*demo_lessons(), shown("by hand", whole, halting), *(generated(seed) for seed in SEEDS)]
