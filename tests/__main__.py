@@ -5,6 +5,7 @@ The tests of the browser wait a lot, so all others run beside them, in a process
 
 from __future__ import annotations
 
+import json
 import os
 import subprocess
 import sys
@@ -13,6 +14,8 @@ import time
 import unittest
 from collections.abc import Iterator
 from pathlib import Path
+
+ROOT = Path(__file__).resolve().parents[1]
 
 SLOWEST = 12
 """How many of the slowest tests are named at the end."""
@@ -57,7 +60,9 @@ def _whole(test: unittest.TestCase) -> unittest.TestCase:
 
 
 def run_all() -> tuple[int, int]:
-    """Run every test, those of the browser here and all others beside them; how many passed and failed."""
+    """Run every test, the front end's first, then those of the browser here and all others beside them; how many
+    passed and failed."""
+    front_end = run_front_end()
     names = sorted(_modules())
     browser = [name for name in names if name.startswith(f"{BROWSER}.")]
     others = [name for name in names if name not in browser]
@@ -74,7 +79,20 @@ def run_all() -> tuple[int, int]:
         print(text := said.read())
     words = text.split()
     there = (int(words[-4]), int(words[-2])) if words[-3:-2] == ["passed,"] else (0, len(others))
-    return here[0] + there[0], here[1] + there[1]
+    return front_end[0] + here[0] + there[0], front_end[1] + here[1] + there[1]
+
+
+def run_front_end() -> tuple[int, int]:
+    """Run the front end's own tests with vitest; how many passed and how many failed."""
+    with tempfile.TemporaryDirectory() as folder:
+        report = Path(folder) / "report.json"
+        command = ["npx", "--no-install", "vitest", "run", "--reporter=default", "--reporter=json"]
+        ended = subprocess.run([*command, f"--outputFile.json={report}"], cwd=ROOT / "web")
+        if not report.exists():
+            return 0, 1
+        found = json.loads(report.read_text(encoding="utf-8"))
+    failed = int(found["numFailedTests"]) or int(ended.returncode != 0)
+    return int(found["numPassedTests"]), failed
 
 
 def _modules() -> Iterator[str]:

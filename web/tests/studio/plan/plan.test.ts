@@ -1,0 +1,81 @@
+import { describe, expect, it } from 'vitest'
+import { effectScope, ref } from 'vue'
+import { useChosenWords } from '@/studio/plan/chosenWords'
+import { newPoint } from '@/studio/plan/kinds'
+import { isIn, postsOf } from '@/studio/plan/posts'
+import { lesson, word } from '../../worlds'
+
+describe('the chosen words', () => {
+  const pages: Record<string, number> = { a: 1, b: 1, c: 2, d: 2 }
+  const words = ref(Object.keys(pages).map((one) => word(one)))
+  const fresh = () => effectScope().run(() => useChosenWords(words, (one) => pages[one]))!
+
+  it('are a run in reading order, whichever end was chosen first', () => {
+    const one = fresh()
+    one.choose('c', false)
+    one.choose('a', true)
+    expect([...one.ids.value]).toEqual(['a', 'b', 'c'])
+    expect(one.span.value).toEqual({ first: 'a', last: 'c' })
+    one.choose('d', false)
+    expect(one.span.value).toEqual({ first: 'd', last: 'd' })
+    one.clear()
+    expect([one.chosen.value, one.span.value]).toEqual([[], undefined])
+  })
+
+  it('go on by keys, over the pages, and stop at the ends', () => {
+    const one = fresh()
+    expect(one.step(1, false, 2)).toBe(2)
+    expect(one.span.value?.first, 'the first word of the page that is shown').toBe('c')
+    expect(one.step(-1, true, 2)).toBe(1)
+    expect(one.span.value).toEqual({ first: 'b', last: 'c' })
+    one.step(-1, false, 1)
+    one.step(-1, false, 1)
+    expect(one.span.value?.first).toBe('a')
+    expect(one.textOf('b', 'd')).toBe('b c d')
+  })
+
+  it('are nothing where the words are gone', () => {
+    const one = fresh()
+    one.set('a', 'gone')
+    expect(one.chosen.value).toEqual([])
+    expect(one.textOf('a', 'gone')).toBe('')
+  })
+})
+
+describe('the signposts', () => {
+  const blocks = [{ id: 'b1', words: [word('a'), word('b')] }]
+  const made = lesson({
+    passages: [{ id: 'p', title: '', pages: [{ id: 'p1', blocks }] }],
+    pause_points: [
+      { id: 'pause1', after: 'a', question: 'Why?', kind: 'choose', reading: 'r1' },
+      { id: 'pause2', after: '', question: 'And now?', kind: 'think' },
+    ],
+    marks: [{ id: 'mark1', kind: 'box', first: 'a', last: 'b', meaning: 'evidence', reading: 'r2' }],
+    plan: { cards: [{ id: 'card1', word: 'bee', at: 'b' }], organizers: [], readings: [] },
+  })
+  const posts = (reading = '', opened = '', draft?: ReturnType<typeof newPoint>) =>
+    postsOf(made, reading, draft, opened, (first, last) => `${first}–${last}`)
+
+  it('stand at their words; what comes at the end, at the last one', () => {
+    expect(posts().map((one) => [one.id, one.word, one.title, one.note])).toEqual([
+      ['pause1', 'a', 'Why?', 'Choose'],
+      ['pause2', 'b', 'And now?', 'Think · at the end'],
+      ['mark1', 'b', 'a–b', 'E · evidence'],
+      ['card1', 'b', 'bee', 'word card'],
+    ])
+  })
+  it('are those of the reading that is worked on, and of all', () => {
+    expect(posts('r1').map((one) => one.id)).toEqual(['pause1', 'pause2', 'card1'])
+    expect(isIn('')({ reading: 'r9' })).toBe(true)
+  })
+  it('open, and have the one that is being written among them', () => {
+    expect(posts('', 'mark1').find((one) => one.open)?.id).toBe('mark1')
+    const fresh = posts('', '', newPoint('', '', 15)).at(-1)!
+    expect([fresh.id, fresh.word, fresh.title, fresh.open]).toEqual([
+      'new',
+      'b',
+      'A question at the end',
+      true,
+    ])
+  })
+})

@@ -1,0 +1,112 @@
+import { describe, expect, it } from 'vitest'
+import type { Schemas } from '@/api/client'
+import { rowsOf } from '@/studio/sync/syncRows'
+import type { StripMark } from '@/studio/sync/stripMarks'
+import { cueSheet, gate, layout, page, trail, trailView } from '../../worlds'
+
+const words = ['w1', 'w2', 'w3', 'w4', 'w5', 'w6']
+const printed = new Map(words.map((one) => [one, one.toUpperCase()]))
+const visit = (word: string, start: number, end = start + 0.4) => ({
+  word,
+  start,
+  end,
+  confidence: 1,
+  found: null,
+})
+const stage = (gates: Schemas['Gate'][] = []) =>
+  ({
+    title: '',
+    layout: layout([page('one', words)]),
+    sheet: cueSheet({ gates }),
+    edits: {},
+  }) as unknown as Schemas['Stage']
+const mark = (start: number) => ({ id: `m${start}`, start, end: start + 1 }) as StripMark
+const rows = (view: Partial<Schemas['TrailView']>, marks: StripMark[] = [], gates: Schemas['Gate'][] = []) =>
+  rowsOf(
+    stage(gates),
+    trailView({ script: words, ...view }),
+    [{ id: 'pause1' } as Schemas['PausePoint']],
+    printed,
+    marks,
+  )
+
+describe('the rows of a take', () => {
+  it('parts lines of print, and a line that is begun again', () => {
+    const visits = ['w1', 'w2', 'w3', 'w4', 'w1', 'w2'].map((one, n) => visit(one, n))
+    const found = rows({
+      trail: trail({ visits: visits as never }),
+      walks: [
+        { first: 0, last: 3 },
+        { first: 4, last: 5 },
+      ] as never,
+    })
+    expect(found.map((row) => row.kind === 'line' && row.visits.map((one) => one.word))).toEqual([
+      ['w1', 'w2', 'w3'],
+      ['w4'],
+      ['w1', 'w2'],
+    ])
+    expect(found.map((row) => [row.start, row.end])).toEqual([
+      [0, 2.4],
+      [3, 3.4],
+      [4, 5.4],
+    ])
+  })
+
+  it('says why a word is not sure, also when it was mended', () => {
+    const visits = [visit('w1', 1), { ...visit('w2', 2.3), found: 2 }]
+    const checks = [{ word: 'w2', found: 2, start: 2.3, end: 2.7, why: 'It is faint.' }]
+    const slips = [{ kind: 'misread', word: 'w1', start: 1.1, end: 1.4, heard: 'x' }]
+    const [row] = rows({
+      trail: trail({ visits: visits as never, slips: slips as never }),
+      checks: checks as never,
+    })
+    expect(
+      row!.kind === 'line' && row!.visits.map((one) => [one.sure, one.why, one.slip, one.found]),
+    ).toEqual([
+      [true, '', 'misread', 1],
+      [false, 'It is faint.', '', 2],
+    ])
+  })
+
+  it('puts talk, gates and what was not read where they come', () => {
+    const found = rows(
+      {
+        trail: trail({
+          visits: [visit('w1', 1), visit('w4', 6)] as never,
+          asides: [{ start: 2, end: 4.5, heard: 'look here' }] as never,
+          unread: ['w2', 'w3', 'w6'],
+          slips: [{ kind: 'left out', word: 'w5', start: 6.5, end: 6.5, heard: '' }] as never,
+        }),
+      },
+      [],
+      [gate('pause1', 5), gate('card1', 5.5, { shows: 'card1', question: 'bee' })],
+    )
+    expect(found.map((row) => ('text' in row ? `${row.text} ${row.note}` : 'line'))).toEqual([
+      'line',
+      'Not read · “W2 W3” 2 words',
+      'Talk · “look here” 2.5 s',
+      'Pause point · What of pause1? 5 s, made by the lesson',
+      'Shown here · bee 5 s, made by the lesson',
+      'line',
+      'Not read · “W6” 1 words',
+      'Left out · “W5” ',
+    ])
+  })
+
+  it('hangs each mark on the line or talk in which it is drawn', () => {
+    const found = rows(
+      {
+        trail: trail({
+          visits: [visit('w1', 1), visit('w4', 6)] as never,
+          asides: [{ start: 2, end: 4.5, heard: '' }] as never,
+        }),
+      },
+      [mark(0.2), mark(1.97), mark(3), mark(7)],
+    )
+    expect(found.map((row) => 'marks' in row && row.marks.map((one) => one.id))).toEqual([
+      ['m0.2'],
+      ['m1.97', 'm3'],
+      ['m7'],
+    ])
+  })
+})
