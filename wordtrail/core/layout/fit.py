@@ -7,6 +7,7 @@ are then set as large as that many pages allow.
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
@@ -86,6 +87,28 @@ def rows_at(
     return tuple(rows)
 
 
+def least_height(
+    blocks: Sequence[tuple[Block, Verses]], size: float, stage: Stage, look: TextLook = USUAL_LOOK
+) -> float:
+    """A height in page units that these blocks cannot be set below at `size`, whatever the lines: all words of a
+    verse in a row, parted where the column ends. It tells sizes that need not be tried."""
+    height = 0.0
+    for block, verses in blocks:
+        if block.picture:
+            continue
+        own = size * _RELATIVE.get(block.kind, 1.0)
+        inset = own * PANEL_ROOM if block.kind is BlockKind.FACT_BOX else 0.0
+        width = stage.text_width * look.line_length - 2 * inset
+        lines = sum(max(1, math.ceil(_length(verse) * own / width)) for verse in verses if verse)
+        height += lines * own * look.line_spacing
+    return height
+
+
+def _length(verse: tuple[Chunk, ...]) -> float:
+    """The words of a verse at size 1, without the space before them: where a line ends, it is not there."""
+    return sum(chunk.width for chunk in verse)
+
+
 def _picture_row(block: Block, picture: Picture, size: float, stage: Stage) -> Row:
     shown = picture.crop.width * picture.width / (picture.crop.height * picture.height)
     height = min(PICTURE_HEIGHT * size, stage.text_width / shown)
@@ -132,6 +155,8 @@ def fitted(page: Page, stage: Stage, look: TextLook = USUAL_LOOK) -> tuple[float
     width = stage.text_width * look.line_length
     for size in TYPE_SCALE:
         if size > look.largest and size != smallest:
+            continue
+        if least_height(blocks, size, stage, look) > fewest * stage.text_height and size != smallest:
             continue
         rows = rows_at(blocks, size, stage, look)
         too_wide = any(row.line.width > width - 2 * row.inset + 0.5 for row in rows if not row.block.picture)

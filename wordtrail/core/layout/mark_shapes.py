@@ -7,7 +7,7 @@ share of its length. Measures are parts of the font size, from `Look`.
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from itertools import accumulate, groupby, pairwise
 
@@ -62,7 +62,7 @@ class Ground:
     legend, and the named regions of pictures by block and region."""
 
     pages: Sequence[LaidPage]
-    places: dict[str, tuple[int, WordBox]]
+    places: Mapping[str, tuple[int, WordBox]]
     order: Sequence[str]
     legend: Sequence[Meaning]
     regions: dict[tuple[str, str], Region]

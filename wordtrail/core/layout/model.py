@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from enum import StrEnum
 
+from wordtrail.core.remembered import remembered
 from wordtrail.core.text.look import Typeface
 from wordtrail.core.text.model import Area, Style
 
@@ -227,16 +229,21 @@ class Layout:
     look: Look = Look()
     text_edge: float = 0.0
 
-    def places(self) -> dict[str, tuple[int, WordBox]]:
+    def places(self) -> Mapping[str, tuple[int, WordBox]]:
         """Word id → (page index, box). A word of the passage that is seen again beside a question has its
         place on its own page; words of a signpost on the page of the signpost."""
-        found = {box.word: (card.page, box) for card in self.cards for box in card.boxes}
-        for index, page in enumerate(self.pages):
-            for box in page.boxes:
-                if not page.sheet or box.word not in found:
-                    found[box.word] = (index, box)
-        return found
+        return _places(self.pages, self.cards)
 
     def page_of_sheet(self, sheet: str) -> int | None:
         """The page that shows a sheet (the first, when it takes several)."""
         return next((index for index, page in enumerate(self.pages) if page.sheet == sheet), None)
+
+
+@remembered(32)
+def _places(pages: tuple[LaidPage, ...], cards: tuple[LaidCard, ...]) -> Mapping[str, tuple[int, WordBox]]:
+    found = {box.word: (card.page, box) for card in cards for box in card.boxes}
+    for index, page in enumerate(pages):
+        for box in page.boxes:
+            if not page.sheet or box.word not in found:
+                found[box.word] = (index, box)
+    return found

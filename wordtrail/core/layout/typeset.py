@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from functools import lru_cache
 from itertools import groupby
 
 from wordtrail.core.layout.boxes import boxes_of
@@ -19,6 +18,7 @@ from wordtrail.core.layout.sheets import laid_sheet
 from wordtrail.core.layout.stages import WIDE, Stage
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import has_page, run_sheets, sheets
+from wordtrail.core.remembered import remembered
 from wordtrail.core.text.look import USUAL_LOOK, TextLook
 from wordtrail.core.text.model import BlockKind, Page, Passage, Picture, Region, Style, permission_line
 
@@ -30,6 +30,7 @@ NUMBER_SIZE = 0.5
 TITLE_SIZES = (120.0, 104.0, 88.0, 76.0, 64.0, 56.0)
 
 
+@remembered(16)
 def typeset(lesson: Lesson, stage: Stage = WIDE) -> Layout:
     """The layout of `lesson` for one shape of stage, page units throughout: title card, what comes before the
     reading, the pages of the passages, what comes after it, and the pages of questions and organizers."""
@@ -83,7 +84,7 @@ def regions_of(passages: tuple[Passage, ...]) -> dict[tuple[str, str], Region]:
     }
 
 
-@lru_cache(maxsize=1024)
+@remembered(2048, by_value=True)
 def laid_pages(page: Page, stage: Stage, look: TextLook = USUAL_LOOK) -> tuple[LaidPage, ...]:
     """One page of the passage as one or more pages of the stage. Kept, so that a change to one page of
     a long passage does not set all the others anew."""

@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 
 from wordtrail.core.edit.edit_list import Trim
 from wordtrail.core.marks.model import FIRST_LEGEND, Mark, Meaning, PlacedMark
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.plan import Plan
+from wordtrail.core.remembered import remembered
 from wordtrail.core.speech.respelling import Respelling, Sounds, sounds_of
 from wordtrail.core.text.bare import bare
 from wordtrail.core.text.look import USUAL_LOOK, TextLook
@@ -76,7 +77,7 @@ class Lesson:
     def words(self) -> tuple[Word, ...]:
         """All words of the passages in order. (With those on cards and prompts they are the script: see
         `sheets.script`.)"""
-        return tuple(word for passage in self.passages for word in passage.words)
+        return _words_of(self.passages)
 
     @property
     def respelled(self) -> dict[str, tuple[Sounds, ...]]:
@@ -88,6 +89,16 @@ class Lesson:
         said = {bare(one.text): (sounds_of(one.said),) for one in self.respellings}
         return {word.text: said[bare(word.text)] for word in words if bare(word.text) in said} if said else {}
 
-    def positions(self) -> dict[str, int]:
+    def positions(self) -> Mapping[str, int]:
         """Word id → its place among the passages' words, counted from 0."""
-        return {word.id: index for index, word in enumerate(self.words)}
+        return _positions_in(self.passages)
+
+
+@remembered(64)
+def _words_of(passages: tuple[Passage, ...]) -> tuple[Word, ...]:
+    return tuple(word for passage in passages for word in passage.words)
+
+
+@remembered(64)
+def _positions_in(passages: tuple[Passage, ...]) -> Mapping[str, int]:
+    return {word.id: index for index, word in enumerate(_words_of(passages))}

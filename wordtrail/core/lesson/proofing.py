@@ -5,7 +5,9 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from wordtrail.core.layout.faces import can_show
-from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.model import LeftAsItIs, Lesson
+from wordtrail.core.remembered import remembered
+from wordtrail.core.speech.respelling import Respelling
 from wordtrail.core.text.checks import Suspect, Suspicion, suspects
 from wordtrail.core.text.model import Passage, permission_line
 
@@ -19,10 +21,17 @@ class Undescribed:
 
 def open_suspects(lesson: Lesson) -> tuple[Suspect, ...]:
     """The words of all passages that look wrong and have not been looked at, in order."""
-    settled = {(one.suspicion, one.word) for one in lesson.left_as_is}
-    known = [one.text for one in lesson.respellings]
+    return _open_suspects(lesson.passages, lesson.left_as_is, lesson.respellings)
+
+
+@remembered(64)
+def _open_suspects(
+    passages: tuple[Passage, ...], left_as_is: tuple[LeftAsItIs, ...], respellings: tuple[Respelling, ...]
+) -> tuple[Suspect, ...]:
+    settled = {(one.suspicion, one.word) for one in left_as_is}
+    known = [one.text for one in respellings]
     found: list[Suspect] = []
-    for passage in lesson.passages:
+    for passage in passages:
         unshown = {one.word: one for one in _unshown(passage) if (one.suspicion.value, one.text) not in settled}
         others = [one for one in suspects(passage, settled, known) if one.word not in unshown]
         places = {word.id: place for place, word in enumerate(passage.words)}

@@ -18,11 +18,12 @@ from wordtrail.core.plan.matching import FEWEST_CARDS, MATCHING, QUESTION, QUEST
 from wordtrail.core.plan.model import PauseKind, PausePoint
 from wordtrail.core.plan.opening import Opening, Part, run_order
 from wordtrail.core.plan.organizers import Organizer
+from wordtrail.core.remembered import remembered
 from wordtrail.core.text.model import Word
 from wordtrail.core.text.pieces import pieces_of
 
-SENTENCES = 1_000_000
-"""Sentences on sheets are counted from here, apart from those of the passages."""
+SENTENCES = 1_000_000_000
+"""Sentences on sheets are numbered from here, apart from those of the passages."""
 
 
 class Role(StrEnum):
@@ -87,6 +88,7 @@ def has_page(point: PausePoint) -> bool:
     return (bool(point.evidence) or not point.after) and point.kind not in ON_THE_TEXT
 
 
+@remembered(16)
 def sheets(lesson: Lesson) -> tuple[Sheet, ...]:
     """All sheets of a lesson: those of the run in its order, and those of pause points and organizers."""
     by_part = _by_part(lesson)
@@ -117,6 +119,7 @@ def point_texts(point: PausePoint) -> tuple[SheetText, ...]:
     return tuple(texts)
 
 
+@remembered(16)
 def script(lesson: Lesson) -> tuple[Word, ...]:
     """All words that may be read aloud, in the order of the lesson: what comes before the reading, the
     passages with each prompt after the word it stands at, what comes after."""

@@ -10,6 +10,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from wordtrail.core.remembered import remembered
 from wordtrail.core.speech.pronunciation import syllables
 from wordtrail.core.text.model import Passage, Word
 from wordtrail.core.text.spoken import spoken_form
@@ -40,6 +41,7 @@ class GuidedWord:
     end: float
 
 
+@remembered(32)
 def pace_guide(passage: Passage, words_per_minute: float) -> tuple[GuidedWord, ...]:
     """Start and end of every word of `passage` at `words_per_minute` (30 to 300)."""
     blocks = [block.words for block in passage.blocks]

@@ -8,11 +8,12 @@ from __future__ import annotations
 import re
 import unicodedata
 from collections import Counter
-from collections.abc import Collection, Iterator, Mapping
+from collections.abc import Collection, Mapping
 from dataclasses import dataclass, replace
 from enum import StrEnum
 from itertools import pairwise
 
+from wordtrail.core.remembered import remembered
 from wordtrail.core.speech.common import rank
 from wordtrail.core.speech.pronunciation import in_dictionary, is_known
 from wordtrail.core.text.bare import bare
@@ -86,6 +87,10 @@ _SETTLED_BY_TEXT = (
 )  # fmt: skip
 
 
+_COUNTED = (Suspicion.BROKEN, Suspicion.UNKNOWN, Suspicion.STRAY, Suspicion.RUN_ON)
+"""Suspicions that are settled for all words printed so, of which it is said how many there are."""
+
+
 def settled_by_text(suspicion: str) -> bool:
     """Whether leaving one such word as it is settles all words that are printed so."""
     return suspicion in _SETTLED_BY_TEXT
@@ -104,14 +109,16 @@ def suspects(
     found: list[Suspect] = []
     seen: set[tuple[Suspicion, str]] = set()
     for block in passage.blocks:
-        for suspect in _in_block(block, confidences, counts, names):
+        for suspect in _in_block(block, _unsure_in(block, confidences), _names_in(block, names)):
             by_text = settled_by_text(suspect.suspicion)
             settles = suspect.text if by_text else suspect.word
             if (suspect.suspicion.value, settles) in settled or (by_text and (suspect.suspicion, settles) in seen):
                 continue
             seen.add((suspect.suspicion, settles))
             instead = tuple(dressed(word, suspect.text) for word in suspect.instead)
-            found.append(replace(suspect, instead=instead, settles=settles))
+            alike = suspect.suspicion in _COUNTED and not (suspect.suspicion is Suspicion.BROKEN and suspect.joins)
+            times = counts[bare(suspect.text)] if alike else 1
+            found.append(replace(suspect, instead=instead, settles=settles, times=times))
     return tuple(found)
 
 
@@ -144,53 +151,57 @@ def _without_accents(text: str) -> str:
     return "".join(sign for sign in unicodedata.normalize("NFD", text) if not unicodedata.combining(sign))
 
 
-def _in_block(
-    block: Block, confidences: Mapping[str, float], counts: Mapping[str, int], names: Collection[str]
-) -> Iterator[Suspect]:
+def _unsure_in(block: Block, confidences: Mapping[str, float]) -> tuple[tuple[str, float], ...]:
+    """The words of a block that the photo reader may not have been sure of, with its confidence."""
+    if not confidences:
+        return ()
+    return tuple((word.id, sure) for word in block.words if (sure := confidences.get(word.id, 1.0)) < UNSURE_READING)
+
+
+def _names_in(block: Block, names: Collection[str]) -> tuple[str, ...]:
+    return tuple(sorted({text for word in block.words if (text := bare(word.text)) in names}))
+
+
+@remembered(8192, by_value=True)
+def _in_block(block: Block, unsure: tuple[tuple[str, float], ...], names: tuple[str, ...]) -> tuple[Suspect, ...]:
+    """What is wrong in a block, whatever stands in all others."""
     following: dict[str, Word] = {one.id: other for one, other in pairwise(block.words)}
-    for word in block.words:
-        after = following.get(word.id)
-        suspect = _at(word, after, block, confidences.get(word.id, 1.0), counts, names)
-        if suspect:
-            yield suspect
+    confidences = dict(unsure)
+    found = (_at(word, following.get(word.id), block, confidences.get(word.id, 1.0), names) for word in block.words)
+    return tuple(suspect for suspect in found if suspect)
 
 
-def _at(
-    word: Word, after: Word | None, block: Block, confidence: float, counts: Mapping[str, int], names: Collection[str]
-) -> Suspect | None:
+def _at(word: Word, after: Word | None, block: Block, confidence: float, names: Collection[str]) -> Suspect | None:
     """The gravest suspicion about a word."""
     text = bare(word.text)
-    times = counts.get(text, 1)
     if broken := _broken(word, after):
         return Suspect(word.id, word.text, Suspicion.BROKEN, _LINE_END, (broken,), True)
     if whole := _hyphenated(word.text):
-        return Suspect(
-            word.id, word.text, Suspicion.BROKEN, "It was broken at the end of a line.", (whole,), times=times
-        )
+        return Suspect(word.id, word.text, Suspicion.BROKEN, _LINE_END, (whole,))
     if after and not _verse(block) and _twice(word, after):
         return Suspect(word.id, word.text, Suspicion.REPEATED, f"“{word.text}” stands here twice.")
     if _STRAY.search(word.text) and not _SPELLED.match(text):
         return Suspect(
             word.id, word.text, Suspicion.STRAY, "There is a sign in it that no word has.",
-            likely_words(text), times=times,
+            likely_words(text),
         )  # fmt: skip
     if len(text) == 1 and text.isalpha() and text not in _LONE_WORDS and not _INITIALS.match(word.text):
         joins = after is not None and is_word(text + bare(after.text)) and len(bare(after.text)) > 1
         return Suspect(word.id, word.text, Suspicion.LONE, "A letter stands here alone.", joins=joins)
     if word.text.lower() == word.text and text not in rank() and (parted := _very_common_pair(text)):
         why = "Two words seem to have run together."
-        return Suspect(word.id, word.text, Suspicion.RUN_ON, why, (parted,), times=times)
+        return Suspect(word.id, word.text, Suspicion.RUN_ON, why, (parted,))
     known = is_word(text) or text in names or _is_said_otherwise(word.text)
     if not known:
         parted = run_together(text)
         if parted and all(rank()[part] < COMMON for part in parted.split()):
             why = "Two words seem to have run together."
-            return Suspect(word.id, word.text, Suspicion.RUN_ON, why, (parted,), times=times)
+            return Suspect(word.id, word.text, Suspicion.RUN_ON, why, (parted,))
         if after and is_word(text + bare(after.text)) and not is_word(bare(after.text)):
             why = "It is no word, but with the next one it is."
-            return Suspect(word.id, word.text, Suspicion.UNKNOWN, why, (), True, times)
+            return Suspect(word.id, word.text, Suspicion.UNKNOWN, why, (), True)
         why = "It is in no list of words that we have."
-        return Suspect(word.id, word.text, Suspicion.UNKNOWN, why, likely_words(text), times=times)
+        return Suspect(word.id, word.text, Suspicion.UNKNOWN, why, likely_words(text))
     if confidence < (VERY_UNSURE if _certain(text) else UNSURE_READING):
         usual = tuple(one for one in likely_words(text) if rank()[one] < USUAL)
         return Suspect(word.id, word.text, Suspicion.UNSURE, "It was hard to read on the photo.", usual)

@@ -6,6 +6,8 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from enum import StrEnum
 
+from wordtrail.core.remembered import remembered
+
 
 class BlockKind(StrEnum):
     """What a block is, which decides how it is set and whether it is numbered."""
@@ -45,8 +47,8 @@ class Emphasis:
 class Word:
     """One readable token: its id, the characters `[start, end)` of its block, and its sentence.
 
-    `text` is as printed, with the punctuation that clings to it. `sentence` counts from 0
-    through the passage.
+    `text` is as printed, with the punctuation that clings to it. Words of one sentence have the same `sentence`,
+    words of others have another one; it ascends within a block.
     """
 
     id: str
@@ -201,7 +203,12 @@ class Passage:
     @property
     def words(self) -> tuple[Word, ...]:
         """All words in reading order."""
-        return tuple(word for block in self.blocks for word in block.words)
+        return _words_of(self.pages)
+
+
+@remembered(64)
+def _words_of(pages: tuple[Page, ...]) -> tuple[Word, ...]:
+    return tuple(word for page in pages for block in page.blocks for word in block.words)
 
 
 def permission_line(passage: Passage) -> str:

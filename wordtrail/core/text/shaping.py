@@ -260,10 +260,13 @@ def _swapped(passage: Passage, new: Block) -> Passage:
 
 
 def _each(passage: Passage, change: Callable[[Block], tuple[Block, ...]]) -> tuple[Page, ...]:
-    """All pages with every block replaced by what `change` makes of it."""
-    return tuple(
-        replace(page, blocks=tuple(new for block in page.blocks for new in change(block))) for page in passage.pages
-    )
+    """All pages with every block replaced by what `change` makes of it; a page that it leaves as it is, is the same."""
+    pages = []
+    for page in passage.pages:
+        blocks = tuple(new for block in page.blocks for new in change(block))
+        same = len(blocks) == len(page.blocks) and all(a is b for a, b in zip(blocks, page.blocks, strict=True))
+        pages.append(page if same else replace(page, blocks=blocks))
+    return tuple(pages)
 
 
 def _done(passage: Passage, issue: Issue, pages: Sequence[Page]) -> Passage:

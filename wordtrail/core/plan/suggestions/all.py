@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from functools import lru_cache
 
 from wordtrail.core.plan.suggestions.content import endings, headings, number_sentences, places_to_stop, words_to_teach
 from wordtrail.core.plan.suggestions.model import Suggestion
@@ -16,6 +15,7 @@ from wordtrail.core.plan.suggestions.wording import (
     repeated_phrases,
     signal_words,
 )
+from wordtrail.core.remembered import remembered
 from wordtrail.core.text.model import Passage
 
 DETECTORS: tuple[Callable[[Passage], list[Suggestion]], ...] = (
@@ -27,7 +27,7 @@ MOST = 400
 """Suggestions of one passage, at the most."""
 
 
-@lru_cache(maxsize=32)
+@remembered(32, by_value=True)
 def suggestions(passage: Passage) -> tuple[Suggestion, ...]:
     """Everything that was found, in the order of the text."""
     place = {word.id: n for n, word in enumerate(passage.words)}

@@ -1,0 +1,89 @@
+"""Remembering what was worked out from frozen values, as long as they are in use.
+
+A change to a lesson shares all that it leaves as it was, so that the same object means the same result. Results are
+found by the identity of the arguments, which costs nothing however large they are; `by_value` also finds them for
+equal arguments, which costs a hash of all that is in them.
+"""
+
+from __future__ import annotations
+
+from collections import OrderedDict
+from collections.abc import Callable, Hashable
+from functools import wraps
+from threading import RLock
+from typing import Any, Generic, ParamSpec, TypeVar
+
+Arguments = ParamSpec("Arguments")
+Result = TypeVar("Result")
+Key = TypeVar("Key", bound=Hashable)
+Value = TypeVar("Value")
+
+
+class Kept(Generic[Key, Value]):
+    """The values that were used last, at most so many that their weights add up to `most`; any thread may ask."""
+
+    def __init__(self, most: float, weight: Callable[[Value], float] = lambda _: 1.0) -> None:
+        self._most, self._weight = most, weight
+        self._values: OrderedDict[Key, tuple[Value, float]] = OrderedDict()
+        self._total = 0.0
+        self._lock = RLock()
+
+    def get(self, key: Key) -> Value | None:
+        """The value of `key`, if it is still kept."""
+        with self._lock:
+            found = self._values.get(key)
+            if found is None:
+                return None
+            self._values.move_to_end(key)
+            return found[0]
+
+    def put(self, key: Key, value: Value) -> None:
+        """Keep `value`; those that were not used for longest go where there are too many. The newest stays."""
+        with self._lock:
+            self.drop(key)
+            weight = self._weight(value)
+            self._values[key] = (value, weight)
+            self._total += weight
+            while self._total > self._most and len(self._values) > 1:
+                _, (_, gone) = self._values.popitem(last=False)
+                self._total -= gone
+
+    def drop(self, key: Key) -> None:
+        """Forget the value of `key`, where there is one."""
+        with self._lock:
+            found = self._values.pop(key, None)
+            if found:
+                self._total -= found[1]
+
+    def __len__(self) -> int:
+        return len(self._values)
+
+
+def remembered(
+    most: int, *, by_value: bool = False
+) -> Callable[[Callable[Arguments, Result]], Callable[Arguments, Result]]:
+    """A decorator for pure functions of frozen values: the `most` results that were used last are not worked out
+    again. The arguments are held with them, so that no identity is given out anew meanwhile."""
+
+    def decorate(function: Callable[Arguments, Result]) -> Callable[Arguments, Result]:
+        same: Kept[tuple[Any, ...], tuple[Any, Result]] = Kept(most)
+        equal: Kept[tuple[Any, ...], Result] = Kept(most)
+
+        @wraps(function)
+        def asked(*given: Arguments.args, **named: Arguments.kwargs) -> Result:
+            arguments = (*given, *named.items())
+            identity = (*map(id, given), *((name, id(value)) for name, value in named.items()))
+            found = same.get(identity)
+            if found is not None:
+                return found[1]
+            result: Any = equal.get(arguments) if by_value else None
+            if result is None:
+                result = function(*given, **named)
+                if by_value:
+                    equal.put(arguments, result)
+            same.put(identity, (arguments, result))
+            return result  # type: ignore[no-any-return]
+
+        return asked
+
+    return decorate
