@@ -31,7 +31,7 @@ def main() -> None:
     with tempfile.TemporaryDirectory() as folder:
         workspace = open_workspace(Path(folder))
         install(workspace)
-        with workspace.database.session() as session:
+        with workspace.database.reading() as session:
             shows = [showing(session, kept.id) for kept in all_lessons(session, workspace.owner)]
         for show in shows:
             begun = time.perf_counter()

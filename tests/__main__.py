@@ -47,16 +47,17 @@ def run(names: list[str]) -> tuple[int, int]:
     suite = unittest.defaultTestLoader.loadTestsFromNames([f"tests.{name}" for name in names])
     result = unittest.TextTestRunner(verbosity=1, resultclass=TimedResult).run(suite)
     # A test with several faulty sub-tests is one that failed.
-    faulty = {_whole(test).id() for test, _ in (*result.failures, *result.errors)}
+    faulty = {_name(test) for test, _ in (*result.failures, *result.errors)}
     failed = len(faulty) + len(result.unexpectedSuccesses)
     for seconds, name in sorted(result.took, reverse=True)[:SLOWEST]:
         print(f"{seconds:6.1f} s  {name.removeprefix('tests.')}")
     return max(0, result.testsRun - failed - len(result.skipped)), failed
 
 
-def _whole(test: unittest.TestCase) -> unittest.TestCase:
-    whole: unittest.TestCase = getattr(test, "test_case", test)
-    return whole
+def _name(test: unittest.TestCase) -> str:
+    """What a test is called; a sub-test as the one it belongs to. (Some tests have an `id` of their own.)"""
+    whole = getattr(test, "test_case", test)
+    return unittest.TestCase.id(whole) if isinstance(whole, unittest.TestCase) else str(whole)
 
 
 def run_all() -> tuple[int, int]:

@@ -222,7 +222,7 @@ def _passage(path: Path) -> Passage:
 def _lesson_named(workspace: Workspace, name: str) -> str:
     from wordtrail.store.lessons import all_lessons
 
-    with workspace.database.session() as session:
+    with workspace.database.reading() as session:
         kept = all_lessons(session, workspace.owner)
     found = next((k.id for k in kept if name in (k.id, k.lesson.title)), None)
     if found is None:
@@ -231,12 +231,12 @@ def _lesson_named(workspace: Workspace, name: str) -> str:
 
 
 def _render(options: argparse.Namespace) -> None:
-    from wordtrail.jobs.lesson_work import showing, sound_of
     from wordtrail.media.render import render
+    from wordtrail.service.showing import showing
+    from wordtrail.service.sound import sound_of
 
     workspace = open_workspace(options.data)
-    with workspace.database.session() as session:
-        show = showing(session, _lesson_named(workspace, options.lesson))
+    show, _ = showing(workspace, _lesson_named(workspace, options.lesson))
     shares = render(
         show.layout, show.sheet, sound_of(workspace, show.edits), options.output, size=options.size,
         title=show.lesson.title,
@@ -246,13 +246,12 @@ def _render(options: argparse.Namespace) -> None:
 
 def _export(options: argparse.Namespace) -> None:
     from wordtrail.core.text.notation import write_notation
-    from wordtrail.jobs.lesson_work import showing
+    from wordtrail.service.showing import showing
     from wordtrail.store.pictures import read_picture
 
     workspace = open_workspace(options.data)
     lesson_id = _lesson_named(workspace, options.lesson)
-    with workspace.database.session() as session:
-        show = showing(session, lesson_id)
+    show, _ = showing(workspace, lesson_id)
     passage = show.lesson.passages[0]
     if options.format in PLAN_KINDS:
         options.output.write_bytes(plan_file(show.lesson, options.format).data)

@@ -29,6 +29,11 @@ def open_workspace(folder: Path) -> Workspace:
     folder.mkdir(parents=True, exist_ok=True)
     database = Database(f"sqlite:///{folder / 'wordtrail.db'}")
     database.upgrade()
-    with database.session() as session:
+    with database.writing() as session:
         owner = first_owner(session)
-    return Workspace(folder, database, Blobs(folder / "blobs"), owner)
+    blobs = Blobs(folder / "blobs")
+    # Lesson sounds lay here without saying whose they were; they are made again when they are asked for.
+    for key in blobs.keys("sounds"):
+        if key.endswith(".m4a"):
+            blobs.drop(key)
+    return Workspace(folder, database, blobs, owner)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import copy
 import io
 import json
 import tempfile
@@ -14,6 +15,7 @@ from PIL import Image
 
 from tests.worlds import TEXT
 from wordtrail.api.application import make_application, openapi_document
+from wordtrail.formats.json_patch import Operation, patched
 from wordtrail.standins.demo_world import install
 from wordtrail.workspace import open_workspace
 
@@ -40,8 +42,28 @@ class ApiTest(unittest.TestCase):
         answer = self.client.post(
             f"/api/lessons/{lesson['id']}/commands", json={"revision": lesson["revision"], "command": command}
         )
+        return self.after(lesson, answer)
+
+    def after(self, lesson: dict, answer) -> dict:
+        """The lesson after a change that was answered so: as it is read anew, which is what the changes make of the
+        one before."""
         self.assertEqual(answer.status_code, 200, answer.text)
-        return answer.json
+        now = self.client.get(f"/api/lessons/{lesson['id']}").json
+        self.assertEqual((answer.json["since"], answer.json["revision"]), (lesson["revision"], now["revision"]))
+        changes = [Operation(one["op"], one["path"], one["value"]) for one in answer.json["changes"]]
+        self.assertEqual(patched(copy.deepcopy(lesson["lesson"]), changes), now["lesson"])
+        for key in ("undo", "redo", "path", "next", "video", "counting_take"):
+            self.assertEqual(answer.json[key], now[key])
+        return now
+
+    def walked(self, lesson: dict, way: str) -> dict:
+        """The lesson after undo or redo."""
+        path = f"/api/lessons/{lesson['id']}/{way}"
+        return self.after(lesson, self.client.post(path, json={"revision": lesson["revision"]}))
+
+    def stage(self, id: str, query: str = "") -> dict:
+        """The lesson's stage as a whole."""
+        return self.client.get(f"/api/lessons/{id}/stage{query}").json["whole"]
 
     def assert_problem(self, answer, status: int, *, says: str = "") -> dict:
         self.assertEqual(answer.status_code, status, answer.text)
@@ -67,7 +89,7 @@ class LessonsTest(ApiTest):
         lesson = self.send(lesson, kind="add pause point", after="a5", question="Why clover?", think_seconds=5)
         lesson = self.send(lesson, kind="add mark", mark="underline", first="a6", last="a9", meaning="evidence")
         self.assertEqual(lesson["undo"], "drawing a mark")
-        stage = self.client.get(f"/api/lessons/{lesson['id']}/stage").json
+        stage = self.stage(lesson["id"])
         self.assertEqual([page["title"] for page in stage["layout"]["pages"]], [True, False, False])
         self.assertEqual(len(stage["layout"]["cards"]), 1)
         shelf = self.client.get("/api/lessons").json["lessons"]
@@ -78,9 +100,9 @@ class LessonsTest(ApiTest):
 
     def test_undo_and_redo(self) -> None:
         lesson = self.send(self.make(), kind="set pace", words_per_minute=80)
-        lesson = self.client.post(f"/api/lessons/{lesson['id']}/undo", json={"revision": lesson["revision"]}).json
+        lesson = self.walked(lesson, "undo")
         self.assertEqual((lesson["lesson"]["words_per_minute"], lesson["redo"]), (110, "changing the pace"))
-        lesson = self.client.post(f"/api/lessons/{lesson['id']}/redo", json={"revision": lesson["revision"]}).json
+        lesson = self.walked(lesson, "redo")
         self.assertEqual(lesson["lesson"]["words_per_minute"], 80)
 
     def test_two_windows(self) -> None:
@@ -186,8 +208,37 @@ class DemoTest(ApiTest):
     def setUp(self) -> None:
         super().setUp()
         install(self.workspace, ("bees-map", "rain"))
-        self.lesson = next(one for one in self.client.get("/api/lessons").json["lessons"] if "Bee" in one["title"])
-        self.view = self.client.get(f"/api/lessons/{self.lesson['id']}").json
+        bee = next(one for one in self.client.get("/api/lessons").json["lessons"] if "Bee" in one["title"])
+        self.view = self.client.get(f"/api/lessons/{bee['id']}").json
+
+    def test_a_stage_says_what_changed_since_it_was_fetched(self) -> None:
+        path = f"/api/lessons/{self.view['id']}/stage"
+        whole = self.client.get(path).json["whole"]
+        nothing = self.client.get(path, query_string={"since": whole["key"]}).json
+        self.assertEqual((nothing["whole"], nothing["changes"], nothing["key"]), (None, [], whole["key"]))
+        words = [box["word"] for page in whole["layout"]["pages"] if not page["sheet"] for box in page["boxes"]]
+        meaning = self.view["lesson"]["legend"][0]["id"]
+        self.send(self.view, kind="add mark", mark="box", first=words[0], last=words[1], meaning=meaning)
+        answer = self.client.get(path, query_string={"since": whole["key"]}).json
+        self.assertIsNone(answer["whole"])
+        self.assertFalse([one for one in answer["changes"] if one["path"].startswith("/layout/pages")])
+        changes = [Operation(one["op"], one["path"], one["value"]) for one in answer["changes"]]
+        now = self.client.get(path).json["whole"]
+        self.assertEqual(patched(copy.deepcopy(whole), changes) | {"key": now["key"]}, now)
+        self.assertEqual(answer["key"], now["key"])
+        unknown = self.client.get(path, query_string={"since": "long ago"}).json
+        self.assertEqual(unknown["whole"], now)
+
+    def test_a_deleted_lesson_leaves_nothing_of_the_teachers_voice(self) -> None:
+        self.client.get(f"/api/lessons/{self.view['id']}/sound")
+        take = self.view["takes"][0]["id"]
+        folders = [self.workspace.blobs.path(name) for name in (f"takes/{take}", f"sounds/{self.view['id']}")]
+        self.assertTrue(all(folder.is_dir() for folder in folders))
+        others = self.workspace.blobs.keys("takes")
+        self.assertEqual(self.client.delete(f"/api/lessons/{self.view['id']}").status_code, 200)
+        self.assertFalse(any(folder.exists() for folder in folders))
+        self.assertEqual(len(self.workspace.blobs.keys("takes")), len(others) - 1)
+        self.assert_problem(self.client.get(f"/api/takes/{take}/sound"), 404)
 
     def test_the_demo_is_installed_once(self) -> None:
         self.assertFalse(install(self.workspace))

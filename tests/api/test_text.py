@@ -17,7 +17,7 @@ class FilesTest(ApiTest):
     def bring(self, data: bytes, name: str) -> dict:
         answer = self.client.post("/api/files", data={"file": (io.BytesIO(data), name)})
         self.assertEqual(answer.status_code, 201, answer.text)
-        with self.workspace.database.session() as session:
+        with self.workspace.database.writing() as session:
             job = job_about(session, READ, answer.json["id"])
         assert job
         perform(self.workspace, job.id)
@@ -37,15 +37,16 @@ class FilesTest(ApiTest):
         lesson = self.make("The bee.")
         files = [{"file": self.bring(text, "a.txt")["id"]} for text in (b"One.", b"Two.")]
         body = {"revision": lesson["revision"], "files": files, "passage": "a"}
-        made = self.client.post(f"/api/lessons/{lesson['id']}/pages-from-files", json=body).json
+        path = f"/api/lessons/{lesson['id']}/pages-from-files"
+        made = self.after(lesson, self.client.post(path, json=body))
         pages = made["lesson"]["passages"][0]["pages"]
         self.assertEqual([page["blocks"][0]["text"] for page in pages], ["The bee.", "One.", "Two."])
         self.assertEqual(made["undo"], "bringing in pages")
         body = {"revision": made["revision"], "files": files[:1], "passage": ""}
-        made = self.client.post(f"/api/lessons/{lesson['id']}/pages-from-files", json=body).json
+        made = self.after(made, self.client.post(path, json=body))
         self.assertEqual(len(made["lesson"]["passages"]), 2)
         stale = {"revision": 1, "files": files[:1], "passage": "a"}
-        self.assert_problem(self.client.post(f"/api/lessons/{lesson['id']}/pages-from-files", json=stale), 409)
+        self.assert_problem(self.client.post(path, json=stale), 409)
 
     def test_what_cannot_be_read_ends_in_a_sentence_and_the_server_stays(self) -> None:
         for data, name, says in (
@@ -92,7 +93,7 @@ class TextTest(ApiTest):
         made = self.send(lesson, kind="split block", block=block, at=14)
         made = self.send(made, kind="set block kind", block=block, to="heading")
         self.assertEqual(made["undo"], "changing a block's kind")
-        made = self.client.post(f"/api/lessons/{lesson['id']}/undo", json={"revision": made["revision"]}).json
+        made = self.walked(made, "undo")
         self.assertEqual([b["kind"] for b in made["lesson"]["passages"][0]["pages"][0]["blocks"]], ["paragraph"] * 2)
 
     def test_copies_of_every_kind(self) -> None:

@@ -31,7 +31,7 @@ class PicturesTest(unittest.TestCase):
             lessons = page.request.get(f"{address}/api/lessons").json()["lessons"]
             _vary(page, address, lessons)
             for lesson in lessons[:3]:
-                data = page.request.get(f"{address}/api/lessons/{lesson['id']}/stage").text()
+                data = page.request.get(f"{address}/api/lessons/{lesson['id']}/stage").json()["whole"]
                 link = page.request.post(f"{address}/api/lessons/{lesson['id']}/link").json()["url"]
                 layout, sheet = _parts(data)
                 painter = Painter(layout, sheet, pictures=lambda file: _file(page, address, file))
@@ -75,8 +75,7 @@ def _file(page: Page, address: str, file: str) -> bytes:
     return bytes(page.request.get(f"{address}/api/pictures/{file}").body())
 
 
-def _parts(data: str) -> tuple[Layout, CueSheet]:
-    document = json.loads(data)
+def _parts(document: dict) -> tuple[Layout, CueSheet]:
     return from_json(Layout, json.dumps(document["layout"])), from_json(CueSheet, json.dumps(document["sheet"]))
 
 

@@ -32,7 +32,7 @@ class StoreTest(unittest.TestCase):
             self.id = add_lesson(session, self.owner, lesson(), "Unit 1").id
 
     def session(self):
-        return self.workspace.database.session()
+        return self.workspace.database.writing()
 
 
 class SchemaTest(StoreTest):
@@ -51,7 +51,7 @@ class SchemaTest(StoreTest):
     def test_opening_again_keeps_everything(self) -> None:
         again = open_workspace(self.folder)
         self.addCleanup(again.database.close)
-        with again.database.session() as session:
+        with again.database.writing() as session:
             self.assertEqual([kept.id for kept in all_lessons(session, again.owner)], [self.id])
 
 
@@ -124,7 +124,8 @@ class TakesTest(StoreTest):
         for number, data in ((0, b"one"), (1, b"two"), (1, b"again"), (0, b"again"), (2, b"three")):
             self.piece(take, number, data)
         with self.session() as session:
-            takes.finish_take(self.workspace.blobs, takes.get_take(session, take))
+            takes.put_together(self.workspace.blobs, takes.get_take(session, take))
+            takes.finish_take(takes.get_take(session, take))
         self.assertEqual(self.workspace.blobs.read(takes.TakeFiles(take).original), b"onetwothree")
         with self.assertRaises(LessonError):
             self.piece(take, 3, b"late")
@@ -141,10 +142,10 @@ class TakesTest(StoreTest):
         self.piece(take, 0, b"one")
         again = open_workspace(self.folder)
         self.addCleanup(again.database.close)
-        with again.database.session() as session:
+        with again.database.writing() as session:
             row = takes.get_take(session, take, again.owner)
             self.assertEqual((row.state, row.pieces), ("recording", 1))
-            takes.finish_take(again.blobs, row)
+            takes.put_together(again.blobs, row)
         self.assertEqual(again.blobs.read(takes.TakeFiles(take).original), b"one")
 
     def test_takes_are_numbered_and_the_newest_trail_counts(self) -> None:
@@ -161,7 +162,7 @@ class TakesTest(StoreTest):
     def test_an_empty_take_cannot_be_finished(self) -> None:
         take = self.begin()
         with self.session() as session, self.assertRaises(LessonError):
-            takes.finish_take(self.workspace.blobs, takes.get_take(session, take))
+            takes.put_together(self.workspace.blobs, takes.get_take(session, take))
 
 
 class BlobsTest(StoreTest):

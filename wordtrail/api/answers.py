@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Any, Literal
+
 from pydantic import BaseModel, Field
 
 from wordtrail.core.cues.model import CueSheet
@@ -142,6 +144,30 @@ class LessonView(BaseModel):
     link: StudentLink | None
 
 
+class PatchOperation(BaseModel):
+    """One operation of a JSON Patch (RFC 6902)."""
+
+    op: Literal["add", "remove", "replace"]
+    path: str
+    value: Any = None
+
+
+class LessonChange(BaseModel):
+    """What became of a lesson by a change: `changes` make its document of the one at revision `since`, one after
+    another; the rest is as in LessonView."""
+
+    id: str
+    revision: int
+    since: int
+    changes: list[PatchOperation]
+    undo: str
+    redo: str
+    path: list[Waypoint]
+    next: Step
+    counting_take: str
+    video: Video | None
+
+
 class Change(BaseModel):
     """A command for the lesson as it was at `revision`."""
 
@@ -187,20 +213,19 @@ class TextView(BaseModel):
     before_sharing: list[str]
 
 
-class Offered(BaseModel):
-    """Something that the text offers, and whether the plan has it already."""
-
-    suggestion: Suggestion
-    taken: bool
-
-
 class PlanView(BaseModel):
-    """The lesson as it will run, what the text offers to mark, teach and stop at, and how many seconds of think
+    """The lesson as it will run, the ids of the suggestions that its plan has already, and how many seconds of think
     time each kind of pause point usually has."""
 
     run: list[Stop]
-    offers: list[Offered]
+    taken: list[str]
     usual_think: dict[str, float]
+
+
+class Suggestions(BaseModel):
+    """What the text offers to mark, teach and stop at."""
+
+    suggestions: list[Suggestion]
 
 
 class WordInParts(BaseModel):
@@ -258,12 +283,22 @@ class KeptPicture(BaseModel):
 
 
 class Stage(BaseModel):
-    """What a stage needs to show a lesson."""
+    """What a stage needs to show a lesson. `key` names this state of it."""
 
+    key: str
     title: str
     layout: Layout
     sheet: CueSheet
     edits: EditList
+
+
+class StageChange(BaseModel):
+    """A stage for somebody who has it as it was at `since`: `changes` make it of that one. Where that one is not
+    known any more, `whole` is the stage."""
+
+    key: str
+    changes: list[PatchOperation] = []
+    whole: Stage | None = None
 
 
 class StudentPoint(BaseModel):

@@ -6,12 +6,11 @@ from flask import Response
 from flask_openapi.blueprint import APIBlueprint
 from flask_openapi.models.file import FileStorage
 from pydantic import BaseModel, ConfigDict, Field
-from sqlalchemy.orm import Session
 
 from wordtrail.api import answers
 from wordtrail.api.context import answer, context
 from wordtrail.api.takes import LessonPath
-from wordtrail.api.views import job_view, lesson_view
+from wordtrail.api.views import change_answer, fresh_answer, job_view
 from wordtrail.core.errors import LessonError, NotReadable, TooLarge
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.text_commands import AddPages
@@ -20,6 +19,7 @@ from wordtrail.core.text.draft import DraftPage, DraftPassage
 from wordtrail.core.text.intake import passage_from_pages
 from wordtrail.jobs.queue import READ
 from wordtrail.media.pictures import opened, written
+from wordtrail.service.changing import change_lesson
 from wordtrail.store.files import (
     LARGEST_FILE_MEGABYTES,
     add_file,
@@ -28,7 +28,7 @@ from wordtrail.store.files import (
     reading_of,
 )
 from wordtrail.store.jobs import ask_to_stop, job_about
-from wordtrail.store.lessons import add_lesson, change, get_lesson
+from wordtrail.store.lessons import add_lesson, get_lesson
 from wordtrail.store.pictures import keep_picture_file
 from wordtrail.store.tables import FileRow
 
@@ -52,7 +52,7 @@ def bring(form: FileForm) -> Response:
     data = form.file.stream.read(limit + 1)
     if len(data) > limit:
         raise TooLarge(LARGEST_FILE_MEGABYTES)
-    with where.workspace.database.session() as session:
+    with where.workspace.database.writing() as session:
         row = add_file(session, where.workspace.blobs, where.workspace.owner, form.file.filename or "", data)
     job = where.queue.add(READ, None, row.id)
     return answer(_view(row, job_view(job)), 201)
@@ -62,7 +62,7 @@ def bring(form: FileForm) -> Response:
 def one_file(path: FilePath) -> Response:
     """How far the reading of a file is, and what was found in it."""
     where = context().workspace
-    with where.database.session() as session:
+    with where.database.reading() as session:
         row = get_file(session, path.file, where.owner)
         job = job_about(session, READ, row.id)
         view = _view(row, job_view(job) if job else None)
@@ -73,7 +73,7 @@ def one_file(path: FilePath) -> Response:
 def forget(path: FilePath) -> Response:
     """Forget a file that was brought in; its reading stops."""
     where = context().workspace
-    with where.database.session() as session:
+    with where.database.writing() as session:
         row = get_file(session, path.file, where.owner)
         job = job_about(session, READ, row.id)
         if job:
@@ -86,30 +86,26 @@ def forget(path: FilePath) -> Response:
 def lesson_from_files(body: answers.NewLessonFromFiles) -> Response:
     """A new lesson whose first passage is what was read from files."""
     where = context().workspace
-    with where.database.session() as session:
-        draft = _chosen(_rows(session, body.files), body.files)
-        passage = passage_from_pages(draft.pages, title=body.title or draft.title, author=draft.author)
-        kept = add_lesson(session, where.owner, Lesson((passage,), legend=legend_for(passage)), body.unit.strip())
-        view = lesson_view(session, kept)
-    return answer(view, 201)
+    draft = _chosen(body.files)
+    passage = passage_from_pages(draft.pages, title=body.title or draft.title, author=draft.author)
+    lesson = Lesson((passage,), legend=legend_for(passage))
+    with where.database.writing() as session:
+        kept = add_lesson(session, where.owner, lesson, body.unit.strip())
+    return fresh_answer(kept)
 
 
-@routes.post("/lessons/<lesson>/pages-from-files", responses={200: answers.LessonView})
+@routes.post("/lessons/<lesson>/pages-from-files", responses={200: answers.LessonChange})
 def pages_from_files(path: LessonPath, body: answers.PagesFromFiles) -> Response:
     """Pages read from files go to the end of a passage, or become a new one."""
-    where = context().workspace
-    with where.database.session() as session:
-        draft = _chosen(_rows(session, body.files), body.files)
-        command = AddPages(body.passage, draft)
-        view = lesson_view(session, change(session, where.owner, path.lesson, body.revision, command))
-    return answer(view)
+    command = AddPages(body.passage, _chosen(body.files))
+    return change_answer(change_lesson(context().workspace, path.lesson, body.revision, command))
 
 
 @routes.post("/lessons/<lesson>/pictures", responses={201: answers.KeptPicture})
 def keep_picture(path: LessonPath, form: FileForm) -> Response:
     """Keep a picture for a lesson, made anew at a usual size."""
     where = context().workspace
-    with where.database.session() as session:
+    with where.database.reading() as session:
         get_lesson(session, path.lesson, where.owner)
     limit = LARGEST_FILE_MEGABYTES * 2**20
     data = form.file.stream.read(limit + 1)
@@ -120,13 +116,11 @@ def keep_picture(path: LessonPath, form: FileForm) -> Response:
     return answer(answers.KeptPicture(file=name, width=width, height=height), 201)
 
 
-def _rows(session: Session, chosen: list[answers.ChosenFile]) -> list[FileRow]:
-    """The rows of the chosen files, in their order. Raises NotFound."""
-    return [get_file(session, one.file, context().workspace.owner) for one in chosen]
-
-
-def _chosen(rows: list[FileRow], chosen: list[answers.ChosenFile]) -> DraftPassage:
-    """The chosen chapters of all files as one passage. Raises LessonError where nothing is chosen."""
+def _chosen(chosen: list[answers.ChosenFile]) -> DraftPassage:
+    """The chosen chapters of all files as one passage. Raises NotFound, and LessonError where nothing is chosen."""
+    where = context().workspace
+    with where.database.reading() as session:
+        rows = [get_file(session, one.file, where.owner) for one in chosen]
     drafts: list[DraftPassage] = []
     for row, wanted in zip(rows, chosen, strict=True):
         read = reading_of(row)

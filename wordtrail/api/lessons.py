@@ -9,25 +9,32 @@ from pydantic import BaseModel, Field
 from wordtrail.api import answers
 from wordtrail.api.context import answer, context
 from wordtrail.api.gate import is_locked, unlock
-from wordtrail.api.views import current_trail, job_view, lesson_view, link_url, shelf_lesson
-from wordtrail.core.edit.edit_list import trimmed_ends
+from wordtrail.api.views import (
+    change_answer,
+    fresh_answer,
+    job_view,
+    lesson_view,
+    link_url,
+    shelf_lesson,
+    stage_changes,
+    trail_view,
+    whole_stage,
+)
 from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.commands import ChooseTake
 from wordtrail.core.lesson.model import USUAL_RATE, Lesson
 from wordtrail.core.lesson.recording_guide import recording_guide
-from wordtrail.core.lesson.sheets import script
 from wordtrail.core.lesson.word_list import lesson_of_words
 from wordtrail.core.marks.legends import legend_for
 from wordtrail.core.text.intake import passage_from_text
-from wordtrail.core.trail.checks import figures, places_to_check
-from wordtrail.core.trail.mending import mended
-from wordtrail.core.trail.walks import walks
-from wordtrail.jobs.lesson_work import showing
 from wordtrail.jobs.queue import SOUND, VIDEO
-from wordtrail.store.lessons import add_lesson, all_lessons, change, get_lesson, names_of, remove_lesson, walk
+from wordtrail.service.changing import change_lesson, walk_lesson
+from wordtrail.service.removing import remove
+from wordtrail.service.showing import showing, shown_before
+from wordtrail.store.lessons import add_lesson, all_lessons, get_lesson, names_of
 from wordtrail.store.sharing import open_link, withdraw_link
-from wordtrail.store.takes import get_take, trail_of, trails_of
+from wordtrail.store.takes import get_take, newest_trails, trail_of
 
 routes = APIBlueprint("lessons", __name__, url_prefix="/api")
 
@@ -45,11 +52,15 @@ class TakeQuery(BaseModel):
     take: str = Field(default="", max_length=64)
 
 
+class StageQuery(TakeQuery):
+    since: str = Field(default="", max_length=2000)
+
+
 @routes.get("/settings", responses={200: answers.Settings})
 def settings() -> Response:
     """How this Word Trail was started, and whether it asks for a passphrase."""
     where = context()
-    with where.workspace.database.session() as session:
+    with where.workspace.database.reading() as session:
         school, teacher = names_of(session, where.workspace.owner)
     return answer(
         answers.Settings(
@@ -72,7 +83,7 @@ def give_passphrase(body: answers.Passphrase) -> Response:
 def shelf() -> Response:
     """The shelf: all lessons, the last changed first."""
     where = context().workspace
-    with where.database.session() as session:
+    with where.database.reading() as session:
         lessons = [shelf_lesson(session, kept) for kept in all_lessons(session, where.owner)]
     return answer(answers.Shelf(lessons=lessons))
 
@@ -91,10 +102,10 @@ def make_lesson(body: answers.TextDraft) -> Response:
     """A new lesson from a text."""
     where = context().workspace
     passage = passage_from_text(body.text, title=body.title, author=body.author, permission=body.permission)
-    with where.database.session() as session:
-        kept = add_lesson(session, where.owner, Lesson((passage,), legend=legend_for(passage)), body.unit.strip())
-        view = lesson_view(session, kept)
-    return answer(view, 201)
+    lesson = Lesson((passage,), legend=legend_for(passage))
+    with where.database.writing() as session:
+        kept = add_lesson(session, where.owner, lesson, body.unit.strip())
+    return fresh_answer(kept)
 
 
 @routes.post("/lessons/from-words", responses={201: answers.LessonView})
@@ -102,74 +113,68 @@ def make_word_lesson(body: answers.WordList) -> Response:
     """A new lesson of words alone."""
     where = context().workspace
     lesson = lesson_of_words(body.words, body.title)
-    with where.database.session() as session:
-        view = lesson_view(session, add_lesson(session, where.owner, lesson, body.unit.strip()))
-    return answer(view, 201)
+    with where.database.writing() as session:
+        kept = add_lesson(session, where.owner, lesson, body.unit.strip())
+    return fresh_answer(kept)
 
 
 @routes.get("/lessons/<lesson>", responses={200: answers.LessonView})
 def one_lesson(path: LessonPath) -> Response:
     """A lesson with its takes, jobs, video and link."""
     where = context().workspace
-    with where.database.session() as session:
+    with where.database.reading() as session:
         view = lesson_view(session, get_lesson(session, path.lesson, where.owner))
     return answer(view)
 
 
 @routes.delete("/lessons/<lesson>", responses={200: answers.Done})
 def forget_lesson(path: LessonPath) -> Response:
-    """Take a lesson off the shelf."""
-    where = context().workspace
-    with where.database.session() as session:
-        remove_lesson(session, where.owner, path.lesson)
+    """Take a lesson off the shelf, with everything that was recorded for it."""
+    remove(context().workspace, path.lesson)
     return answer(answers.Done())
 
 
-@routes.post("/lessons/<lesson>/commands", responses={200: answers.LessonView})
-def change_lesson(path: LessonPath, body: answers.Change) -> Response:
+@routes.post("/lessons/<lesson>/commands", responses={200: answers.LessonChange})
+def change(path: LessonPath, body: answers.Change) -> Response:
     """Change a lesson's document. 409 when `revision` is not the newest."""
     where = context().workspace
-    with where.database.session() as session:
-        if isinstance(body.command, ChooseTake) and get_take(session, body.command.take).lesson_id != path.lesson:
-            raise NotFound("take")
-        view = lesson_view(session, change(session, where.owner, path.lesson, body.revision, body.command))
-    return answer(view)
+    if isinstance(body.command, ChooseTake):
+        with where.database.reading() as session:
+            if get_take(session, body.command.take).lesson_id != path.lesson:
+                raise NotFound("take")
+    return change_answer(change_lesson(where, path.lesson, body.revision, body.command))
 
 
-@routes.post("/lessons/<lesson>/undo", responses={200: answers.LessonView})
+@routes.post("/lessons/<lesson>/undo", responses={200: answers.LessonChange})
 def undo(path: LessonPath, body: answers.Revision) -> Response:
     """Take the last change back."""
-    return _walk(path.lesson, body.revision, -1)
+    return change_answer(walk_lesson(context().workspace, path.lesson, body.revision, -1))
 
 
-@routes.post("/lessons/<lesson>/redo", responses={200: answers.LessonView})
+@routes.post("/lessons/<lesson>/redo", responses={200: answers.LessonChange})
 def redo(path: LessonPath, body: answers.Revision) -> Response:
     """Make the change again that was taken back."""
-    return _walk(path.lesson, body.revision, +1)
+    return change_answer(walk_lesson(context().workspace, path.lesson, body.revision, +1))
 
 
-def _walk(lesson: str, revision: int, steps: int) -> Response:
+@routes.get("/lessons/<lesson>/stage", responses={200: answers.StageChange})
+def stage(path: LessonPath, query: StageQuery) -> Response:
+    """Layout and cue sheet: of the lesson, or of one take as it was recorded. With `since`, what changed of it."""
     where = context().workspace
-    with where.database.session() as session:
-        view = lesson_view(session, walk(session, where.owner, lesson, revision, steps))
-    return answer(view)
-
-
-@routes.get("/lessons/<lesson>/stage", responses={200: answers.Stage})
-def stage(path: LessonPath, query: TakeQuery) -> Response:
-    """Layout and cue sheet: of the lesson, or of one take as it was recorded."""
-    where = context().workspace
-    with where.database.session() as session:
+    with where.database.reading() as session:
         get_lesson(session, path.lesson, where.owner)
-        show = showing(session, path.lesson, query.take)
-    return answer(answers.Stage(title=show.lesson.title, layout=show.layout, sheet=show.sheet, edits=show.edits))
+    shown, _ = showing(where, path.lesson, query.take)
+    before = shown_before(query.since) if query.since else None
+    if before is None:
+        return answer(answers.StageChange(key=shown.key, whole=whole_stage(shown)))
+    return answer(answers.StageChange(key=shown.key, changes=stage_changes(before, shown)))
 
 
 @routes.get("/lessons/<lesson>/guide", responses={200: answers.Guide})
 def guide(path: LessonPath, query: GuideQuery) -> Response:
     """When each word should be said at a rate: of the whole lesson, or of the passages alone."""
     where = context().workspace
-    with where.database.session() as session:
+    with where.database.reading() as session:
         lesson = get_lesson(session, path.lesson, where.owner).lesson
     return answer(answers.Guide(steps=list(recording_guide(lesson, query.words_per_minute, whole=query.whole))))
 
@@ -178,37 +183,20 @@ def guide(path: LessonPath, query: GuideQuery) -> Response:
 def trail(path: LessonPath, query: TakeQuery) -> Response:
     """The trail of one take, as mended."""
     where = context().workspace
-    with where.database.session() as session:
+    with where.database.reading() as session:
         lesson = get_lesson(session, path.lesson, where.owner).lesson
         take = get_take(session, query.take, where.owner)
         found = trail_of(session, take.id)
     if found is None or take.lesson_id != path.lesson:
         raise NotFound("trail")
-    mends = [mend for mend in lesson.mends if mend.take == take.id]
-    by_hand = next((trim for trim in lesson.trims if trim.take == take.id), None)
-    shown = current_trail(lesson, take.id, found)
-    words = script(lesson)
-    start, end = trimmed_ends(found.sound_start, found.sound_end, found.seconds)
-    return answer(
-        answers.TrailView(
-            trail=shown,
-            script=[word.id for word in words],
-            walks=list(walks(shown, {word.id: place for place, word in enumerate(words)})),
-            checks=list(places_to_check(shown, {word.id: word.text for word in words})),
-            figures=figures(shown, [word.id for word in lesson.words]),
-            trim_start=by_hand.start if by_hand else start,
-            trim_end=by_hand.end if by_hand else end,
-            trimmed_by_hand=by_hand is not None,
-            loose_mends=len(mended(found, mends).loose),
-        )
-    )
+    return answer(trail_view(lesson, take.id, found))
 
 
 @routes.post("/lessons/<lesson>/video", responses={202: answers.Job})
 def wish_video(path: LessonPath, body: answers.VideoWish) -> Response:
     """Make the video in the background."""
     where = context()
-    with where.workspace.database.session() as session:
+    with where.workspace.database.reading() as session:
         get_lesson(session, path.lesson, where.workspace.owner)
     return answer(job_view(where.queue.add(VIDEO, path.lesson, f"{path.lesson}:{body.size}")), 202)
 
@@ -217,10 +205,10 @@ def wish_video(path: LessonPath, body: answers.VideoWish) -> Response:
 def share(path: LessonPath) -> Response:
     """Open the lesson to students: its link, the same one while it is open."""
     where = context()
-    with where.workspace.database.session() as session:
+    with where.workspace.database.writing() as session:
         get_lesson(session, path.lesson, where.workspace.owner)
         token = open_link(session, where.workspace.owner, path.lesson).token
-        has_sound = bool(trails_of(session, path.lesson))
+        has_sound = bool(newest_trails(session, path.lesson))
     if has_sound:
         where.queue.add(SOUND, path.lesson, path.lesson)
     return answer(answers.StudentLink(url=link_url(token), reachable=bool(where.public_url)))
@@ -230,7 +218,7 @@ def share(path: LessonPath) -> Response:
 def withdraw(path: LessonPath) -> Response:
     """Close the student link for good."""
     where = context().workspace
-    with where.database.session() as session:
+    with where.database.writing() as session:
         get_lesson(session, path.lesson, where.owner)
         withdraw_link(session, path.lesson)
     return answer(answers.Done())

@@ -19,8 +19,9 @@ from wordtrail.core.layout.faces import face_bytes
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.text.look import Typeface
 from wordtrail.core.text.model import Style
-from wordtrail.jobs.lesson_work import kept_sound, showing
 from wordtrail.media.print_chart import page_as_pdf
+from wordtrail.service.showing import showing
+from wordtrail.service.sound import kept_sound
 from wordtrail.standins.microphone import narration_for
 from wordtrail.store.lessons import get_lesson
 from wordtrail.store.pictures import PICTURE_FILE, read_picture
@@ -78,7 +79,7 @@ def take_hills(path: TakePath) -> Response:
 
 def _take_file(take: str, key: Callable[[TakeFiles], str], mimetype: str) -> Response:
     where = context().workspace
-    with where.database.session() as session:
+    with where.database.reading() as session:
         files = TakeFiles(get_take(session, take, where.owner).id)
     if not where.blobs.exists(key(files)):
         raise NotFound("sound")
@@ -91,7 +92,7 @@ def simulated_microphone(path: LessonPath) -> Response:
     if not context().simulated_microphone:
         raise NotFound("microphone")
     where = context().workspace
-    with where.database.session() as session:
+    with where.database.reading() as session:
         title = get_lesson(session, path.lesson, where.owner).lesson.title
     return Response(narration_for(title), mimetype="audio/mp4")
 
@@ -100,17 +101,17 @@ def simulated_microphone(path: LessonPath) -> Response:
 def lesson_sound(path: LessonPath) -> Response:
     """The lesson's sound in lesson time, in ranges."""
     where = context().workspace
-    with where.database.session() as session:
+    with where.database.reading() as session:
         get_lesson(session, path.lesson, where.owner)
-        edits = showing(session, path.lesson).edits
-    return send_file(kept_sound(where, edits), mimetype="audio/mp4", conditional=True)
+    shown, _ = showing(where, path.lesson)
+    return send_file(kept_sound(where, path.lesson, shown.edits), mimetype="audio/mp4", conditional=True)
 
 
 @routes.get("/videos/<video>/<file>")
 def video_file(path: VideoPath, query: DownloadQuery) -> Response:
     """A video, its captions or its poster; with `name`, as a download of that name."""
     where = context().workspace
-    with where.database.session() as session:
+    with where.database.reading() as session:
         row = session.get(VideoRow, path.video)
     key = f"videos/{path.video}/{path.file}"
     if row is None or row.teacher_id != where.owner.teacher or path.file not in _VIDEO_FILES:
@@ -130,7 +131,7 @@ def video_file(path: VideoPath, query: DownloadQuery) -> Response:
 def qr_code(path: LessonPath) -> Response:
     """The student link as a QR code (ISO/IEC 18004), in SVG."""
     where = context().workspace
-    with where.database.session() as session:
+    with where.database.reading() as session:
         get_lesson(session, path.lesson, where.owner)
         link = link_of(session, path.lesson)
     if link is None:

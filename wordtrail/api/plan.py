@@ -12,7 +12,7 @@ from wordtrail.api.context import answer, context
 from wordtrail.api.downloads import download, file_name
 from wordtrail.api.media import CHART, chart_answer
 from wordtrail.api.takes import LessonPath
-from wordtrail.api.views import lesson_view
+from wordtrail.api.views import change_answer
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.offers import is_taken
@@ -20,9 +20,11 @@ from wordtrail.core.lesson.run import run_of
 from wordtrail.core.lesson.taking_over import plan_to_take_over
 from wordtrail.core.plan.model import USUAL_THINK
 from wordtrail.core.plan.suggestions.all import suggestions
+from wordtrail.core.plan.suggestions.model import Suggestion
 from wordtrail.core.speech.word_parts import parts_of, printed_syllables
 from wordtrail.formats.plan_files import brought, plan_file
-from wordtrail.store.lessons import change, get_lesson
+from wordtrail.service.changing import change_lesson
+from wordtrail.store.lessons import get_lesson
 
 routes = APIBlueprint("plan", __name__, url_prefix="/api")
 
@@ -54,22 +56,28 @@ class PlanFileForm(BaseModel):
 
 @routes.get("/lessons/<lesson>/plan", responses={200: answers.PlanView})
 def plan(path: LessonPath) -> Response:
-    """The run of a lesson, and suggestions for it."""
+    """The run of a lesson, and what of the suggestions for it is in its plan."""
     lesson = _lesson(path.lesson)
-    found = (one for passage in lesson.passages for one in suggestions(passage))
-    offers = [answers.Offered(suggestion=one, taken=is_taken(lesson, one)) for one in found]
+    taken = [one.id for one in _suggestions(lesson) if is_taken(lesson, one)]
     usual = {kind.value: seconds for kind, seconds in USUAL_THINK.items()}
-    return answer(answers.PlanView(run=list(run_of(lesson)), offers=offers, usual_think=usual))
+    return answer(answers.PlanView(run=list(run_of(lesson)), taken=taken, usual_think=usual))
 
 
-@routes.post("/lessons/<lesson>/plan", responses={200: answers.LessonView})
+@routes.get("/lessons/<lesson>/suggestions", responses={200: answers.Suggestions})
+def offered(path: LessonPath) -> Response:
+    """What the text of a lesson offers to mark, teach and stop at. It changes with the text alone."""
+    return answer(answers.Suggestions(suggestions=_suggestions(_lesson(path.lesson))))
+
+
+def _suggestions(lesson: Lesson) -> list[Suggestion]:
+    return [one for passage in lesson.passages for one in suggestions(passage)]
+
+
+@routes.post("/lessons/<lesson>/plan", responses={200: answers.LessonChange})
 def take_over(path: LessonPath, body: PlanSource) -> Response:
     """Take over what makes sense of another lesson's plan. 409 when `revision` is not the newest."""
-    where = context().workspace
-    with where.database.session() as session:
-        other = get_lesson(session, body.of, where.owner).lesson
-        view = lesson_view(session, change(session, where.owner, path.lesson, body.revision, plan_to_take_over(other)))
-    return answer(view)
+    command = plan_to_take_over(_lesson(body.of))
+    return change_answer(change_lesson(context().workspace, path.lesson, body.revision, command))
 
 
 @routes.get("/words/<word>/parts", responses={200: answers.WordInParts})
@@ -86,16 +94,11 @@ def take_away(path: PlanFilePath) -> Response:
     return download(copy.data, copy.media_type, file_name(lesson.title, f" {path.kind}.{copy.ending}"))
 
 
-@routes.post("/lessons/<lesson>/plan/<kind>", responses={200: answers.LessonView})
+@routes.post("/lessons/<lesson>/plan/<kind>", responses={200: answers.LessonChange})
 def bring_in(path: PlanFilePath, form: PlanFileForm) -> Response:
     """Add what such a file holds to the plan, in one change. 409 when `revision` is not the newest."""
-    where = context().workspace
-    data = form.file.read()
-    with where.database.session() as session:
-        lesson = get_lesson(session, path.lesson, where.owner).lesson
-        command = brought(lesson, path.kind, data)
-        view = lesson_view(session, change(session, where.owner, path.lesson, form.revision, command))
-    return answer(view)
+    command = brought(_lesson(path.lesson), path.kind, form.file.read())
+    return change_answer(change_lesson(context().workspace, path.lesson, form.revision, command))
 
 
 @routes.get("/lessons/<lesson>/charts/<chart>.pdf")
@@ -106,5 +109,5 @@ def empty_chart(path: ChartPath) -> Response:
 
 def _lesson(id: str) -> Lesson:
     where = context().workspace
-    with where.database.session() as session:
+    with where.database.reading() as session:
         return get_lesson(session, id, where.owner).lesson

@@ -14,7 +14,8 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.answers import Answer, as_put, verdict
 from wordtrail.core.plan.matching import matching_question
 from wordtrail.core.plan.model import PausePoint
-from wordtrail.jobs.lesson_work import Showing, kept_sound, showing
+from wordtrail.service.showing import Showing, showing
+from wordtrail.service.sound import kept_sound
 from wordtrail.store.lessons import names_of
 from wordtrail.store.pictures import PICTURE_FILE
 from wordtrail.store.sharing import lesson_behind
@@ -39,21 +40,26 @@ class TokenPicturePath(TokenPath):
     file: str = Field(pattern=PICTURE_FILE)
 
 
-def _show(token: str) -> tuple[Showing, bool]:
-    with context().workspace.database.session() as session:
-        show = showing(session, lesson_behind(session, token))
-        if not show.edits.clips:
-            raise NothingToShow
+def _show(token: str) -> tuple[Showing, str, bool]:
+    """What is behind a link: the lesson, its id, and whether the narrator is simulated. Raises LinkWithdrawn, and
+    NothingToShow where there is no take to hear."""
+    where = context().workspace
+    with where.database.reading() as session:
+        lesson = lesson_behind(session, token)
+    show, _ = showing(where, lesson)
+    if not show.edits.clips:
+        raise NothingToShow
+    with where.database.reading() as session:
         simulated = get_take(session, show.lesson.chosen_take).origin == "simulated narrator"
-    return show, simulated
+    return show, lesson, simulated
 
 
 @routes.get("/<token>", responses={200: answers.StudentStage})
 def student_stage(path: TokenPath) -> Response:
     """The lesson behind a link, as a stage."""
-    show, simulated = _show(path.token)
+    show, _, simulated = _show(path.token)
     where = context().workspace
-    with where.database.session() as session:
+    with where.database.reading() as session:
         _, room = names_of(session, where.owner)
     return answer(
         answers.StudentStage(
@@ -76,7 +82,7 @@ def student_stage(path: TokenPath) -> Response:
 @routes.post("/<token>/points/<point>/check", responses={200: answers.Checked})
 def check_answer(path: TokenPointPath, body: answers.StudentAnswer) -> Response:
     """Whether a student's answer is right. Nothing of it is kept."""
-    show, _ = _show(path.token)
+    show, _, _ = _show(path.token)
     point = next((one for one in _asked(show.lesson) if one.id == path.point), None)
     if point is None:
         raise NotFound("pause point")
@@ -110,7 +116,7 @@ def _point(point: PausePoint) -> answers.StudentPoint:
 @routes.get("/<token>/charts/<chart>.pdf")
 def student_chart(path: TokenChartPath) -> Response:
     """A chart that students have at hand, empty, to print and fill in."""
-    show, _ = _show(path.token)
+    show, _, _ = _show(path.token)
     if not any(chart.id == path.chart and chart.at_hand for chart in show.lesson.plan.organizers):
         raise NotFound("chart")
     return chart_answer(show.layout, path.chart)
@@ -119,14 +125,14 @@ def student_chart(path: TokenChartPath) -> Response:
 @routes.get("/<token>/sound")
 def student_sound(path: TokenPath) -> Response:
     """The lesson's sound, in ranges."""
-    show, _ = _show(path.token)
-    return send_file(kept_sound(context().workspace, show.edits), mimetype="audio/mp4", conditional=True)
+    show, lesson, _ = _show(path.token)
+    return send_file(kept_sound(context().workspace, lesson, show.edits), mimetype="audio/mp4", conditional=True)
 
 
 @routes.get("/<token>/pictures/<file>")
 def student_picture(path: TokenPicturePath) -> Response:
     """A picture of the lesson behind a link, and no other."""
-    show, _ = _show(path.token)
+    show, _, _ = _show(path.token)
     shown = {picture.file for page in show.layout.pages for picture in page.pictures}
     if path.file not in shown:
         raise NotFound("picture")

@@ -11,20 +11,19 @@ from wordtrail.api import answers
 from wordtrail.api.context import answer, context
 from wordtrail.api.views import job_view, take_view
 from wordtrail.core.errors import EmptySound
-from wordtrail.core.lesson.commands import PlaceDrawn
-from wordtrail.core.trail.events import TakeEvent, drawn_by_hand
+from wordtrail.core.trail.events import TakeEvent
 from wordtrail.jobs.queue import ALIGN
 from wordtrail.media.decode import decode
+from wordtrail.service.finishing import finish
 from wordtrail.store.jobs import ask_to_stop, get_job
-from wordtrail.store.lessons import change, get_lesson
+from wordtrail.store.lessons import get_lesson
+from wordtrail.store.tables import new_id
 from wordtrail.store.takes import (
     LARGEST_PIECE,
     TakeFiles,
     add_events,
     add_piece,
     begin_take,
-    events_of,
-    finish_take,
     get_take,
 )
 
@@ -59,7 +58,7 @@ class SoundForm(BaseModel):
 def begin(path: LessonPath, body: answers.NewTake) -> Response:
     """A new take, to which pieces will be sent while it is recorded."""
     where = context().workspace
-    with where.database.session() as session:
+    with where.database.writing() as session:
         get_lesson(session, path.lesson, where.owner)
         row = begin_take(session, where.owner, path.lesson, body.origin)
         view = take_view(row, {}, "")
@@ -71,7 +70,7 @@ def keep_piece(path: PiecePath) -> Response:
     """Keep the next piece of a recording (raw bytes, in order; sending one again is harmless)."""
     where = context().workspace
     data = request.stream.read(LARGEST_PIECE + 1)
-    with where.database.session() as session:
+    with where.database.writing() as session:
         row = get_take(session, path.take, where.owner)
         add_piece(session, where.blobs, row, path.number, data)
     return answer(answers.Done())
@@ -81,24 +80,17 @@ def keep_piece(path: PiecePath) -> Response:
 def keep_events(path: TakePath, body: answers.Events) -> Response:
     """Append what happened while recording."""
     where = context().workspace
-    with where.database.session() as session:
+    with where.database.writing() as session:
         row = get_take(session, path.take, where.owner)
         add_events(session, row, [TakeEvent(e.at, e.what, e.detail) for e in body.events])
     return answer(answers.Done())
 
 
 @routes.post("/takes/<take>/finish", responses={202: answers.Job})
-def finish(path: TakePath) -> Response:
+def finish_recording(path: TakePath) -> Response:
     """The recording is over (or was broken off): keep it, and find its words in the background."""
     where = context()
-    with where.workspace.database.session() as session:
-        row = get_take(session, path.take, where.workspace.owner)
-        was_recording, lesson = row.state == "recording", row.lesson_id
-        finish_take(where.workspace.blobs, row)
-        drawn = drawn_by_hand(events_of(session, row.id), row.id) if was_recording else ()
-        if drawn:
-            newest = get_lesson(session, lesson, where.workspace.owner).revision
-            change(session, where.workspace.owner, lesson, newest, PlaceDrawn(drawn))
+    lesson = finish(where.workspace, path.take)
     return answer(job_view(where.queue.add(ALIGN, lesson, path.take)), 202)
 
 
@@ -107,17 +99,18 @@ def hand_in(path: LessonPath, form: SoundForm) -> Response:
     """Hand in a sound file as a take. What is no sound is refused and leaves no take behind."""
     where = context()
     owner, blobs = where.workspace.owner, where.workspace.blobs
-    with where.workspace.database.session() as session:
+    with where.workspace.database.reading() as session:
         get_lesson(session, path.lesson, owner)
-        row = begin_take(session, owner, path.lesson, "file")
-        with blobs.making(TakeFiles(row.id).original) as place:
-            form.sound.save(place)
-            if place.stat().st_size == 0:
-                raise EmptySound
-            row.size = place.stat().st_size
-            row.seconds = round(len(decode(place, CHECK_RATE)) / CHECK_RATE, 3)
-        row.state = "kept"
-        take = row.id
+    take = new_id()
+    with blobs.making(TakeFiles(take).original) as place:
+        form.sound.save(place)
+        size = place.stat().st_size
+        if size == 0:
+            raise EmptySound
+        seconds = round(len(decode(place, CHECK_RATE)) / CHECK_RATE, 3)
+    with where.workspace.database.writing() as session:
+        row = begin_take(session, owner, path.lesson, "file", take)
+        row.size, row.seconds, row.state = size, seconds, "kept"
     return answer(job_view(where.queue.add(ALIGN, path.lesson, take)), 202)
 
 
@@ -125,7 +118,7 @@ def hand_in(path: LessonPath, form: SoundForm) -> Response:
 def align_again(path: TakePath) -> Response:
     """Find the words of a take again (after its passage was changed)."""
     where = context()
-    with where.workspace.database.session() as session:
+    with where.workspace.database.reading() as session:
         lesson = get_take(session, path.take, where.workspace.owner).lesson_id
     return answer(job_view(where.queue.add(ALIGN, lesson, path.take)), 202)
 
@@ -134,7 +127,7 @@ def align_again(path: TakePath) -> Response:
 def one_job(path: JobPath) -> Response:
     """How far a job is."""
     where = context().workspace
-    with where.database.session() as session:
+    with where.database.reading() as session:
         view = job_view(get_job(session, path.job, where.owner))
     return answer(view)
 
@@ -143,7 +136,7 @@ def one_job(path: JobPath) -> Response:
 def cancel(path: JobPath) -> Response:
     """Ask a job to stop."""
     where = context().workspace
-    with where.database.session() as session:
+    with where.database.writing() as session:
         row = get_job(session, path.job, where.owner)
         ask_to_stop(session, row)
         view = job_view(row)

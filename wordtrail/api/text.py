@@ -81,7 +81,7 @@ def export(path: ExportPath, query: PassageQuery) -> Response:
 
 def _lesson(id: str) -> Lesson:
     where = context().workspace
-    with where.database.session() as session:
+    with where.database.reading() as session:
         return get_lesson(session, id, where.owner).lesson
 
 

@@ -2,24 +2,38 @@
 
 from __future__ import annotations
 
+from flask import Response
 from sqlalchemy.orm import Session
 
 from wordtrail.api import answers
-from wordtrail.api.context import context, public_url
+from wordtrail.api.context import answer, context, public_url
+from wordtrail.core.cues.model import Beat, Caption, CardShown, Drawing, Gate, Light, PageTurn, Reveal
+from wordtrail.core.edit.edit_list import trimmed_ends
+from wordtrail.core.layout.model import LaidCard, LaidMark, LaidPage
+from wordtrail.core.lesson.current_trail import current_trail
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.path import Standing, counting_take, next_step, waypoints
 from wordtrail.core.lesson.sheets import script
 from wordtrail.core.text.notation import write_notation
-from wordtrail.core.trail.mending import mended, on_passage
+from wordtrail.core.trail.checks import figures, places_to_check
+from wordtrail.core.trail.mending import mended
 from wordtrail.core.trail.model import Trail
+from wordtrail.core.trail.walks import walks
+from wordtrail.formats.json_patch import difference
 from wordtrail.jobs.queue import ALIGN, STEPS
+from wordtrail.service.changing import Changed
+from wordtrail.service.showing import Showing
 from wordtrail.store.jobs import ACTIVE, jobs_of
 from wordtrail.store.lessons import KeptLesson
 from wordtrail.store.sharing import link_of, newest_video
+from wordtrail.store.steps import changes_between
 from wordtrail.store.tables import JobRow, TakeRow, VideoRow
 from wordtrail.store.takes import takes_of, trails_of
 
 MOST_JOBS = 12
+
+STAGE_ATOMS = (LaidPage, LaidMark, LaidCard, PageTurn, Light, Drawing, Gate, Reveal, Beat, CardShown, Caption)
+"""Parts of a stage that are sent as a whole when they change."""
 
 
 def lesson_view(session: Session, kept: KeptLesson) -> answers.LessonView:
@@ -45,6 +59,36 @@ def lesson_view(session: Session, kept: KeptLesson) -> answers.LessonView:
         video=video_view(video, kept.revision) if video else None,
         link=answers.StudentLink(url=link_url(link.token), reachable=bool(context().public_url)) if link else None,
     )
+
+
+def lesson_change(session: Session, changed: Changed) -> answers.LessonChange:
+    """What became of a lesson by a change."""
+    kept = changed.after
+    trails = trails_of(session, kept.id)
+    video = newest_video(session, kept.id)
+    standing = _standing(session, kept, trails)
+    return answers.LessonChange(
+        id=kept.id,
+        revision=kept.revision,
+        since=changed.before.revision,
+        changes=[
+            answers.PatchOperation(op=one.op, path=one.path, value=one.value)
+            for one in changes_between(changed.before.lesson, kept.lesson)
+        ],
+        undo=kept.undo,
+        redo=kept.redo,
+        path=list(waypoints(kept.lesson, standing)),
+        next=next_step(kept.lesson, standing),
+        counting_take=counting_take(kept.lesson, list(trails)),
+        video=video_view(video, kept.revision) if video else None,
+    )
+
+
+def change_answer(changed: Changed) -> Response:
+    """What became of a lesson by a change, as an answer."""
+    with context().workspace.database.reading() as session:
+        view = lesson_change(session, changed)
+    return answer(view)
 
 
 def shelf_lesson(session: Session, kept: KeptLesson) -> answers.ShelfLesson:
@@ -75,14 +119,6 @@ def _standing(session: Session, kept: KeptLesson, trails: dict[str, Trail]) -> S
         video=video is not None,
         video_is_newest=video is not None and video.revision == kept.revision,
         link=link_of(session, kept.id) is not None,
-    )
-
-
-def current_trail(lesson: Lesson, take: str, trail: Trail) -> Trail:
-    """A take's trail with its mends, on the script as it is now; only words of the passage can be unread."""
-    mends = [mend for mend in lesson.mends if mend.take == take]
-    return on_passage(
-        mended(trail, mends).trail, (word.id for word in script(lesson)), {word.id for word in lesson.words}
     )
 
 
@@ -125,3 +161,45 @@ def job_view(row: JobRow) -> answers.Job:
 def link_url(token: str) -> str:
     """The address that a student link's token stands for."""
     return f"{public_url()}/s/{token}"
+
+
+def fresh_answer(kept: KeptLesson) -> Response:
+    """A lesson that was just made, as an answer."""
+    with context().workspace.database.reading() as session:
+        view = lesson_view(session, kept)
+    return answer(view, 201)
+
+
+def trail_view(lesson: Lesson, take: str, found: Trail) -> answers.TrailView:
+    """A take's trail as it stands in the lesson, with what wants a listen."""
+    mends = [mend for mend in lesson.mends if mend.take == take]
+    by_hand = next((trim for trim in lesson.trims if trim.take == take), None)
+    shown = current_trail(lesson, take, found)
+    words = script(lesson)
+    start, end = trimmed_ends(found.sound_start, found.sound_end, found.seconds)
+    return answers.TrailView(
+        trail=shown,
+        script=[word.id for word in words],
+        walks=list(walks(shown, {word.id: place for place, word in enumerate(words)})),
+        checks=list(places_to_check(shown, {word.id: word.text for word in words})),
+        figures=figures(shown, [word.id for word in lesson.words]),
+        trim_start=by_hand.start if by_hand else start,
+        trim_end=by_hand.end if by_hand else end,
+        trimmed_by_hand=by_hand is not None,
+        loose_mends=len(mended(found, mends).loose),
+    )
+
+
+def whole_stage(shown: Showing) -> answers.Stage:
+    """Everything that a stage needs to show a lesson."""
+    return answers.Stage(
+        key=shown.key, title=shown.stage.title, layout=shown.layout, sheet=shown.sheet, edits=shown.edits
+    )
+
+
+def stage_changes(before: Showing, after: Showing) -> list[answers.PatchOperation]:
+    """What makes one stage of another: changed pages, marks, signposts and cues as a whole."""
+    return [
+        answers.PatchOperation(op=one.op, path=one.path, value=one.value)
+        for one in difference(before.stage, after.stage, STAGE_ATOMS)
+    ]

@@ -171,6 +171,20 @@ class StaleRevision(WordTrailError):
         self.newest = newest
 
 
+class NewerDocument(WordTrailError):
+    """What is kept was written by a later Word Trail, whose shape this one does not know."""
+
+    title = "From a newer Word Trail"
+    status = 409
+
+    def __init__(self) -> None:
+        super().__init__(
+            "This was kept by a newer Word Trail than the one that is running.",
+            kept="Nothing of it was changed.",
+            next_step="Start the newer Word Trail again.",
+        )
+
+
 class NotFound(WordTrailError):
     """No such lesson, take, job or page."""
 

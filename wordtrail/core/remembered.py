@@ -9,8 +9,9 @@ from __future__ import annotations
 
 from collections import OrderedDict
 from collections.abc import Callable, Hashable
+from contextlib import AbstractContextManager
 from functools import wraps
-from threading import RLock
+from threading import Lock, RLock
 from typing import Any, Generic, ParamSpec, TypeVar
 
 Arguments = ParamSpec("Arguments")
@@ -27,6 +28,7 @@ class Kept(Generic[Key, Value]):
         self._values: OrderedDict[Key, tuple[Value, float]] = OrderedDict()
         self._total = 0.0
         self._lock = RLock()
+        self._making: dict[Key, AbstractContextManager[bool]] = {}
 
     def get(self, key: Key) -> Value | None:
         """The value of `key`, if it is still kept."""
@@ -47,6 +49,22 @@ class Kept(Generic[Key, Value]):
             while self._total > self._most and len(self._values) > 1:
                 _, (_, gone) = self._values.popitem(last=False)
                 self._total -= gone
+
+    def get_or_make(self, key: Key, make: Callable[[], Value]) -> Value:
+        """The value of `key`, made where it is not kept: by one of those who ask for it, while the others wait."""
+        found = self.get(key)
+        if found is not None:
+            return found
+        with self._lock:
+            making = self._making.setdefault(key, Lock())
+        with making:
+            found = self.get(key)
+            if found is None:
+                found = make()
+                self.put(key, found)
+        with self._lock:
+            self._making.pop(key, None)
+        return found
 
     def drop(self, key: Key) -> None:
         """Forget the value of `key`, where there is one."""

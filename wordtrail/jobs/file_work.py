@@ -34,7 +34,7 @@ PHOTO_ENDINGS = ("jpg", "jpeg", "png", "webp", "heic", "heif", "gif", "bmp", "ti
 def read_file(workspace: Workspace, file_id: str, report: Progress) -> None:
     """Read a file and keep what it holds. Pages of a scan that were read before a crash are not read again."""
     report(OPENING, 0.0)
-    with workspace.database.session() as session:
+    with workspace.database.reading() as session:
         row = get_file(session, file_id)
         name, ending = row.name, row.ending
     data = workspace.blobs.read(file_key(file_id))
@@ -42,7 +42,7 @@ def read_file(workspace: Workspace, file_id: str, report: Progress) -> None:
     if not any(page.blocks for chapter in chapters for page in chapter.pages):
         raise NoWordsFound
     titled = tuple(replace(one, title=one.title or name) for one in chapters)
-    with workspace.database.session() as session:
+    with workspace.database.writing() as session:
         keep_reading(session, file_id, ReadFile(titled))
 
 

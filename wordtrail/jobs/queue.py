@@ -36,7 +36,7 @@ class Queue:
 
     def add(self, kind: str, lesson_id: str | None, subject: str) -> JobRow:
         """A new job (or the one under way for the same subject), on its way to a worker."""
-        with self.workspace.database.session() as session:
+        with self.workspace.database.writing() as session:
             row = add_job(session, self.workspace.owner, kind, lesson_id, subject)
         self._perform(row.id)
         return row
@@ -61,7 +61,7 @@ class Queue:
     def _sweep(self, stop: threading.Event) -> None:
         offered: dict[str, int] = {}
         while not stop.wait(SWEEP_EVERY if offered else 0.1):
-            with self.workspace.database.session() as session:
+            with self.workspace.database.writing() as session:
                 waiting = [(job, get_job(session, job).tries) for job in orphans(session)]
             for job, tries in waiting:
                 if offered.get(job) != tries:
@@ -72,7 +72,7 @@ class Queue:
 
 def perform(workspace: Workspace, job: str) -> None:
     """Do one job if it is still waiting, and write down how it ended."""
-    with workspace.database.session() as session:
+    with workspace.database.writing() as session:
         if not claim(session, job, new_id()):
             return
         row = get_job(session, job)
@@ -89,7 +89,7 @@ def perform(workspace: Workspace, job: str) -> None:
         log.exception("job %s (%s) failed", job, row.kind)
         sentence = "Something went wrong inside Word Trail. Your lesson and its takes are as they were. Try again."
         outcome = ("failed", sentence)
-    with workspace.database.session() as session:
+    with workspace.database.writing() as session:
         end(session, job, *outcome)
 
 
@@ -111,5 +111,5 @@ def _do(workspace: Workspace, row: JobRow, report: Report) -> str:
 
 def _keep_fault(workspace: Workspace, row: JobRow, fault: WordTrailError) -> None:
     if row.kind == ALIGN:
-        with workspace.database.session() as session:
+        with workspace.database.writing() as session:
             get_take(session, row.subject).fault = fault.sentence

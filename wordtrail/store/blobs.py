@@ -70,6 +70,10 @@ class Blobs:
         names = folder.iterdir() if folder.is_dir() else ()
         return sorted(f"{prefix}/{path.name}" for path in names if not path.name.startswith("."))
 
+    def drop(self, key: str) -> None:
+        """Remove the blob of `key`, where there is one."""
+        self.path(key).unlink(missing_ok=True)
+
     def forget(self, prefix: str) -> None:
         """Remove everything in the folder `prefix`."""
         shutil.rmtree(self.path(prefix), ignore_errors=True)

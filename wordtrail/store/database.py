@@ -9,8 +9,11 @@ from typing import Any
 
 from alembic import command
 from alembic.config import Config
+from alembic.util import CommandError
 from sqlalchemy import Engine, create_engine, event
 from sqlalchemy.orm import Session, sessionmaker
+
+from wordtrail.core.errors import NewerDocument
 
 
 class Database:
@@ -22,19 +25,31 @@ class Database:
         if url.startswith("sqlite"):
             _prepare_sqlite(self.engine)
         self._sessions = sessionmaker(self.engine, expire_on_commit=False)
+        self._writing = sessionmaker(self.engine.execution_options(writing=True), expire_on_commit=False)
 
     def upgrade(self) -> None:
         """Bring the schema up to date; harmless when it is."""
         config = Config()
         config.set_main_option("script_location", str(files("wordtrail.store") / "migrations"))
-        with self.engine.begin() as connection:
+        with self.engine.execution_options(writing=True).begin() as connection:
             config.attributes["connection"] = connection
-            command.upgrade(config, "head")
+            try:
+                command.upgrade(config, "head")
+            except CommandError as fault:
+                raise NewerDocument from fault
 
     @contextmanager
-    def session(self) -> Iterator[Session]:
-        """A unit of work: kept when the block ends well, undone when it raises."""
+    def reading(self) -> Iterator[Session]:
+        """A view of everything as it is now, which waits for nobody and lets nobody wait. Nothing is kept."""
         with self._sessions() as session, session.begin():
+            event.listen(session, "before_flush", _refuse)
+            yield session
+
+    @contextmanager
+    def writing(self) -> Iterator[Session]:
+        """A unit of work: kept when the block ends well, undone when it raises. Only one is under way at a time, so
+        that nothing slow belongs in it."""
+        with self._writing() as session, session.begin():
             yield session
 
     def close(self) -> None:
@@ -51,6 +66,13 @@ def _prepare_sqlite(engine: Engine) -> None:
         # SQLAlchemy begins the transactions (below), so that reading and then writing is one of them.
         connection.isolation_level = None
 
+    # A connection that goes on to write takes the lock at its beginning: one that read first may find it taken.
     @event.listens_for(engine, "begin")
     def begin(connection: Any) -> None:
-        connection.exec_driver_sql("BEGIN IMMEDIATE")
+        writing = connection.get_execution_options().get("writing")
+        connection.exec_driver_sql("BEGIN IMMEDIATE" if writing else "BEGIN")
+
+
+def _refuse(session: Session, *_: object) -> None:
+    if session.new or session.dirty or session.deleted:
+        raise RuntimeError("nothing is kept by a session that reads")

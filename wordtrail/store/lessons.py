@@ -5,14 +5,14 @@ from __future__ import annotations
 import time
 from dataclasses import dataclass
 
-from sqlalchemy import delete, select
+from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from wordtrail.core.errors import LessonError, NotFound, StaleRevision
 from wordtrail.core.lesson.commands import DEEDS, Command, apply
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.store.documents import from_json, to_json
-from wordtrail.store.tables import LessonRow, School, StepRow, Teacher
+from wordtrail.store.steps import add_step, can_walk, deeds_around, first_step, key_of, lesson_at
+from wordtrail.store.tables import LessonRow, School, Teacher
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,7 +25,8 @@ class Owner:
 
 @dataclass(frozen=True, slots=True)
 class KeptLesson:
-    """A lesson as kept: its document, revision, and what undo and redo would do."""
+    """A lesson as kept: its document, revision, what undo and redo would do, and a name that no other state of any
+    lesson has."""
 
     id: str
     unit: str
@@ -34,6 +35,7 @@ class KeptLesson:
     undo: str
     redo: str
     changed_at: float
+    key: str
 
 
 def first_owner(session: Session) -> Owner:
@@ -65,8 +67,7 @@ def add_lesson(session: Session, owner: Owner, lesson: Lesson, unit: str = "") -
     row = LessonRow(school_id=owner.school, teacher_id=owner.teacher, unit=unit)
     session.add(row)
     session.flush()
-    session.add(StepRow(lesson_id=row.id, step=0, document=to_json(lesson)))
-    session.flush()
+    first_step(session, row, lesson)
     return _kept(session, row)
 
 
@@ -86,12 +87,16 @@ def get_lesson(session: Session, id: str, owner: Owner | None = None) -> KeptLes
 def change(session: Session, owner: Owner, id: str, revision: int, command: Command) -> KeptLesson:
     """Apply `command` to the lesson at `revision`. Raises StaleRevision when that is not the newest,
     and whatever the command raises; nothing is changed then."""
-    row = _row(session, id, owner)
+    before = get_lesson(session, id, owner)
+    return keep_change(session, before, revision, apply(before.lesson, command), DEEDS[command.kind])
+
+
+def keep_change(session: Session, before: KeptLesson, revision: int, after: Lesson, deed: str) -> KeptLesson:
+    """Keep what was made of a lesson as it was `before`, at `revision`. Raises StaleRevision when there is a newer one
+    by now; nothing is changed then."""
+    row = _row(session, before.id, None)
     _assert_newest(row, revision)
-    changed = apply(_document(session, row), command)
-    session.execute(delete(StepRow).where(StepRow.lesson_id == id, StepRow.step > row.step))
-    row.step += 1
-    session.add(StepRow(lesson_id=id, step=row.step, deed=DEEDS[command.kind], document=to_json(changed)))
+    add_step(session, row, before.lesson, after, deed)
     return _bumped(session, row)
 
 
@@ -99,14 +104,14 @@ def walk(session: Session, owner: Owner, id: str, revision: int, steps: int) -> 
     """Undo (`steps` = −1) or redo (+1). Raises StaleRevision, or LessonError at the end of the path."""
     row = _row(session, id, owner)
     _assert_newest(row, revision)
-    if session.get(StepRow, (id, row.step + steps)) is None:
+    if not can_walk(session, row, steps):
         raise LessonError("There is nothing more to undo." if steps < 0 else "There is nothing to redo.")
     row.step += steps
     return _bumped(session, row)
 
 
 def remove_lesson(session: Session, owner: Owner, id: str) -> None:
-    """Forget a lesson and its rows; its sound files stay on the disk."""
+    """Forget a lesson and its rows."""
     session.delete(_row(session, id, owner))
 
 
@@ -129,15 +134,8 @@ def _bumped(session: Session, row: LessonRow) -> KeptLesson:
     return _kept(session, row)
 
 
-def _document(session: Session, row: LessonRow) -> Lesson:
-    step = session.get_one(StepRow, (row.id, row.step))
-    return from_json(Lesson, step.document)
-
-
 def _kept(session: Session, row: LessonRow) -> KeptLesson:
-    here = session.get_one(StepRow, (row.id, row.step))
-    following = session.get(StepRow, (row.id, row.step + 1))
     return KeptLesson(
-        row.id, row.unit, row.revision, from_json(Lesson, here.document),
-        here.deed if row.step else "", following.deed if following else "", row.changed_at,
+        row.id, row.unit, row.revision, lesson_at(session, row), *deeds_around(session, row), row.changed_at,
+        key_of(session, row),
     )  # fmt: skip

@@ -20,6 +20,11 @@ def newest_video(session: Session, lesson_id: str) -> VideoRow | None:
     ).first()
 
 
+def videos_of(session: Session, lesson_id: str) -> list[VideoRow]:
+    """All videos of a lesson."""
+    return list(session.scalars(select(VideoRow).where(VideoRow.lesson_id == lesson_id)))
+
+
 def link_of(session: Session, lesson_id: str) -> LinkRow | None:
     """The lesson's open student link."""
     return session.scalars(

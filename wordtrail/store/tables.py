@@ -5,7 +5,7 @@ from __future__ import annotations
 import secrets
 import time
 
-from sqlalchemy import Float, ForeignKey, Integer, String, Text, UniqueConstraint
+from sqlalchemy import Float, ForeignKey, Integer, LargeBinary, String, Text, UniqueConstraint
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
 
@@ -55,13 +55,19 @@ class LessonRow(Owned, Base):
 
 
 class StepRow(Base):
-    """One document of a lesson's history. Undo goes a step back, redo a step on."""
+    """A step of a lesson's history: undo goes one back, redo one on. `packed` is compressed JSON: the `whole`
+    document, or what changed since the step before, both in the shape of `version`. `key` names what the step holds:
+    another step in its place has another one."""
 
     __tablename__ = "lesson_steps"
     lesson_id: Mapped[str] = mapped_column(ForeignKey("lessons.id", ondelete="CASCADE"), primary_key=True)
     step: Mapped[int] = mapped_column(Integer, primary_key=True)
+    key: Mapped[str] = mapped_column(String(32))
     deed: Mapped[str] = mapped_column(String(80), default="")
-    document: Mapped[str] = mapped_column(Text)
+    version: Mapped[int] = mapped_column(Integer)
+    whole: Mapped[bool] = mapped_column(default=False)
+    packed: Mapped[bytes] = mapped_column(LargeBinary)
+    made_at: Mapped[float] = mapped_column(Float)
 
 
 class TakeRow(Owned, Base):

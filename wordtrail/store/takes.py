@@ -8,12 +8,13 @@ from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from wordtrail.core.errors import LessonError, NotFound, TooLarge
+from wordtrail.core.remembered import Kept
 from wordtrail.core.trail.events import TakeEvent
 from wordtrail.core.trail.model import Trail
 from wordtrail.store.blobs import Blobs
 from wordtrail.store.documents import from_json, to_json
 from wordtrail.store.lessons import Owner
-from wordtrail.store.tables import EventRow, TakeRow, TrailRow
+from wordtrail.store.tables import EventRow, TakeRow, TrailRow, new_id
 
 LARGEST_PIECE = 16 * 2**20
 LARGEST_TAKE = 1024 * 2**20
@@ -23,6 +24,11 @@ class TakeFiles(NamedTuple):
     """Blob keys of a take."""
 
     id: str
+
+    @property
+    def folder(self) -> str:
+        """The folder of all of them."""
+        return f"takes/{self.id}"
 
     def piece(self, number: int) -> str:
         """One piece as the browser sent it."""
@@ -59,10 +65,13 @@ class TakeFiles(NamedTuple):
         return f"takes/{self.id}/work"
 
 
-def begin_take(session: Session, owner: Owner, lesson_id: str, origin: str) -> TakeRow:
-    """A new take of a lesson, which is being recorded from now on."""
+def begin_take(session: Session, owner: Owner, lesson_id: str, origin: str, id: str = "") -> TakeRow:
+    """A new take of a lesson, which is being recorded from now on; with an `id` under which its files lie already."""
     number = (session.scalar(select(func.max(TakeRow.number)).where(TakeRow.lesson_id == lesson_id)) or 0) + 1
-    row = TakeRow(school_id=owner.school, teacher_id=owner.teacher, lesson_id=lesson_id, number=number, origin=origin)
+    row = TakeRow(
+        id=id or new_id(), school_id=owner.school, teacher_id=owner.teacher, lesson_id=lesson_id, number=number,
+        origin=origin,
+    )  # fmt: skip
     session.add(row)
     session.flush()
     return row
@@ -112,16 +121,18 @@ def events_of(session: Session, take_id: str) -> list[TakeEvent]:
     return [TakeEvent(row.at, row.what, row.detail) for row in rows]
 
 
-def finish_take(blobs: Blobs, row: TakeRow) -> None:
-    """Put the pieces together to the original; from now on the take is read-only."""
-    if row.state != "recording":
-        return
+def put_together(blobs: Blobs, row: TakeRow) -> None:
+    """Put the pieces of a take together to the original. Raises LessonError where there are none."""
     files = TakeFiles(row.id)
     if row.pieces == 0:
         raise LessonError("Nothing was recorded in this take.", next_step="Record again.")
     with blobs.making(files.original) as path, open(path, "wb") as whole:
         for number in range(row.pieces):
             whole.write(blobs.read(files.piece(number)))
+
+
+def finish_take(row: TakeRow) -> None:
+    """The take is whole; from now on it is read-only."""
     row.state = "kept"
 
 
@@ -130,15 +141,45 @@ def keep_trail(session: Session, row: TakeRow, trail: Trail) -> None:
     session.add(TrailRow(school_id=row.school_id, teacher_id=row.teacher_id, take_id=row.id, document=to_json(trail)))
 
 
+class FoundTrail(NamedTuple):
+    """A trail and the id of its row."""
+
+    id: str
+    trail: Trail
+
+
+MOST_VISITS = 300_000
+"""Visits of the trails that are held ready; one takes about 200 bytes."""
+
+_trails: Kept[str, Trail] = Kept(MOST_VISITS, lambda trail: 100.0 + len(trail.visits))
+
+
+def newest_trail(session: Session, take_id: str) -> FoundTrail | None:
+    """The newest trail of a take. A trail that was used lately is not read again."""
+    id = session.scalar(
+        select(TrailRow.id).where(TrailRow.take_id == take_id).order_by(TrailRow.made_at.desc()).limit(1)
+    )
+    if id is None:
+        return None
+    found = _trails.get(id)
+    if found is None:
+        found = from_json(Trail, session.get_one(TrailRow, id).document)
+        _trails.put(id, found)
+    return FoundTrail(id, found)
+
+
+def newest_trails(session: Session, lesson_id: str) -> dict[str, FoundTrail]:
+    """Take id → its newest trail, for all takes of a lesson that have one, in the order in which they were made."""
+    found = {row.id: newest_trail(session, row.id) for row in takes_of(session, lesson_id)}
+    return {take: trail for take, trail in found.items() if trail is not None}
+
+
 def trail_of(session: Session, take_id: str) -> Trail | None:
     """The newest trail of a take."""
-    row = session.scalars(
-        select(TrailRow).where(TrailRow.take_id == take_id).order_by(TrailRow.made_at.desc()).limit(1)
-    ).first()
-    return from_json(Trail, row.document) if row else None
+    found = newest_trail(session, take_id)
+    return found.trail if found else None
 
 
 def trails_of(session: Session, lesson_id: str) -> dict[str, Trail]:
-    """Take id → its newest trail, for all takes of a lesson that have one."""
-    found = {row.id: trail_of(session, row.id) for row in takes_of(session, lesson_id)}
-    return {take: trail for take, trail in found.items() if trail is not None}
+    """The same without the rows' ids."""
+    return {take: found.trail for take, found in newest_trails(session, lesson_id).items()}

@@ -3,6 +3,7 @@ import type { components, paths } from './schema'
 
 export type Schemas = components['schemas']
 export type LessonView = Schemas['LessonView']
+export type LessonChange = Schemas['LessonChange']
 export type Command = Schemas['Change']['command']
 export type Job = Schemas['Job']
 export type Take = Schemas['Take']

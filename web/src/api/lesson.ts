@@ -1,7 +1,18 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, inject, provide, ref, type InjectionKey, type Ref } from 'vue'
-import { ask, client, Problem, type Command, type Job, type LessonView } from './client'
+import { ask, client, Problem, type Command, type Job, type LessonChange, type LessonView } from './client'
+import { patched } from './patch'
 import { sharing } from './sharing'
+
+/** A lesson with what a change made of it. */
+export function changed(view: LessonView, change: LessonChange): LessonView {
+  const { changes, counting_take: counting, revision, undo, redo, path, next, video } = change
+  const takes = view.takes.map((take) =>
+    take.counts === (take.id === counting) ? take : { ...take, counts: take.id === counting },
+  )
+  const lesson = patched(view.lesson, changes)
+  return { ...view, lesson, revision, undo, redo, path, next, video, takes, counting_take: counting }
+}
 
 const isActive = (job: Job) => job.state === 'waiting' || job.state === 'running'
 
@@ -22,23 +33,31 @@ export function openLesson(id: Ref<string>) {
   })
   const view = computed(() => query.data.value)
 
-  const show = (kept: LessonView) => queries.setQueryData(key.value, kept)
+  /** Show the lesson as a change has left it; where another one came between, it is fetched anew. */
+  async function show(change: LessonChange) {
+    // What is on its way from the server may be older than this change.
+    await queries.cancelQueries({ queryKey: key.value })
+    const before = view.value
+    if (before?.id === change.id && before.revision === change.since)
+      queries.setQueryData(key.value, changed(before, change))
+    else await query.refetch()
+  }
 
   /** Change the lesson; on a stale revision the newer lesson is fetched and the problem shown. */
   let queue: Promise<unknown> = Promise.resolve()
-  function attempt(change: (revision: number) => Promise<LessonView>): Promise<boolean> {
+  function attempt(change: (revision: number) => Promise<LessonChange>): Promise<boolean> {
     // One after another: each change is made on the revision that the one before it left.
     const result = queue.then(() => attemptNow(change))
     queue = result
     return result
   }
 
-  async function attemptNow(change: (revision: number) => Promise<LessonView>): Promise<boolean> {
+  async function attemptNow(change: (revision: number) => Promise<LessonChange>): Promise<boolean> {
     if (!view.value) return false
     saving.value = true
     problem.value = undefined
     try {
-      show(await change(view.value.revision))
+      await show(await change(view.value.revision))
       return true
     } catch (fault) {
       problem.value = Problem.of(fault)

@@ -101,7 +101,7 @@ export interface paths {
         get: operations["lessons_one_lesson_lessons__lesson__get"];
         put?: never;
         post?: never;
-        /** Take a lesson off the shelf. */
+        /** Take a lesson off the shelf, with everything that was recorded for it. */
         delete: operations["lessons_forget_lesson_lessons__lesson__delete"];
         options?: never;
         head?: never;
@@ -118,7 +118,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Change a lesson's document. 409 when `revision` is not the newest. */
-        post: operations["lessons_change_lesson_lessons__lesson__commands_post"];
+        post: operations["lessons_change_lessons__lesson__commands_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -166,7 +166,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Layout and cue sheet: of the lesson, or of one take as it was recorded. */
+        /** Layout and cue sheet: of the lesson, or of one take as it was recorded. With `since`, what changed of it. */
         get: operations["lessons_stage_lessons__lesson__stage_get"];
         put?: never;
         post?: never;
@@ -306,7 +306,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** The recording is over (or was broken off): keep it, and find its words in the background. */
-        post: operations["takes_finish_takes__take__finish_post"];
+        post: operations["takes_finish_recording_takes__take__finish_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -525,11 +525,28 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The run of a lesson, and suggestions for it. */
+        /** The run of a lesson, and what of the suggestions for it is in its plan. */
         get: operations["plan_plan_lessons__lesson__plan_get"];
         put?: never;
         /** Take over what makes sense of another lesson's plan. 409 when `revision` is not the newest. */
         post: operations["plan_take_over_lessons__lesson__plan_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson}/suggestions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the text of a lesson offers to mark, teach and stop at. It changes with the text alone. */
+        get: operations["plan_offered_lessons__lesson__suggestions_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1122,7 +1139,8 @@ export interface components {
         };
         /**
          * Layout
-         * @description All pages of a lesson for one stage shape, title card first.
+         * @description All pages of a lesson for one stage shape, title card first. `text_edge` is where the column of text ends:
+         *     right of it is the room for signposts.
          */
         Layout: {
             /** Name */
@@ -1156,6 +1174,11 @@ export interface components {
              *     }
              */
             look: components["schemas"]["Look"];
+            /**
+             * Text Edge
+             * @default 0
+             */
+            text_edge: number;
         };
         /**
          * Look
@@ -2471,8 +2494,8 @@ export interface components {
          * Word
          * @description One readable token: its id, the characters `[start, end)` of its block, and its sentence.
          *
-         *     `text` is as printed, with the punctuation that clings to it. `sentence` counts from 0
-         *     through the passage.
+         *     `text` is as printed, with the punctuation that clings to it. Words of one sentence have the same `sentence`,
+         *     words of others have another one; it ascends within a block.
          */
         Word: {
             /** Id */
@@ -2580,6 +2603,46 @@ export interface components {
              * @default
              */
             unit: string;
+        };
+        /**
+         * LessonChange
+         * @description What became of a lesson by a change: `changes` make its document of the one at revision `since`, one after
+         *     another; the rest is as in LessonView.
+         */
+        LessonChange: {
+            /** Id */
+            id: string;
+            /** Revision */
+            revision: number;
+            /** Since */
+            since: number;
+            /** Changes */
+            changes: components["schemas"]["PatchOperation"][];
+            /** Undo */
+            undo: string;
+            /** Redo */
+            redo: string;
+            /** Path */
+            path: components["schemas"]["Waypoint"][];
+            next: components["schemas"]["Step"];
+            /** Counting Take */
+            counting_take: string;
+            video: components["schemas"]["Video"] | null;
+        };
+        /**
+         * PatchOperation
+         * @description One operation of a JSON Patch (RFC 6902).
+         */
+        PatchOperation: {
+            /**
+             * Op
+             * @enum {string}
+             */
+            op: "add" | "remove" | "replace";
+            /** Path */
+            path: string;
+            /** Value */
+            value?: unknown;
         };
         /**
          * Change
@@ -3821,15 +3884,19 @@ export interface components {
             revision: number;
         };
         /**
-         * Stage
-         * @description What a stage needs to show a lesson.
+         * StageChange
+         * @description A stage for somebody who has it as it was at `since`: `changes` make it of that one. Where that one is not
+         *     known any more, `whole` is the stage.
          */
-        Stage: {
-            /** Title */
-            title: string;
-            layout: components["schemas"]["Layout"];
-            sheet: components["schemas"]["CueSheet"];
-            edits: components["schemas"]["EditList"];
+        StageChange: {
+            /** Key */
+            key: string;
+            /**
+             * Changes
+             * @default []
+             */
+            changes: components["schemas"]["PatchOperation"][];
+            whole?: components["schemas"]["Stage"] | null;
         };
         /**
          * Beat
@@ -4048,6 +4115,19 @@ export interface components {
              * @default 0
              */
             wait: number;
+        };
+        /**
+         * Stage
+         * @description What a stage needs to show a lesson. `key` names this state of it.
+         */
+        Stage: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            layout: components["schemas"]["Layout"];
+            sheet: components["schemas"]["CueSheet"];
+            edits: components["schemas"]["EditList"];
         };
         /**
          * Guide
@@ -4548,27 +4628,18 @@ export interface components {
         };
         /**
          * PlanView
-         * @description The lesson as it will run, what the text offers to mark, teach and stop at, and how many seconds of think
+         * @description The lesson as it will run, the ids of the suggestions that its plan has already, and how many seconds of think
          *     time each kind of pause point usually has.
          */
         PlanView: {
             /** Run */
             run: components["schemas"]["Stop"][];
-            /** Offers */
-            offers: components["schemas"]["Offered"][];
+            /** Taken */
+            taken: string[];
             /** Usual Think */
             usual_think: {
                 [key: string]: number;
             };
-        };
-        /**
-         * Offered
-         * @description Something that the text offers, and whether the plan has it already.
-         */
-        Offered: {
-            suggestion: components["schemas"]["Suggestion"];
-            /** Taken */
-            taken: boolean;
         };
         /**
          * Stop
@@ -4602,6 +4673,14 @@ export interface components {
              * @default true
              */
             movable: boolean;
+        };
+        /**
+         * Suggestions
+         * @description What the text offers to mark, teach and stop at.
+         */
+        Suggestions: {
+            /** Suggestions */
+            suggestions: components["schemas"]["Suggestion"][];
         };
         /**
          * PlanSource
@@ -5034,7 +5113,7 @@ export interface operations {
             };
         };
     };
-    lessons_change_lesson_lessons__lesson__commands_post: {
+    lessons_change_lessons__lesson__commands_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -5055,7 +5134,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LessonView"];
+                    "application/json": components["schemas"]["LessonChange"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -5090,7 +5169,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LessonView"];
+                    "application/json": components["schemas"]["LessonChange"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -5125,7 +5204,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LessonView"];
+                    "application/json": components["schemas"]["LessonChange"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -5143,6 +5222,7 @@ export interface operations {
         parameters: {
             query?: {
                 take?: string;
+                since?: string;
             };
             header?: never;
             path: {
@@ -5158,7 +5238,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Stage"];
+                    "application/json": components["schemas"]["StageChange"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -5438,7 +5518,7 @@ export interface operations {
             };
         };
     };
-    takes_finish_takes__take__finish_post: {
+    takes_finish_recording_takes__take__finish_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -5746,7 +5826,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LessonView"];
+                    "application/json": components["schemas"]["LessonChange"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -5928,7 +6008,38 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LessonView"];
+                    "application/json": components["schemas"]["LessonChange"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    plan_offered_lessons__lesson__suggestions_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Suggestions"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -6018,7 +6129,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LessonView"];
+                    "application/json": components["schemas"]["LessonChange"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -1,25 +1,47 @@
-import { useQuery } from '@tanstack/vue-query'
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref, type Ref } from 'vue'
 import { ask, client, type Schemas } from './client'
+import { patched } from './patch'
 
-/** Layout and cue sheet of a lesson at a revision, or of one take as it was recorded; large, so only while `wanted`. */
+type Stage = Schemas['Stage']
+
+/** The stage that an answer stands for, for somebody who has `before`. */
+export function stageFrom(answer: Schemas['StageChange'], before: Stage | undefined): Stage | undefined {
+  if (answer.whole) return answer.whole
+  return before && { ...patched(before, answer.changes), key: answer.key }
+}
+
+/** Layout and cue sheet of a lesson at a revision, or of one take as it was recorded; large, so only while `wanted`.
+ * Once it is here, only what changed of it is fetched. */
 export function useStage(
   lesson: Ref<string>,
   revision: Ref<unknown>,
   take?: Ref<string>,
   wanted: Ref<boolean> = ref(true),
 ) {
+  let last: { lesson: string; stage: Stage } | undefined
+
+  async function fetchStage(id: string, heard: string): Promise<Stage> {
+    const before = last?.lesson === id ? last.stage : undefined
+    const query = { take: heard, since: before?.key ?? '' }
+    const get = (since: string) =>
+      ask(
+        client.GET('/api/lessons/{lesson}/stage', {
+          params: { path: { lesson: id }, query: { ...query, since } },
+        }),
+      )
+    const stage = stageFrom(await get(query.since), before) ?? stageFrom(await get(''), undefined)!
+    last = { lesson: id, stage }
+    return stage
+  }
+
   const query = useQuery({
     enabled: wanted,
     shallow: true,
+    structuralSharing: false,
     queryKey: computed(() => ['stage', lesson.value, revision.value, take?.value ?? '']),
-    queryFn: () =>
-      ask(
-        client.GET('/api/lessons/{lesson}/stage', {
-          params: { path: { lesson: lesson.value }, query: { take: take?.value ?? '' } },
-        }),
-      ),
-    placeholderData: (before: Schemas['Stage'] | undefined) => before,
+    queryFn: () => fetchStage(lesson.value, take?.value ?? ''),
+    placeholderData: keepPreviousData,
     retry: false,
   })
   return computed(() => query.data.value)

@@ -6,7 +6,7 @@ import PauseCard from './PauseCard.vue'
 import StagePanels from './StagePanels.vue'
 import StageStrokes from './StageStrokes.vue'
 import StageText from './StageText.vue'
-import { TEXT_EDGE, dotsOf, highlightOf, placesOf, sharesOf, stoneOf, type Layout } from './shapes'
+import { dotsOf, highlightOf, placesOf, sharesOf, stoneOf, type Layout } from './shapes'
 
 const props = withDefaults(
   defineProps<{
@@ -105,7 +105,7 @@ const titleTrail = computed(() => {
 const viewBox = computed(() => {
   const width =
     props.textOnly && !page.value.title && !page.value.photo && !page.value.sheet
-      ? TEXT_EDGE
+      ? props.layout.text_edge
       : props.layout.width
   return `0 0 ${width} ${props.layout.height}`
 })

@@ -11,9 +11,6 @@ export type Look = Schemas['Look']
 export type Piece = Schemas['SetPiece']
 type Stretch = Schemas['Stretch']
 
-/** Where the column of text ends, in page units: to its right is the room for signposts. */
-export const TEXT_EDGE = 1300
-
 export interface Place {
   page: number
   box: WordBox

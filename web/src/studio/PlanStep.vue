@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed, provide, ref, watch } from 'vue'
 import { ask, client, type Command, type Schemas } from '@/api/client'
 import { useLesson } from '@/api/lesson'
@@ -18,6 +17,7 @@ import LegendDialog from './plan/LegendDialog.vue'
 import MarkEditor from './plan/MarkEditor.vue'
 import MoreMenu from './plan/MoreMenu.vue'
 import PointEditor from './plan/PointEditor.vue'
+import { usePlanned } from './plan/offers'
 import { isIn, postsOf } from './plan/posts'
 import ReadingMenu from './plan/ReadingMenu.vue'
 import RunStrip from './plan/RunStrip.vue'
@@ -33,15 +33,9 @@ const document = computed(() => view.value!.lesson)
 const plan = computed(() => document.value.plan)
 const revision = computed(() => view.value?.revision)
 const stage = useStage(lesson.id, revision)
-const planned = useQuery({
-  queryKey: computed(() => ['plan', lesson.id.value, revision.value]),
-  queryFn: () =>
-    ask(client.GET('/api/lessons/{lesson}/plan', { params: { path: { lesson: lesson.id.value } } })),
-  placeholderData: (before: Schemas['PlanView'] | undefined) => before,
-  retry: false,
-})
-const run = computed(() => planned.data.value?.run ?? [])
-const usualThink = computed(() => planned.data.value?.usual_think ?? { think: 15 })
+const text = computed(() => document.value.passages)
+const planned = usePlanned(lesson.id, revision, text)
+const { run, usualThink } = planned
 provide('usual think', usualThink)
 const whole = computed(() => run.value.reduce((sum, stop) => sum + stop.seconds, 0))
 
@@ -245,9 +239,7 @@ function go(stop: Stop) {
 
 /* Suggestions. */
 const offers = computed(() =>
-  (planned.data.value?.offers ?? []).filter(
-    ({ suggestion }) => places.value.get(suggestion.first)?.page === page.value,
-  ),
+  planned.offers.value.filter(({ suggestion }) => places.value.get(suggestion.first)?.page === page.value),
 )
 const take = (suggestion: Schemas['Suggestion']) =>
   send({ kind: 'take suggestion', suggestion, meaning: current.value.id, reading: reading.value })

@@ -13,7 +13,7 @@ import { useKeys } from '@/parts/keys'
 import { clock } from '@/parts/words'
 import { useTakeRecording } from '@/recording/takeRecording'
 import { stateAt } from '@/stage/cueReader'
-import { TEXT_EDGE, placesOf, printedOf } from '@/stage/shapes'
+import { placesOf, printedOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
 import DrawWhileTalking from './DrawWhileTalking.vue'
 import TakeList from './TakeList.vue'
@@ -124,7 +124,10 @@ const { width, height } = useElementSize(frame)
 /** The prompt stands under its line, as far as there is room for it. */
 const promptAt = computed(() => {
   const box = places.value.get(prompt.value?.point.after ?? '')?.box
-  const scale = Math.min(width.value / TEXT_EDGE, height.value / stage.value!.layout.height)
+  const scale = Math.min(
+    width.value / stage.value!.layout.text_edge,
+    height.value / stage.value!.layout.height,
+  )
   const top = box ? (box.baseline + 0.45 * box.size) * scale : height.value
   return top > height.value - 170 ? { bottom: '16px' } : { top: `${Math.round(top)}px` }
 })

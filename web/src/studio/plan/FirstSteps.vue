@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Schemas } from '@/api/client'
+import type { Offer } from './offers'
 
 /** What one can do on a page on which nothing is planned yet, and what its text offers. */
-const props = defineProps<{ offers: readonly Schemas['Offered'][] }>()
+const props = defineProps<{ offers: readonly Offer[] }>()
 const emit = defineEmits<{ suggest: [kind: string]; opening: [] }>()
 const kinds = computed(() => {
   const counts = new Map<string, number>()

@@ -3,12 +3,13 @@ import { Check } from '@lucide/vue'
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { useKeys } from '@/parts/keys'
+import type { Offer } from './offers'
 
 type Suggestion = Schemas['Suggestion']
 
 /** What the text offers to mark, teach and stop at on this page; one press takes it. */
 const props = defineProps<{
-  offers: readonly Schemas['Offered'][]
+  offers: readonly Offer[]
   textOf: (first: string, last: string) => string
 }>()
 const emit = defineEmits<{ take: [one: Suggestion]; see: [one: Suggestion]; close: [] }>()

@@ -1,0 +1,45 @@
+"""Changing a lesson: worked out beside the database, kept only if nobody else was first."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from wordtrail.core.errors import StaleRevision
+from wordtrail.core.lesson.commands import DEEDS, Command, apply
+from wordtrail.store.lessons import KeptLesson, get_lesson, keep_change, walk
+from wordtrail.workspace import Workspace
+
+
+@dataclass(frozen=True, slots=True)
+class Changed:
+    """A lesson before and after a change."""
+
+    before: KeptLesson
+    after: KeptLesson
+
+
+def change_lesson(workspace: Workspace, lesson: str, revision: int, command: Command) -> Changed:
+    """Make a change to the lesson as it was at `revision`. Raises StaleRevision when that is not the newest, and what
+    the command raises; nothing is changed then."""
+    with workspace.database.reading() as session:
+        before = get_lesson(session, lesson, workspace.owner)
+    if before.revision != revision:
+        raise StaleRevision(revision, before.revision)
+    after = apply(before.lesson, command)
+    with workspace.database.writing() as session:
+        return Changed(before, keep_change(session, before, revision, after, DEEDS[command.kind]))
+
+
+def change_newest(workspace: Workspace, lesson: str, command: Command) -> Changed:
+    """Make a change to the lesson as it is, also when somebody changes it just now: one that stands by itself."""
+    with workspace.database.writing() as session:
+        before = get_lesson(session, lesson, workspace.owner)
+        after = apply(before.lesson, command)
+        return Changed(before, keep_change(session, before, before.revision, after, DEEDS[command.kind]))
+
+
+def walk_lesson(workspace: Workspace, lesson: str, revision: int, steps: int) -> Changed:
+    """Undo (`steps` = −1) or redo (+1). Raises StaleRevision, or LessonError where there is nothing more."""
+    with workspace.database.writing() as session:
+        before = get_lesson(session, lesson, workspace.owner)
+        return Changed(before, walk(session, workspace.owner, lesson, revision, steps))

@@ -1,0 +1,25 @@
+"""Taking a lesson off the shelf for good: its rows, and every file of the teacher's voice."""
+
+from __future__ import annotations
+
+from wordtrail.service.sound import sounds_of
+from wordtrail.store.lessons import remove_lesson
+from wordtrail.store.sharing import videos_of
+from wordtrail.store.takes import TakeFiles, takes_of
+from wordtrail.workspace import Workspace
+
+
+def remove(workspace: Workspace, lesson: str) -> None:
+    """Remove a lesson with its takes, sounds and videos. Pictures stay: another lesson may show them. Raises
+    NotFound."""
+    with workspace.database.writing() as session:
+        takes = [row.id for row in takes_of(session, lesson)]
+        videos = [row.id for row in videos_of(session, lesson)]
+        remove_lesson(session, workspace.owner, lesson)
+    # The rows go first: a file without a row is never found again, a row without its file would be a fault.
+    for folder in (
+        *(TakeFiles(take).folder for take in takes),
+        *(f"videos/{one}" for one in videos),
+        sounds_of(lesson),
+    ):
+        workspace.blobs.forget(folder)

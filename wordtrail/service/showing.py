@@ -1,0 +1,83 @@
+"""A lesson ready to be shown: laid out and compiled once, and kept for all who look at it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+
+from wordtrail.core.cues.compile import compile_cues, edit_list_of, whole_take
+from wordtrail.core.cues.model import CueSheet
+from wordtrail.core.edit.edit_list import EditList
+from wordtrail.core.errors import NotFound
+from wordtrail.core.layout.model import Layout
+from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.path import counting_take
+from wordtrail.core.remembered import Kept
+from wordtrail.core.trail.model import Trail
+from wordtrail.store.lessons import get_lesson
+from wordtrail.store.takes import newest_trails
+from wordtrail.workspace import Workspace
+
+MOST_BOXES = 200_000
+"""Word boxes of all lessons that are held ready; a box with its piece takes about a kilobyte. What two states of a
+lesson share is held once and counted twice."""
+
+
+@dataclass(frozen=True, slots=True)
+class Stage:
+    """What is seen and heard of a lesson."""
+
+    title: str
+    layout: Layout
+    sheet: CueSheet
+    edits: EditList
+
+
+@dataclass(frozen=True, slots=True)
+class Showing:
+    """A lesson with its counting take, laid out and compiled. `key` names just this state of it: document, take and
+    trails."""
+
+    key: str
+    lesson: Lesson
+    trails: dict[str, Trail]
+    layout: Layout
+    edits: EditList
+    sheet: CueSheet
+
+    @property
+    def stage(self) -> Stage:
+        """What is seen and heard of it."""
+        return Stage(self.lesson.title, self.layout, self.sheet, self.edits)
+
+
+_shown: Kept[str, Showing] = Kept(
+    MOST_BOXES, lambda one: 200.0 + sum(len(page.boxes) + len(page.pieces) / 4 for page in one.layout.pages)
+)
+
+
+def showing(workspace: Workspace, lesson_id: str, take: str = "") -> tuple[Showing, int]:
+    """The lesson as it is shown, and its revision; with `take`, that take as it was recorded, in take time.
+
+    Raises NotFound, also for a take without a trail.
+    """
+    with workspace.database.reading() as session:
+        kept = get_lesson(session, lesson_id)
+        trails = newest_trails(session, lesson_id)
+    if take and take not in trails:
+        raise NotFound("trail")
+    key = "/".join((kept.key, take, *(found.id for found in trails.values())))
+    heard = {id: found.trail for id, found in trails.items()}
+    return _shown.get_or_make(key, lambda: _compiled(key, kept.lesson, heard, take)), kept.revision
+
+
+def shown_before(key: str) -> Showing | None:
+    """What was shown under this key, if it is still held."""
+    return _shown.get(key)
+
+
+def _compiled(key: str, document: Lesson, trails: dict[str, Trail], take: str) -> Showing:
+    lesson = replace(document, chosen_take=counting_take(document, list(trails)))
+    layout = typeset(document)
+    edits = whole_take(take, trails[take]) if take else edit_list_of(lesson, trails)
+    return Showing(key, lesson, trails, layout, edits, compile_cues(lesson, trails, layout, edits))
