@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import argparse
+import gc
 import json
 import secrets
 import signal
@@ -117,6 +118,7 @@ def _serve(options: argparse.Namespace) -> None:
         public_url=options.public_url,
         simulated_microphone=options.simulated_microphone or options.demo,
     )
+    _collect_rarely()
     signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
     with Supervisor(options.data):
         address = options.public_url or f"http://{options.host}:{options.port}"
@@ -131,6 +133,14 @@ def _serve(options: argparse.Namespace) -> None:
             max_request_body_size=1024 * 2**20,
             _quiet=True,
         )
+
+
+def _collect_rarely() -> None:
+    """What is held ready is large and lives long: looking through it for garbage every few requests takes longer than
+    most of them."""
+    gc.collect()
+    gc.freeze()
+    gc.set_threshold(50_000, 20, 100)
 
 
 def _assert_free(host: str, port: int) -> None:

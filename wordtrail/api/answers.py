@@ -214,11 +214,9 @@ class TextView(BaseModel):
 
 
 class PlanView(BaseModel):
-    """The lesson as it will run, the ids of the suggestions that its plan has already, and how many seconds of think
-    time each kind of pause point usually has."""
+    """The lesson as it will run, and how many seconds of think time each kind of pause point usually has."""
 
     run: list[Stop]
-    taken: list[str]
     usual_think: dict[str, float]
 
 
@@ -226,6 +224,12 @@ class Suggestions(BaseModel):
     """What the text offers to mark, teach and stop at."""
 
     suggestions: list[Suggestion]
+
+
+class Taken(BaseModel):
+    """The ids of the suggestions that a plan has already."""
+
+    ids: list[str]
 
 
 class WordInParts(BaseModel):

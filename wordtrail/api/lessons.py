@@ -15,7 +15,7 @@ from wordtrail.api.views import (
     job_view,
     lesson_view,
     link_url,
-    shelf_lesson,
+    shelf_view,
     stage_changes,
     trail_view,
     whole_stage,
@@ -84,8 +84,8 @@ def shelf() -> Response:
     """The shelf: all lessons, the last changed first."""
     where = context().workspace
     with where.database.reading() as session:
-        lessons = [shelf_lesson(session, kept) for kept in all_lessons(session, where.owner)]
-    return answer(answers.Shelf(lessons=lessons))
+        view = shelf_view(session, all_lessons(session, where.owner))
+    return answer(view)
 
 
 @routes.post("/preview", responses={200: answers.Preview})

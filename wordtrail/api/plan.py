@@ -56,17 +56,22 @@ class PlanFileForm(BaseModel):
 
 @routes.get("/lessons/<lesson>/plan", responses={200: answers.PlanView})
 def plan(path: LessonPath) -> Response:
-    """The run of a lesson, and what of the suggestions for it is in its plan."""
-    lesson = _lesson(path.lesson)
-    taken = [one.id for one in _suggestions(lesson) if is_taken(lesson, one)]
+    """The run of a lesson."""
     usual = {kind.value: seconds for kind, seconds in USUAL_THINK.items()}
-    return answer(answers.PlanView(run=list(run_of(lesson)), taken=taken, usual_think=usual))
+    return answer(answers.PlanView(run=list(run_of(_lesson(path.lesson))), usual_think=usual))
 
 
 @routes.get("/lessons/<lesson>/suggestions", responses={200: answers.Suggestions})
 def offered(path: LessonPath) -> Response:
     """What the text of a lesson offers to mark, teach and stop at. It changes with the text alone."""
     return answer(answers.Suggestions(suggestions=_suggestions(_lesson(path.lesson))))
+
+
+@routes.get("/lessons/<lesson>/suggestions/taken", responses={200: answers.Taken})
+def taken(path: LessonPath) -> Response:
+    """Which of the suggestions for a lesson are in its plan already."""
+    lesson = _lesson(path.lesson)
+    return answer(answers.Taken(ids=[one.id for one in _suggestions(lesson) if is_taken(lesson, one)]))
 
 
 def _suggestions(lesson: Lesson) -> list[Suggestion]:

@@ -61,7 +61,7 @@ def begin(path: LessonPath, body: answers.NewTake) -> Response:
     with where.database.writing() as session:
         get_lesson(session, path.lesson, where.owner)
         row = begin_take(session, where.owner, path.lesson, body.origin)
-        view = take_view(row, {}, "")
+        view = take_view(row, (), "")
     return answer(view, 201)
 
 

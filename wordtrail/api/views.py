@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Container, Sequence
+
 from flask import Response
 from sqlalchemy.orm import Session
 
@@ -23,12 +25,11 @@ from wordtrail.formats.json_patch import difference
 from wordtrail.jobs.queue import ALIGN, STEPS
 from wordtrail.service.changing import Changed
 from wordtrail.service.showing import Showing
-from wordtrail.store.jobs import ACTIVE, jobs_of
+from wordtrail.store.jobs import jobs_of
 from wordtrail.store.lessons import KeptLesson
-from wordtrail.store.sharing import link_of, newest_video
 from wordtrail.store.steps import changes_between
+from wordtrail.store.surroundings import Surroundings, surroundings_of
 from wordtrail.store.tables import JobRow, TakeRow, VideoRow
-from wordtrail.store.takes import takes_of, trails_of
 
 MOST_JOBS = 12
 
@@ -39,10 +40,10 @@ STAGE_ATOMS = (LaidPage, LaidMark, LaidCard, PageTurn, Light, Drawing, Gate, Rev
 def lesson_view(session: Session, kept: KeptLesson) -> answers.LessonView:
     """Everything about a lesson."""
     lesson = kept.lesson
-    trails = trails_of(session, kept.id)
-    counting = counting_take(lesson, list(trails))
-    video, link = newest_video(session, kept.id), link_of(session, kept.id)
-    standing = _standing(session, kept, trails)
+    around = surroundings_of(session, [kept.id])[kept.id]
+    counting = counting_take(lesson, list(around.trails))
+    standing = _standing(kept, around)
+    link = around.link
     return answers.LessonView(
         id=kept.id,
         unit=kept.unit,
@@ -53,10 +54,10 @@ def lesson_view(session: Session, kept: KeptLesson) -> answers.LessonView:
         redo=kept.redo,
         path=list(waypoints(lesson, standing)),
         next=next_step(lesson, standing),
-        takes=[take_view(row, trails, counting) for row in takes_of(session, kept.id)],
+        takes=[take_view(row, around.trails, counting) for row in around.takes],
         counting_take=counting,
         jobs=[job_view(row) for row in jobs_of(session, kept.id)[:MOST_JOBS]],
-        video=video_view(video, kept.revision) if video else None,
+        video=video_view(around.video, kept.revision) if around.video else None,
         link=answers.StudentLink(url=link_url(link.token), reachable=bool(context().public_url)) if link else None,
     )
 
@@ -64,9 +65,8 @@ def lesson_view(session: Session, kept: KeptLesson) -> answers.LessonView:
 def lesson_change(session: Session, changed: Changed) -> answers.LessonChange:
     """What became of a lesson by a change."""
     kept = changed.after
-    trails = trails_of(session, kept.id)
-    video = newest_video(session, kept.id)
-    standing = _standing(session, kept, trails)
+    around = surroundings_of(session, [kept.id])[kept.id]
+    standing = _standing(kept, around)
     return answers.LessonChange(
         id=kept.id,
         revision=kept.revision,
@@ -79,8 +79,8 @@ def lesson_change(session: Session, changed: Changed) -> answers.LessonChange:
         redo=kept.redo,
         path=list(waypoints(kept.lesson, standing)),
         next=next_step(kept.lesson, standing),
-        counting_take=counting_take(kept.lesson, list(trails)),
-        video=video_view(video, kept.revision) if video else None,
+        counting_take=counting_take(kept.lesson, list(around.trails)),
+        video=video_view(around.video, kept.revision) if around.video else None,
     )
 
 
@@ -91,9 +91,13 @@ def change_answer(changed: Changed) -> Response:
     return answer(view)
 
 
-def shelf_lesson(session: Session, kept: KeptLesson) -> answers.ShelfLesson:
-    """A lesson as it stands on the shelf."""
-    standing = _standing(session, kept, trails_of(session, kept.id))
+def shelf_view(session: Session, lessons: Sequence[KeptLesson]) -> answers.Shelf:
+    """Lessons as they stand on the shelf."""
+    around = surroundings_of(session, [kept.id for kept in lessons])
+    return answers.Shelf(lessons=[_shelf_lesson(kept, _standing(kept, around[kept.id])) for kept in lessons])
+
+
+def _shelf_lesson(kept: KeptLesson, standing: Standing) -> answers.ShelfLesson:
     return answers.ShelfLesson(
         id=kept.id,
         title=kept.lesson.title,
@@ -106,23 +110,21 @@ def shelf_lesson(session: Session, kept: KeptLesson) -> answers.ShelfLesson:
     )
 
 
-def _standing(session: Session, kept: KeptLesson, trails: dict[str, Trail]) -> Standing:
-    rows = takes_of(session, kept.id)
-    counting = counting_take(kept.lesson, list(trails))
-    trail = trails.get(counting)
-    video = newest_video(session, kept.id)
+def _standing(kept: KeptLesson, around: Surroundings) -> Standing:
+    counting = counting_take(kept.lesson, list(around.trails))
+    found = around.trails.get(counting)
     return Standing(
-        takes=sum(row.state == "kept" for row in rows),
-        unfinished=sum(row.state == "recording" for row in rows),
-        trail=current_trail(kept.lesson, counting, trail) if trail else None,
-        aligning=any(job.kind == ALIGN and job.state in ACTIVE for job in jobs_of(session, kept.id)),
-        video=video is not None,
-        video_is_newest=video is not None and video.revision == kept.revision,
-        link=link_of(session, kept.id) is not None,
+        takes=sum(row.state == "kept" for row in around.takes),
+        unfinished=sum(row.state == "recording" for row in around.takes),
+        trail=current_trail(kept.lesson, counting, found.trail) if found else None,
+        aligning=ALIGN in around.working,
+        video=around.video is not None,
+        video_is_newest=around.video is not None and around.video.revision == kept.revision,
+        link=around.link is not None,
     )
 
 
-def take_view(row: TakeRow, trails: dict[str, Trail], counting: str) -> answers.Take:
+def take_view(row: TakeRow, trails: Container[str], counting: str) -> answers.Take:
     """A take."""
     return answers.Take(
         id=row.id,

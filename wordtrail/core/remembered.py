@@ -78,13 +78,14 @@ class Kept(Generic[Key, Value]):
 
 
 def remembered(
-    most: int, *, by_value: bool = False
+    most: float, *, by_value: bool = False, weight: Callable[..., float] = lambda *_, **__: 1.0
 ) -> Callable[[Callable[Arguments, Result]], Callable[Arguments, Result]]:
-    """A decorator for pure functions of frozen values: the `most` results that were used last are not worked out
-    again. The arguments are held with them, so that no identity is given out anew meanwhile."""
+    """A decorator for pure functions of frozen values: the results that were used last are not worked out again, as
+    many as the weights of their arguments add up to `most`. The arguments are held with them, so that no identity is
+    given out anew meanwhile."""
 
     def decorate(function: Callable[Arguments, Result]) -> Callable[Arguments, Result]:
-        same: Kept[tuple[Any, ...], tuple[Any, Result]] = Kept(most)
+        same: Kept[tuple[Any, ...], tuple[Any, Result]] = Kept(most, lambda kept: weight(*kept[0]))
         equal: Kept[tuple[Any, ...], Result] = Kept(most)
 
         @wraps(function)

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from importlib.resources import files
-from typing import Any
+from typing import Any, TypeVar
 
 from alembic import command
 from alembic.config import Config
@@ -14,6 +14,16 @@ from sqlalchemy import Engine, create_engine, event
 from sqlalchemy.orm import Session, sessionmaker
 
 from wordtrail.core.errors import NewerDocument
+
+MOST_AT_ONCE = 500
+"""Values that one query asks for at the most; databases have a bound."""
+
+Value = TypeVar("Value")
+
+
+def batched(values: Sequence[Value], most: int) -> Iterator[Sequence[Value]]:
+    """The values in runs of `most` at the most."""
+    return (values[at : at + most] for at in range(0, len(values), most))
 
 
 class Database:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import time
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 from sqlalchemy import select
@@ -11,7 +12,7 @@ from sqlalchemy.orm import Session
 from wordtrail.core.errors import LessonError, NotFound, StaleRevision
 from wordtrail.core.lesson.commands import DEEDS, Command, apply
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.store.steps import add_step, can_walk, deeds_around, first_step, key_of, lesson_at
+from wordtrail.store.steps import add_step, can_walk, first_step, lesson_at, places_of
 from wordtrail.store.tables import LessonRow, School, Teacher
 
 
@@ -75,8 +76,8 @@ def all_lessons(session: Session, owner: Owner) -> list[KeptLesson]:
     """The owner's lessons, the last changed first."""
     rows = session.scalars(
         select(LessonRow).where(LessonRow.teacher_id == owner.teacher).order_by(LessonRow.changed_at.desc())
-    )
-    return [_kept(session, row) for row in rows]
+    ).all()
+    return _all_kept(session, rows)
 
 
 def get_lesson(session: Session, id: str, owner: Owner | None = None) -> KeptLesson:
@@ -135,7 +136,15 @@ def _bumped(session: Session, row: LessonRow) -> KeptLesson:
 
 
 def _kept(session: Session, row: LessonRow) -> KeptLesson:
-    return KeptLesson(
-        row.id, row.unit, row.revision, lesson_at(session, row), *deeds_around(session, row), row.changed_at,
-        key_of(session, row),
-    )  # fmt: skip
+    return _all_kept(session, [row])[0]
+
+
+def _all_kept(session: Session, rows: Sequence[LessonRow]) -> list[KeptLesson]:
+    places = places_of(session, rows)
+    return [
+        KeptLesson(
+            row.id, row.unit, row.revision, lesson_at(session, row, places[row.id]), places[row.id].undo,
+            places[row.id].redo, row.changed_at, places[row.id].key,
+        )
+        for row in rows
+    ]  # fmt: skip

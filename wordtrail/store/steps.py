@@ -9,6 +9,8 @@ from __future__ import annotations
 import json
 import time
 import zlib
+from collections.abc import Sequence
+from typing import NamedTuple
 
 from sqlalchemy import delete, func, select
 from sqlalchemy.orm import Session
@@ -17,6 +19,7 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.remembered import Kept
 from wordtrail.core.text.model import ReadWord, Word
 from wordtrail.formats import json_patch
+from wordtrail.store.database import MOST_AT_ONCE, batched
 from wordtrail.store.lesson_documents import VERSION, document_of, lesson_in
 from wordtrail.store.tables import LessonRow, StepRow, new_id
 
@@ -48,13 +51,39 @@ def first_step(session: Session, row: LessonRow, lesson: Lesson) -> None:
     _write(session, StepRow(lesson_id=row.id, step=0, whole=True), document_of(lesson), lesson)
 
 
-def lesson_at(session: Session, row: LessonRow) -> Lesson:
-    """The lesson at its current step. Raises NewerDocument."""
-    key = key_of(session, row)
-    found = _lessons.get(key)
+class Place(NamedTuple):
+    """Where a lesson stands in its history: the name of what it holds there, and what undo would take back and redo
+    make again (empty where there is nothing)."""
+
+    key: str
+    undo: str
+    redo: str
+
+
+def places_of(session: Session, rows: Sequence[LessonRow]) -> dict[str, Place]:
+    """Lesson id → where it stands, for all of them at once."""
+    found: dict[str, dict[int, tuple[str, str]]] = {row.id: {} for row in rows}
+    for some in batched(list(found), MOST_AT_ONCE):
+        wanted = (
+            select(StepRow.lesson_id, StepRow.step - LessonRow.step, StepRow.key, StepRow.deed)
+            .join(LessonRow, LessonRow.id == StepRow.lesson_id)
+            .where(LessonRow.id.in_(some), StepRow.step.between(LessonRow.step - 1, LessonRow.step + 1))
+        )
+        for lesson, ahead, key, deed in session.execute(wanted):
+            found[lesson][ahead] = (key, deed)
+    nothing = ("", "")
+    return {
+        id: Place(steps[0][0], steps[0][1] if -1 in steps else "", steps.get(1, nothing)[1])
+        for id, steps in found.items()
+    }
+
+
+def lesson_at(session: Session, row: LessonRow, place: Place) -> Lesson:
+    """The lesson where it stands. Raises NewerDocument."""
+    found = _lessons.get(place.key)
     if found is None:
         found = _read(session, session.get_one(StepRow, (row.id, row.step)))
-        _lessons.put(key, found)
+        _lessons.put(place.key, found)
     return found
 
 
@@ -74,22 +103,8 @@ def add_step(session: Session, row: LessonRow, before: Lesson, after: Lesson, de
 
 def can_walk(session: Session, row: LessonRow, steps: int) -> bool:
     """Whether there is a step so many steps on (or back, below 0)."""
-    return _deed(session, row.id, row.step + steps) is not None
-
-
-def deeds_around(session: Session, row: LessonRow) -> tuple[str, str]:
-    """What undo would take back and redo make again; empty where there is nothing."""
-    undone = _deed(session, row.id, row.step) if can_walk(session, row, -1) else ""
-    return undone or "", _deed(session, row.id, row.step + 1) or ""
-
-
-def key_of(session: Session, row: LessonRow) -> str:
-    """The name of what the lesson's current step holds."""
-    return str(session.scalar(select(StepRow.key).where(StepRow.lesson_id == row.id, StepRow.step == row.step)))
-
-
-def _deed(session: Session, lesson_id: str, step: int) -> str | None:
-    return session.scalar(select(StepRow.deed).where(StepRow.lesson_id == lesson_id, StepRow.step == step))
+    wanted = select(StepRow.step).where(StepRow.lesson_id == row.id, StepRow.step == row.step + steps)
+    return session.scalar(wanted) is not None
 
 
 def _whole_before(session: Session, lesson_id: str, step: int) -> int | None:

@@ -151,21 +151,25 @@ class FoundTrail(NamedTuple):
 MOST_VISITS = 300_000
 """Visits of the trails that are held ready; one takes about 200 bytes."""
 
+# A trail that was used lately is not read again.
 _trails: Kept[str, Trail] = Kept(MOST_VISITS, lambda trail: 100.0 + len(trail.visits))
 
 
 def newest_trail(session: Session, take_id: str) -> FoundTrail | None:
-    """The newest trail of a take. A trail that was used lately is not read again."""
+    """The newest trail of a take."""
     id = session.scalar(
         select(TrailRow.id).where(TrailRow.take_id == take_id).order_by(TrailRow.made_at.desc()).limit(1)
     )
-    if id is None:
-        return None
-    found = _trails.get(id)
+    return trail_in(session, id) if id else None
+
+
+def trail_in(session: Session, row: str) -> FoundTrail:
+    """The trail in the row of this id."""
+    found = _trails.get(row)
     if found is None:
-        found = from_json(Trail, session.get_one(TrailRow, id).document)
-        _trails.put(id, found)
-    return FoundTrail(id, found)
+        found = from_json(Trail, session.get_one(TrailRow, row).document)
+        _trails.put(row, found)
+    return FoundTrail(row, found)
 
 
 def newest_trails(session: Session, lesson_id: str) -> dict[str, FoundTrail]:

@@ -525,7 +525,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The run of a lesson, and what of the suggestions for it is in its plan. */
+        /** The run of a lesson. */
         get: operations["plan_plan_lessons__lesson__plan_get"];
         put?: never;
         /** Take over what makes sense of another lesson's plan. 409 when `revision` is not the newest. */
@@ -545,6 +545,23 @@ export interface paths {
         };
         /** What the text of a lesson offers to mark, teach and stop at. It changes with the text alone. */
         get: operations["plan_offered_lessons__lesson__suggestions_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson}/suggestions/taken": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Which of the suggestions for a lesson are in its plan already. */
+        get: operations["plan_taken_lessons__lesson__suggestions_taken_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1311,8 +1328,8 @@ export interface components {
          * SetPiece
          * @description A piece of text at its place: left edge `x`, `baseline`, `width`, font size and style.
          *
-         *     `word` is the id of the word it belongs to (a word of two styles has two pieces), or empty.
-         *     `letters` are the x of each character's left edge, and the right edge of the last.
+         *     `word` is the id of the word it belongs to (a word of two styles has two pieces), or empty. Where each of its
+         *     letters stands follows from the typeface: see `lines.letters_of`.
          */
         SetPiece: {
             /** Text */
@@ -1328,8 +1345,6 @@ export interface components {
             style: components["schemas"]["Style"];
             /** Word */
             word: string;
-            /** Letters */
-            letters: number[];
             /** @default ink */
             ink: components["schemas"]["Ink"];
             /** @default Andika */
@@ -4628,14 +4643,11 @@ export interface components {
         };
         /**
          * PlanView
-         * @description The lesson as it will run, the ids of the suggestions that its plan has already, and how many seconds of think
-         *     time each kind of pause point usually has.
+         * @description The lesson as it will run, and how many seconds of think time each kind of pause point usually has.
          */
         PlanView: {
             /** Run */
             run: components["schemas"]["Stop"][];
-            /** Taken */
-            taken: string[];
             /** Usual Think */
             usual_think: {
                 [key: string]: number;
@@ -4681,6 +4693,14 @@ export interface components {
         Suggestions: {
             /** Suggestions */
             suggestions: components["schemas"]["Suggestion"][];
+        };
+        /**
+         * Taken
+         * @description The ids of the suggestions that a plan has already.
+         */
+        Taken: {
+            /** Ids */
+            ids: string[];
         };
         /**
          * PlanSource
@@ -6040,6 +6060,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Suggestions"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    plan_taken_lessons__lesson__suggestions_taken_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Taken"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -12,6 +12,7 @@ export function sharing(older: LessonView | undefined, newer: LessonView): Lesso
     ),
   )
   const pages = new Map(older.lesson.passages.flatMap((p) => p.pages.map((page) => [page.id, page] as const)))
+  if (older.lesson.passages === newer.lesson.passages) return newer
   const passages = newer.lesson.passages.map((passage) => ({
     ...passage,
     pages: passage.pages.map((page) => {

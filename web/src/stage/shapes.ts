@@ -16,8 +16,20 @@ export interface Place {
   box: WordBox
 }
 
+/** A function of a layout's pages and cards, worked out once for the same ones: a mark more changes neither. */
+function oncePerPages<T>(work: (layout: Layout) => T): (layout: Layout) => T {
+  const known = new WeakMap<object, { cards: unknown; result: T }>()
+  return (layout) => {
+    const found = known.get(layout.pages)
+    if (found?.cards === layout.cards) return found.result
+    const result = work(layout)
+    known.set(layout.pages, { cards: layout.cards, result })
+    return result
+  }
+}
+
 /** Word id → its page and box; a word that is seen again beside a question has its place on its own page. */
-export function placesOf(layout: Layout): Map<string, Place> {
+export const placesOf = oncePerPages((layout): ReadonlyMap<string, Place> => {
   const places = new Map<string, Place>()
   for (const card of layout.cards)
     for (const box of card.boxes ?? []) places.set(box.word, { page: card.page, box })
@@ -26,10 +38,10 @@ export function placesOf(layout: Layout): Map<string, Place> {
       if (!page.sheet || !places.has(box.word)) places.set(box.word, { page: index, box })
   })
   return places
-}
+})
 
 /** What is printed as each word that can light. */
-export function printedOf(layout: Layout): Map<string, string> {
+export const printedOf = oncePerPages((layout): ReadonlyMap<string, string> => {
   const printed = new Map<string, string>()
   const pieces = [...layout.pages, ...layout.cards].flatMap((one) => one.pieces)
   const parts = layout.pages.flatMap((page) => (page.parts ?? []).flatMap((part) => part.pieces ?? []))
@@ -46,7 +58,7 @@ export function printedOf(layout: Layout): Map<string, string> {
     for (const piece of card.pieces)
       if (piece.word && !printed.get(piece.word)) printed.set(piece.word, piece.text)
   return printed
-}
+})
 
 export function stoneOf(box: WordBox, look: Look) {
   const { x, width, baseline, size } = box

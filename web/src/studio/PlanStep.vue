@@ -34,7 +34,15 @@ const plan = computed(() => document.value.plan)
 const revision = computed(() => view.value?.revision)
 const stage = useStage(lesson.id, revision)
 const text = computed(() => document.value.passages)
-const planned = usePlanned(lesson.id, revision, text)
+/** The revision whose stage is on the screen: what stands around it is fetched behind it. */
+const shownRevision = ref<number>()
+watch(stage, () => (shownRevision.value = revision.value), { immediate: true })
+const planned = usePlanned(
+  lesson.id,
+  shownRevision,
+  text,
+  computed(() => !!stage.value),
+)
 const { run, usualThink } = planned
 provide('usual think', usualThink)
 const whole = computed(() => run.value.reduce((sum, stop) => sum + stop.seconds, 0))

@@ -61,7 +61,6 @@ class Line:
 
 def _set(run: _Run, x: float, baseline: float, size: float, ink: Ink) -> SetPiece:
     shaped = shape(run.text, run.style, run.typeface)
-    letters = tuple([round(x + at * size, 3) for at in shaped.letters])
     return SetPiece(
         run.text,
         round(x, 3),
@@ -70,10 +69,15 @@ def _set(run: _Run, x: float, baseline: float, size: float, ink: Ink) -> SetPiec
         size,
         run.style,
         run.word,
-        letters,
         ink,
         run.typeface,
     )
+
+
+def letters_of(piece: SetPiece) -> tuple[float, ...]:
+    """The x of each character's left edge in a piece, and the right edge of the last, in page units."""
+    shaped = shape(piece.text, piece.style, piece.typeface)
+    return tuple(round(piece.x + at * piece.size, 3) for at in shaped.letters)
 
 
 def verses_of(block: Block, style: Style, look: TextLook = USUAL_LOOK) -> tuple[tuple[Chunk, ...], ...]:

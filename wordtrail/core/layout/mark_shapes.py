@@ -12,7 +12,7 @@ from dataclasses import dataclass, replace
 from itertools import accumulate, groupby, pairwise
 
 from wordtrail.core.layout.faces import shape
-from wordtrail.core.layout.lines import set_text
+from wordtrail.core.layout.lines import letters_of, set_text
 from wordtrail.core.layout.model import (
     Ink,
     LaidMark,
@@ -118,7 +118,8 @@ def letter_edges(word: str, ground: Ground) -> tuple[float, ...]:
     pieces = [piece for piece in ground.pages[page].pieces if piece.word == word]
     if not pieces:
         return (box.x, box.x + box.width)
-    return (*(x for piece in pieces for x in piece.letters[:-1]), pieces[-1].letters[-1])
+    letters = [letters_of(piece) for piece in pieces]
+    return (*(x for edges in letters for x in edges[:-1]), letters[-1][-1])
 
 
 def _trimmed(mark: Mark, stretches: tuple[Stretch, ...], ground: Ground) -> tuple[Stretch, ...]:
@@ -444,9 +445,8 @@ def _with_letter(
 
 def _piece(text: str, x: float, y: float, size: float, ink: Ink, ground: Ground) -> SetPiece:
     shaped = shape(text, Style.BOLD, ground.look.typeface)
-    letters = tuple(round(x + at * size, 3) for at in shaped.letters)
     return SetPiece(
-        text, round(x, 3), round(y, 3), round(shaped.advance * size, 3), round(size, 3), Style.BOLD, "", letters, ink,
+        text, round(x, 3), round(y, 3), round(shaped.advance * size, 3), round(size, 3), Style.BOLD, "", ink,
         ground.look.typeface,
     )  # fmt: skip
 

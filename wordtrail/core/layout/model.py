@@ -28,8 +28,8 @@ class Ink(StrEnum):
 class SetPiece:
     """A piece of text at its place: left edge `x`, `baseline`, `width`, font size and style.
 
-    `word` is the id of the word it belongs to (a word of two styles has two pieces), or empty.
-    `letters` are the x of each character's left edge, and the right edge of the last.
+    `word` is the id of the word it belongs to (a word of two styles has two pieces), or empty. Where each of its
+    letters stands follows from the typeface: see `lines.letters_of`.
     """
 
     text: str
@@ -39,7 +39,6 @@ class SetPiece:
     size: float
     style: Style
     word: str
-    letters: tuple[float, ...]
     ink: Ink = Ink.INK
     typeface: Typeface = Typeface.ANDIKA
 

@@ -128,9 +128,8 @@ def _laid_picture(row: Row, picture: Picture, y: float, stage: Stage) -> LaidPic
 def _margin_number(text: str, size: float, baseline: float, stage: Stage, look: TextLook) -> SetPiece:
     shaped = shape(text, Style.PLAIN, look.typeface)
     x = stage.number_right - shaped.advance * size
-    letters = tuple(round(x + at * size, 3) for at in shaped.letters)
     return SetPiece(
-        text, round(x, 3), round(baseline, 3), shaped.advance * size, size, Style.PLAIN, "", letters, Ink.QUIET,
+        text, round(x, 3), round(baseline, 3), shaped.advance * size, size, Style.PLAIN, "", Ink.QUIET,
         look.typeface,
     )  # fmt: skip
 
@@ -146,6 +145,7 @@ def _panels(tops: list[tuple[Row, float]], stage: Stage) -> tuple[Panel, ...]:
     return tuple(panels)
 
 
+@remembered(64, by_value=True)
 def title_card(passage: Passage, stage: Stage, look: TextLook = USUAL_LOOK) -> LaidPage:
     """Title, author, illustrator, source and permission in the middle of the stage."""
     width = stage.width * 0.72

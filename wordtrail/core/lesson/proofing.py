@@ -11,6 +11,9 @@ from wordtrail.core.speech.respelling import Respelling
 from wordtrail.core.text.checks import Suspect, Suspicion, suspects
 from wordtrail.core.text.model import Passage, permission_line
 
+MOST_WORDS_REMEMBERED = 300_000
+"""Words of the lessons whose suspects are remembered: those of a whole shelf."""
+
 
 @dataclass(frozen=True, slots=True)
 class Undescribed:
@@ -24,7 +27,11 @@ def open_suspects(lesson: Lesson) -> tuple[Suspect, ...]:
     return _open_suspects(lesson.passages, lesson.left_as_is, lesson.respellings)
 
 
-@remembered(64)
+def _words_in(passages: tuple[Passage, ...], *_: object) -> float:
+    return 20.0 + sum(len(passage.words) for passage in passages)
+
+
+@remembered(MOST_WORDS_REMEMBERED, weight=_words_in)
 def _open_suspects(
     passages: tuple[Passage, ...], left_as_is: tuple[LeftAsItIs, ...], respellings: tuple[Respelling, ...]
 ) -> tuple[Suspect, ...]:

@@ -17,10 +17,17 @@ export const offersOf = (
   return suggestions.map((suggestion) => ({ suggestion, taken: has.has(suggestion.id) }))
 }
 
-/** The lesson as it will run, and what its text offers: found anew only when the text has changed. */
-export function usePlanned(lesson: Ref<string>, revision: Ref<number | undefined>, text: Ref<unknown>) {
+/** The lesson as it will run, and what its text offers: found anew only when the text has changed, and not before the
+ * screen is `ready`, which it would hold up in a long lesson. */
+export function usePlanned(
+  lesson: Ref<string>,
+  revision: Ref<number | undefined>,
+  text: Ref<unknown>,
+  ready: Ref<boolean>,
+) {
   const path = () => ({ path: { lesson: lesson.value } })
   const planned = useQuery({
+    enabled: ready,
     queryKey: computed(() => ['plan', lesson.value, revision.value]),
     queryFn: () => ask(client.GET('/api/lessons/{lesson}/plan', { params: path() })),
     placeholderData: keepPreviousData,
@@ -29,14 +36,22 @@ export function usePlanned(lesson: Ref<string>, revision: Ref<number | undefined
   const edition = ref(0)
   watch(text, () => edition.value++)
   const found = useQuery({
+    enabled: computed(() => !!planned.data.value),
     queryKey: computed(() => ['suggestions', lesson.value, edition.value]),
     queryFn: () => ask(client.GET('/api/lessons/{lesson}/suggestions', { params: path() })),
+    placeholderData: keepPreviousData,
+    retry: false,
+  })
+  const taken = useQuery({
+    enabled: computed(() => !!found.data.value),
+    queryKey: computed(() => ['taken', lesson.value, revision.value]),
+    queryFn: () => ask(client.GET('/api/lessons/{lesson}/suggestions/taken', { params: path() })),
     placeholderData: keepPreviousData,
     retry: false,
   })
   return {
     run: computed(() => planned.data.value?.run ?? []),
     usualThink: computed<Record<string, number>>(() => planned.data.value?.usual_think ?? { think: 15 }),
-    offers: computed(() => offersOf(found.data.value?.suggestions ?? [], planned.data.value?.taken ?? [])),
+    offers: computed(() => offersOf(found.data.value?.suggestions ?? [], taken.data.value?.ids ?? [])),
   }
 }
