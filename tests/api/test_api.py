@@ -17,6 +17,7 @@ from tests.worlds import TEXT
 from wordtrail.api.application import make_application, openapi_document
 from wordtrail.formats.json_patch import Operation, patched
 from wordtrail.standins.demo_world import install
+from wordtrail.store.takes import events_of
 from wordtrail.workspace import open_workspace
 
 ROOT = Path(__file__).resolve().parents[2]
@@ -154,7 +155,7 @@ class TakesTest(ApiTest):
         self.assert_problem(self.client.put(f"/api/takes/{take['id']}/pieces/9", data=b"x"), 422, says="missing")
         unfinished = self.client.get(f"/api/lessons/{lesson['id']}").json
         self.assertEqual((unfinished["takes"][0]["state"], unfinished["next"]), ("recording", "record"))
-        events = {"events": [{"at": 1.5, "what": "pause"}]}
+        events = {"first": 0, "events": [{"at": 1.5, "what": "pause"}]}
         self.assertEqual(self.client.post(f"/api/takes/{take['id']}/events", json=events).status_code, 200)
         job = self.client.post(f"/api/takes/{take['id']}/finish")
         self.assertEqual((job.status_code, job.json["kind"], job.json["state"]), (202, "align", "waiting"))
@@ -167,12 +168,14 @@ class TakesTest(ApiTest):
         (mark,) = lesson["lesson"]["marks"]
         take = self.client.post(f"/api/lessons/{lesson['id']}/takes", json={}).json
         self.client.put(f"/api/takes/{take['id']}/pieces/0", data=b"sound")
-        for events in (
-            [{"at": 2.25, "what": "mark", "detail": mark["id"]}],
-            [{"at": 3, "what": "page", "detail": "2"}],
-        ):
-            answer = self.client.post(f"/api/takes/{take['id']}/events", json={"events": events})
+        drawn, turned = {"at": 2.25, "what": "mark", "detail": mark["id"]}, {"at": 3, "what": "page", "detail": "2"}
+        path = f"/api/takes/{take['id']}/events"
+        for first, events in ((0, [drawn]), (0, [drawn]), (0, [drawn, turned]), (2, [])):
+            answer = self.client.post(path, json={"first": first, "events": events})
             self.assertEqual(answer.status_code, 200, answer.text)
+        self.assert_problem(self.client.post(path, json={"first": 3, "events": [turned]}), 422, says="missing")
+        with self.workspace.database.reading() as session:
+            self.assertEqual([event.what for event in events_of(session, take["id"])], ["mark", "page"])
         self.assertEqual(self.client.post(f"/api/takes/{take['id']}/finish").status_code, 202)
         kept = self.client.get(f"/api/lessons/{lesson['id']}").json
         wanted = [{"mark": mark["id"], "take": take["id"], "start": 2.25, "seconds": 0}]
@@ -287,6 +290,15 @@ class DemoTest(ApiTest):
         )
         shown = {gate["shows"] for gate in stage["sheet"]["gates"]}
         self.assertTrue({point["id"] for point in stage["points"]} <= shown)
+        gates = [gate["pause"] for gate in stage["sheet"]["gates"]]
+        answered = [point["answer"] for point in self.view["lesson"]["pause_points"] if point["answer"]]
+        sent = self.client.get(f"/api/student/{token}").text
+        self.assertTrue(answered and not any(text in sent for text in answered))
+        opened = self.client.get(f"/api/student/{token}/answers", query_string={"gates": gates})
+        changes = [Operation(one["op"], one["path"], one["value"]) for one in opened.json["changes"]]
+        whole = patched({"layout": stage["layout"], "sheet": stage["sheet"]}, changes)
+        wanted = self.stage(self.view["id"])
+        self.assertEqual(whole, {"layout": wanted["layout"], "sheet": wanted["sheet"]})
         sound = self.client.get(f"/api/student/{token}/sound", headers={"Range": "bytes=0-99"})
         self.assertEqual((sound.status_code, len(sound.data)), (206, 100))
         code = self.client.get(f"/api/lessons/{self.view['id']}/link/qr.svg")

@@ -159,6 +159,8 @@ class AsDeliveredTest(unittest.TestCase):
             self.got(
                 "POST /student/{token}/points/{point}/check", token=token, point=point["id"], send={"choices": [0]}
             )
+        gates = [gate["pause"] for gate in stage["sheet"]["gates"]][:3]
+        self.got("GET /student/{token}/answers", token=token, query={"gates": gates[0]})
         for chart in stage["charts"]:
             pdf = self.ask("GET /student/{token}/charts/{chart}.pdf", token=token, chart=chart["id"])
             self.assertTrue(pdf.body().startswith(b"%PDF-"))
@@ -216,7 +218,7 @@ class AsDeliveredTest(unittest.TestCase):
         take = self.got("POST /lessons/{lesson}/takes", lesson=lesson, send={"origin": "microphone"})["id"]
         for number, start in enumerate(range(0, len(sound), 100_000)):
             self.got("PUT /takes/{take}/pieces/{number}", take=take, number=number, data=sound[start : start + 100_000])
-        self.got("POST /takes/{take}/events", take=take, send={"events": [{"at": 1.0, "what": "pause"}]})
+        self.got("POST /takes/{take}/events", take=take, send={"first": 0, "events": [{"at": 1.0, "what": "pause"}]})
         finishing = self.got("POST /takes/{take}/finish", take=take)
         self.got("POST /jobs/{job}/cancel", job=finishing["id"])
         self.ended(finishing["id"])

@@ -12,7 +12,7 @@ from unittest import mock
 from sqlalchemy import inspect, text
 
 from tests.worlds import lesson, trail
-from wordtrail.core.errors import LessonError, LinkWithdrawn, NoRoom, NotFound, StaleRevision, TooLarge
+from wordtrail.core.errors import LessonError, LinkWithdrawn, NoRoom, NotFound, StaleRevision, TakeTooLong, TooLarge
 from wordtrail.core.lesson.commands import AddPausePoint, SetPace
 from wordtrail.store import jobs, sharing, takes
 from wordtrail.store.lessons import Owner, add_lesson, all_lessons, change, get_lesson, remove_lesson, walk
@@ -136,6 +136,16 @@ class TakesTest(StoreTest):
             self.piece(take, 1, b"two")
         with self.assertRaises(TooLarge):
             self.piece(take, 0, bytes(takes.LARGEST_PIECE + 1))
+
+    def test_a_full_take_says_how_much_one_take_may_have(self) -> None:
+        take = self.begin()
+        with self.session() as session:
+            takes.get_take(session, take).size = takes.LARGEST_TAKE - 2
+        self.piece(take, 0, b"12")
+        with self.assertRaises(TakeTooLong) as caught:
+            self.piece(take, 1, b"3")
+        self.assertIn("1,024 MB", caught.exception.sentence)
+        self.piece(take, 0, b"12")
 
     def test_what_was_sent_before_the_window_closed_is_there(self) -> None:
         take = self.begin()

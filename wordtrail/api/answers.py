@@ -354,6 +354,13 @@ class StudentStage(BaseModel):
     look_back: str
 
 
+class StudentAnswers(BaseModel):
+    """What the answers of gates add to a student's stage: changes of its `layout` and `sheet` as they were first
+    fetched."""
+
+    changes: list[PatchOperation]
+
+
 class NewTake(BaseModel):
     origin: str = Field(default="microphone", pattern="^(microphone|file)$")
 
@@ -365,6 +372,9 @@ class Event(BaseModel):
 
 
 class Events(BaseModel):
+    """What happened while recording; `first` counts the events of this take that came before these."""
+
+    first: int = Field(ge=0, le=1_000_000)
     events: list[Event] = Field(max_length=1000)
 
 

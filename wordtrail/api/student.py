@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
+
 from flask import Response, send_file
 from flask_openapi.blueprint import APIBlueprint
 from pydantic import BaseModel, Field
@@ -9,11 +11,16 @@ from pydantic import BaseModel, Field
 from wordtrail.api import answers
 from wordtrail.api.context import answer, context
 from wordtrail.api.media import CHART, chart_answer, picture_answer
+from wordtrail.api.views import operations
+from wordtrail.core.cues.model import CueSheet
+from wordtrail.core.cues.unanswered import unanswered
 from wordtrail.core.errors import NotFound, NothingToShow
+from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.answers import Answer, as_put, verdict
 from wordtrail.core.plan.matching import matching_question
 from wordtrail.core.plan.model import PausePoint
+from wordtrail.core.remembered import Kept
 from wordtrail.service.showing import Showing, showing
 from wordtrail.service.sound import kept_sound
 from wordtrail.store.lessons import names_of
@@ -22,6 +29,9 @@ from wordtrail.store.sharing import lesson_behind
 from wordtrail.store.takes import get_take
 
 routes = APIBlueprint("student", __name__, url_prefix="/api/student")
+
+MOST_BYTES = 64 * 2**20
+"""Bytes of stages that are held ready for those who open a link."""
 
 
 class TokenPath(BaseModel):
@@ -34,6 +44,10 @@ class TokenPointPath(TokenPath):
 
 class TokenChartPath(TokenPath):
     chart: str = Field(pattern=CHART)
+
+
+class GatesQuery(BaseModel):
+    gates: list[str] = Field(default=[], max_length=1000)
 
 
 class TokenPicturePath(TokenPath):
@@ -54,29 +68,54 @@ def _show(token: str) -> tuple[Showing, str, bool]:
     return show, lesson, simulated
 
 
+_stages: Kept[str, bytes] = Kept(MOST_BYTES, len)
+
+
 @routes.get("/<token>", responses={200: answers.StudentStage})
 def student_stage(path: TokenPath) -> Response:
-    """The lesson behind a link, as a stage."""
+    """The lesson behind a link, as a stage without the answers of its pause points."""
     show, _, simulated = _show(path.token)
     where = context().workspace
     with where.database.reading() as session:
         _, room = names_of(session, where.owner)
-    return answer(
-        answers.StudentStage(
-            title=show.lesson.title,
-            room=room,
-            layout=show.layout,
-            sheet=show.sheet,
-            simulated_narrator=simulated,
-            points=[_point(point) for point in _asked(show.lesson)],
-            look_back=show.lesson.plan.opening.look_back,
-            charts=[
-                answers.StudentChart(id=chart.id, title=chart.title)
-                for chart in show.lesson.plan.organizers
-                if chart.at_hand
-            ],
-        )
+    made = _stages.get_or_make(f"{show.key}/{room}", lambda: _stage(show, room, simulated))
+    return Response(made, mimetype="application/json")
+
+
+def _stage(show: Showing, room: str, simulated: bool) -> bytes:
+    layout, sheet = unanswered(show.layout, show.sheet, ())
+    stage = answers.StudentStage(
+        title=show.lesson.title,
+        room=room,
+        layout=layout,
+        sheet=sheet,
+        simulated_narrator=simulated,
+        points=[_point(point) for point in _asked(show.lesson)],
+        look_back=show.lesson.plan.opening.look_back,
+        charts=[
+            answers.StudentChart(id=chart.id, title=chart.title)
+            for chart in show.lesson.plan.organizers
+            if chart.at_hand
+        ],
     )
+    return stage.model_dump_json().encode()
+
+
+@routes.get("/<token>/answers", responses={200: answers.StudentAnswers})
+def opened_answers(path: TokenPath, query: GatesQuery) -> Response:
+    """What the answers of some gates add to the stage as it was first fetched."""
+    show, _, _ = _show(path.token)
+    before = _Seen(*unanswered(show.layout, show.sheet, ()))
+    after = _Seen(*unanswered(show.layout, show.sheet, set(query.gates)))
+    return answer(answers.StudentAnswers(changes=operations(before, after)))
+
+
+@dataclass(frozen=True, slots=True)
+class _Seen:
+    """What of a lesson can be seen."""
+
+    layout: Layout
+    sheet: CueSheet
 
 
 @routes.post("/<token>/points/<point>/check", responses={200: answers.Checked})

@@ -78,11 +78,11 @@ def keep_piece(path: PiecePath) -> Response:
 
 @routes.post("/takes/<take>/events", responses={200: answers.Done})
 def keep_events(path: TakePath, body: answers.Events) -> Response:
-    """Append what happened while recording."""
+    """Append what happened while recording; sending it again is harmless."""
     where = context().workspace
     with where.database.writing() as session:
         row = get_take(session, path.take, where.owner)
-        add_events(session, row, [TakeEvent(e.at, e.what, e.detail) for e in body.events])
+        add_events(session, row, body.first, [TakeEvent(e.at, e.what, e.detail) for e in body.events])
     return answer(answers.Done())
 
 

@@ -200,8 +200,13 @@ def whole_stage(shown: Showing) -> answers.Stage:
 
 
 def stage_changes(before: Showing, after: Showing) -> list[answers.PatchOperation]:
-    """What makes one stage of another: changed pages, marks, signposts and cues as a whole."""
+    """What makes one stage of another."""
+    return operations(before.stage, after.stage)
+
+
+def operations(before: object, after: object) -> list[answers.PatchOperation]:
+    """What makes one value of another, pages, marks, signposts and cues of a stage as a whole."""
     return [
         answers.PatchOperation(op=one.op, path=one.path, value=one.value)
-        for one in difference(before.stage, after.stage, STAGE_ATOMS)
+        for one in difference(before, after, STAGE_ATOMS)
     ]

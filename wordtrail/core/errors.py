@@ -221,6 +221,20 @@ class PassphraseWanted(WordTrailError):
         )
 
 
+class TakeTooLong(WordTrailError):
+    """More sound than one take may have."""
+
+    title = "This take is full"
+    status = 413
+
+    def __init__(self, most_megabytes: int) -> None:
+        super().__init__(
+            f"This take has reached the {most_megabytes:,} MB that one take may have.",
+            kept="Everything up to here is kept.",
+            next_step="Stop the take, and record the rest as another one.",
+        )
+
+
 class TooLarge(WordTrailError):
     """More bytes than one upload may have."""
 

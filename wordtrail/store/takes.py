@@ -7,7 +7,7 @@ from typing import NamedTuple
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from wordtrail.core.errors import LessonError, NotFound, TooLarge
+from wordtrail.core.errors import LessonError, NotFound, TakeTooLong, TooLarge
 from wordtrail.core.remembered import Kept
 from wordtrail.core.trail.events import TakeEvent
 from wordtrail.core.trail.model import Trail
@@ -95,10 +95,12 @@ def add_piece(session: Session, blobs: Blobs, row: TakeRow, number: int, data: b
     a piece that skips ahead is refused, since the one before it is still on its way."""
     if row.state != "recording":
         raise LessonError("This take is finished; nothing can be added to it.", kept="The take is kept.")
-    if len(data) > LARGEST_PIECE or row.size + len(data) > LARGEST_TAKE:
-        raise TooLarge(LARGEST_PIECE // 2**20)
     if number < row.pieces:
         return
+    if len(data) > LARGEST_PIECE:
+        raise TooLarge(LARGEST_PIECE // 2**20)
+    if row.size + len(data) > LARGEST_TAKE:
+        raise TakeTooLong(LARGEST_TAKE // 2**20)
     if number > row.pieces:
         raise LessonError(f"Piece {row.pieces} of this take is still missing.", next_step="Send it first.")
     blobs.write(TakeFiles(row.id).piece(number), data)
@@ -106,12 +108,16 @@ def add_piece(session: Session, blobs: Blobs, row: TakeRow, number: int, data: b
     row.size += len(data)
 
 
-def add_events(session: Session, row: TakeRow, events: list[TakeEvent]) -> None:
-    """Append what happened while recording."""
-    number = (session.scalar(select(func.max(EventRow.number)).where(EventRow.take_id == row.id)) or 0) + 1
+def add_events(session: Session, row: TakeRow, first: int, events: list[TakeEvent]) -> None:
+    """Append what happened while recording. `first` is which of the take's events (from 0) the first of these is:
+    those that came before (a retry) are not kept twice; events that skip ahead are refused."""
+    kept = session.scalar(select(func.count()).select_from(EventRow).where(EventRow.take_id == row.id)) or 0
+    if first > kept:
+        raise LessonError(f"Event {kept} of this take is still missing.", next_step="Send it first.")
     session.add_all(
-        EventRow(take_id=row.id, number=number + index, at=event.at, what=event.what, detail=event.detail)
-        for index, event in enumerate(events)
+        EventRow(take_id=row.id, number=number + 1, at=event.at, what=event.what, detail=event.detail)
+        for number, event in enumerate(events, first)
+        if number >= kept
     )
 
 

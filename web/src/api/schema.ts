@@ -288,7 +288,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Append what happened while recording. */
+        /** Append what happened while recording; sending it again is harmless. */
         post: operations["takes_keep_events_takes__take__events_post"];
         delete?: never;
         options?: never;
@@ -765,8 +765,25 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The lesson behind a link, as a stage. */
+        /** The lesson behind a link, as a stage without the answers of its pause points. */
         get: operations["student_student_stage__token__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/student/{token}/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the answers of some gates add to the stage as it was first fetched. */
+        get: operations["student_opened_answers__token__answers_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -4382,8 +4399,13 @@ export interface components {
              */
             origin: string;
         };
-        /** Events */
+        /**
+         * Events
+         * @description What happened while recording; `first` counts the events of this take that came before these.
+         */
         Events: {
+            /** First */
+            first: number;
             /** Events */
             events: components["schemas"]["Event"][];
         };
@@ -4788,6 +4810,15 @@ export interface components {
             matches: string[];
             /** Has Answer */
             has_answer: boolean;
+        };
+        /**
+         * StudentAnswers
+         * @description What the answers of gates add to a student's stage: changes of its `layout` and `sheet` as they were first
+         *     fetched.
+         */
+        StudentAnswers: {
+            /** Changes */
+            changes: components["schemas"]["PatchOperation"][];
         };
         /** Checked */
         Checked: {
@@ -6415,6 +6446,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StudentStage"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    student_opened_answers__token__answers_get: {
+        parameters: {
+            query?: {
+                gates?: string[];
+            };
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StudentAnswers"];
                 };
             };
             /** @description Unprocessable Entity */

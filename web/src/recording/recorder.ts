@@ -1,11 +1,15 @@
 /**
  * Records a take and sends it to the server piece by piece while it is being recorded, so that a
- * closed tab loses at most the last two seconds. Pieces are sent in order and again until kept.
+ * closed tab loses at most the last two seconds. Pieces are sent in order, and again where the server or the way to it
+ * fails. What the server refuses for good stays here, to be sent again when the cause is mended, or kept as a file.
  */
-import { ask, client } from '@/api/client'
+import { ask, client, Problem, type Schemas } from '@/api/client'
 
 const PIECE_MILLISECONDS = 1000
-const RETRY_MILLISECONDS = 1500
+export const RETRY_MILLISECONDS = 1500
+
+/** Answers of a server that may answer otherwise a moment later: too slow, too early, too many. */
+const PASSING = [408, 425, 429]
 
 export interface TakeEvent {
   at: number
@@ -13,20 +17,25 @@ export interface TakeEvent {
   detail: string
 }
 
+/** Whether an answer stays the same however often it is asked for. */
+export const isFinal = (status: number) => status >= 400 && status < 500 && !PASSING.includes(status)
+
 export class TakeRecorder {
   private readonly recorder: MediaRecorder
-  private readonly waiting: Blob[] = []
-  private sent = 0
+  private readonly pieces: Blob[] = []
+  private readonly events: TakeEvent[] = []
+  /** How many pieces and events the server has. */
+  private keptPieces = 0
+  private keptEvents = 0
   private sending: Promise<void> | undefined
   private started = 0
   private paused = 0
   private pausedAt = 0
-  /** What happened and has not been sent yet. */
-  private events: TakeEvent[] = []
   private stopped: Promise<void>
-  /** Pieces that the server does not have yet. */
-  unsent = 0
+  /** Why the server takes nothing more of this take. */
+  refused: Problem | undefined
   onTrouble: (unsent: number) => void = () => undefined
+  onRefused: (problem: Problem) => void = () => undefined
 
   constructor(
     private readonly take: string,
@@ -37,9 +46,8 @@ export class TakeRecorder {
     this.recorder = new MediaRecorder(stream, { mimeType, audioBitsPerSecond: 128_000 })
     this.recorder.ondataavailable = (event) => {
       if (!event.data.size) return
-      this.waiting.push(event.data)
-      this.unsent++
-      this.sending ??= this.sendAll()
+      this.pieces.push(event.data)
+      if (!this.refused) this.sending ??= this.sendAll()
     }
     this.stopped = new Promise((resolve) => (this.recorder.onstop = () => resolve()))
   }
@@ -53,6 +61,16 @@ export class TakeRecorder {
 
   get isPaused(): boolean {
     return this.pausedAt > 0
+  }
+
+  /** Pieces that the server does not have yet. */
+  get unsent(): number {
+    return this.pieces.length - this.keptPieces
+  }
+
+  /** Everything that was recorded, as a sound file. */
+  get sound(): Blob {
+    return new Blob(this.pieces, { type: this.recorder.mimeType })
   }
 
   start(): void {
@@ -80,47 +98,62 @@ export class TakeRecorder {
     this.events.push({ at: Math.max(0, this.time), what, detail })
   }
 
-  /** End the take, wait until the server has every piece, and have it worked on. */
+  /** Send again what was refused, after its cause was mended. */
+  async sendAgain(): Promise<void> {
+    this.refused = undefined
+    await (this.sending ??= this.sendAll())
+  }
+
+  /** End the take, wait until the server has every piece, and have it worked on. Throws the problem for which the
+   * server refuses it. */
   async finish(): Promise<void> {
     if (this.recorder.state !== 'inactive') {
       this.recorder.stop()
       await this.stopped
     }
-    while (this.unsent) await (this.sending ??= this.sendAll())
-    await this.sending
-    const path = { path: { take: this.take } }
+    while (!this.refused && (this.unsent || this.sending)) await (this.sending ??= this.sendAll())
+    if (this.refused) throw this.refused
     await this.sendEvents()
+    const path = { path: { take: this.take } }
     await ask(client.POST('/api/takes/{take}/finish', { params: path }))
   }
 
-  /** What happened goes along with the sound, so that a closed tab does not lose it either. */
+  /** What happened goes along with the sound, so that a closed tab does not lose it either. The server is told which
+   * of the events they are: one that comes again is not kept twice. */
   private async sendEvents(): Promise<void> {
-    const events = this.events
+    const first = this.keptEvents
+    const events = this.events.slice(first)
     if (!events.length) return
-    this.events = []
-    try {
-      const path = { path: { take: this.take } }
-      await ask(client.POST('/api/takes/{take}/events', { params: path, body: { events } }))
-    } catch (fault) {
-      this.events = [...events, ...this.events]
-      throw fault
+    const path = { path: { take: this.take } }
+    await ask(client.POST('/api/takes/{take}/events', { params: path, body: { first, events } }))
+    this.keptEvents = first + events.length
+  }
+
+  private async sendPiece(): Promise<void> {
+    const body = this.pieces[this.keptPieces]!
+    const answer = await fetch(`/api/takes/${this.take}/pieces/${this.keptPieces}`, { method: 'PUT', body })
+    if (!answer.ok) {
+      const said = await answer.json().catch(() => undefined)
+      throw Problem.from(answer.status, said as Partial<Schemas['Problem']> | undefined)
     }
+    this.keptPieces++
   }
 
   private async sendAll(): Promise<void> {
-    while (this.waiting.length) {
+    while (this.unsent && !this.refused) {
       try {
-        const body = this.waiting[0]!
-        const answer = await fetch(`/api/takes/${this.take}/pieces/${this.sent}`, { method: 'PUT', body })
-        if (!answer.ok) throw new Error(String(answer.status))
-        this.waiting.shift()
-        this.sent++
-        this.unsent--
+        await this.sendPiece()
         this.onTrouble(0)
         await this.sendEvents()
-      } catch {
-        this.onTrouble(this.unsent)
-        await new Promise((resolve) => setTimeout(resolve, RETRY_MILLISECONDS))
+      } catch (fault) {
+        const problem = Problem.of(fault)
+        if (isFinal(problem.status)) {
+          this.refused = problem
+          this.onRefused(problem)
+        } else {
+          this.onTrouble(this.unsent)
+          await new Promise((resolve) => setTimeout(resolve, RETRY_MILLISECONDS))
+        }
       }
     }
     this.sending = undefined

@@ -1,6 +1,6 @@
 import { useEventListener, useRafFn } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch, type Ref } from 'vue'
-import { ask, client } from '@/api/client'
+import { ask, client, type Problem } from '@/api/client'
 import type { OpenLesson } from '@/api/lesson'
 import {
   listMicrophones,
@@ -14,7 +14,8 @@ import {
 } from './microphones'
 import { TakeRecorder } from './recorder'
 
-export type Phase = 'idle' | 'counting' | 'recording' | 'paused' | 'keeping'
+/** `refused`: the take is over, and the server does not take it; it is still here. */
+export type Phase = 'idle' | 'counting' | 'recording' | 'paused' | 'keeping' | 'refused'
 
 const COUNT_MILLISECONDS = 800
 
@@ -26,6 +27,8 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
   const level = ref(0)
   const clipped = ref(false)
   const unsent = ref(0)
+  /** Why the server takes no more of the take that is recorded. */
+  const refusal = ref<Problem>()
   const trouble = ref('')
   const microphones = ref<Microphone[]>([])
   const chosen = ref('')
@@ -84,6 +87,7 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
       const take = await ask(client.POST('/api/lessons/{lesson}/takes', { params: { path }, body }))
       recorder.value = new TakeRecorder(take.id, open.value.stream)
       recorder.value.onTrouble = (pieces) => (unsent.value = pieces)
+      recorder.value.onRefused = (problem) => (refusal.value = problem)
       recorder.value.start()
       open.value.begin()
       phase.value = 'recording'
@@ -106,25 +110,51 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
   async function stop() {
     if (phase.value === 'counting') return end()
     if (!running.value || !recorder.value) return
+    await keep(recorder.value)
+  }
+
+  /** Wait until the server has all of the take. */
+  async function keep(one: TakeRecorder) {
     phase.value = 'keeping'
     try {
-      await recorder.value.finish()
+      await one.finish()
       await lesson.refresh()
       end()
       await done()
     } catch (fault) {
+      if (one.refused) {
+        phase.value = 'refused'
+        return
+      }
       end()
       await lesson.refresh()
       lesson.report(fault)
     }
   }
 
+  /** Send again what the server refused, after its cause was mended (signed in again, say). */
+  async function sendAgain() {
+    const one = recorder.value
+    if (!one) return
+    refusal.value = undefined
+    await one.sendAgain()
+    if (phase.value === 'refused') await keep(one)
+  }
+
+  /** The whole recording as a file on this computer. */
+  function saveAsFile() {
+    const sound = recorder.value?.sound
+    if (!sound) return
+    const link = document.createElement('a')
+    link.href = URL.createObjectURL(sound)
+    link.download = `recording.${sound.type.includes('mp4') ? 'm4a' : sound.type.includes('ogg') ? 'ogg' : 'webm'}`
+    link.click()
+    setTimeout(() => URL.revokeObjectURL(link.href), 60_000)
+  }
+
   async function unplugged() {
     if (running.value) {
-      phase.value = 'keeping'
-      await recorder.value?.finish().catch(lesson.report)
-      end()
-      await lesson.refresh()
+      if (recorder.value) await keep(recorder.value)
       trouble.value =
         'The microphone went away while you were recording. Everything up to then is kept as a take. ' +
         'Plug it in again and record the rest as a new take.'
@@ -134,6 +164,7 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
 
   function end() {
     recorder.value = undefined
+    refusal.value = undefined
     phase.value = 'idle'
   }
 
@@ -141,7 +172,7 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
     if (recorder.value) time.value = recorder.value.time
   })
   useEventListener(window, 'beforeunload', (event) => {
-    if (running.value || phase.value === 'keeping') event.preventDefault()
+    if (running.value || phase.value === 'keeping' || phase.value === 'refused') event.preventDefault()
   })
   onBeforeUnmount(close)
 
@@ -162,6 +193,10 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
     start,
     stop,
     pauseOrGoOn,
+    refusal,
+    sendAgain,
+    saveAsFile,
+    letGo: end,
     note: (what: string, detail: string) => recorder.value?.note(what, detail),
   }
 }

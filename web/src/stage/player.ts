@@ -140,6 +140,8 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
     time,
     playing,
     gate,
+    /** The gates that the lesson has gone on after. */
+    passed: passedGates,
     waited: seen,
     answering,
     showAnswer,

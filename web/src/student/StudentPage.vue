@@ -3,6 +3,7 @@ import { Pause, Play } from '@lucide/vue'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { ask, client, Problem, type Schemas } from '@/api/client'
+import { patched } from '@/api/patch'
 import { useKeys } from '@/parts/keys'
 import { clock } from '@/parts/words'
 import { SPEEDS, usePlayer } from '@/stage/player'
@@ -34,7 +35,8 @@ const over = computed(() => !!sheet.value && player.time.value >= sheet.value.se
 
 onMounted(async () => {
   try {
-    stage.value = await ask(client.GET('/api/student/{token}', { params: { path: { token: props.token } } }))
+    fresh = await ask(client.GET('/api/student/{token}', { params: { path: { token: props.token } } }))
+    stage.value = fresh
     document.title = `${stage.value.title} · Word Trail`
     const at = Number(new URLSearchParams(window.location.search).get('at'))
     if (Number.isFinite(at) && at > 0) player.seek(at)
@@ -43,6 +45,29 @@ onMounted(async () => {
     problem.value = Problem.of(fault)
   }
 })
+/* What comes after the think time is not on the page until one has come there. */
+let fresh: Schemas['StudentStage'] | undefined
+const opened = computed(() =>
+  [...player.passed.value, ...(player.answering.value ? [player.gate.value] : [])].sort(),
+)
+watch(
+  () => opened.value.join('\n'),
+  async () => {
+    const gates = opened.value
+    if (!fresh || !gates.length) return
+    try {
+      const { changes } = await ask(
+        client.GET('/api/student/{token}/answers', {
+          params: { path: { token: props.token }, query: { gates } },
+        }),
+      )
+      // An answer that comes later than one that was asked for after it holds less.
+      if (gates === opened.value) stage.value = patched(fresh, changes)
+    } catch (fault) {
+      problem.value = Problem.of(fault)
+    }
+  },
+)
 /** Where "enough for today" was said, kept on this device: the next day begins there, with a look back. */
 const day = useLocalStorage(`word-trail-day-${props.token}`, { at: 0, question: '' })
 watch(gate, (now) => {

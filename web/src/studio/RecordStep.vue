@@ -16,6 +16,7 @@ import { stateAt } from '@/stage/cueReader'
 import { placesOf, printedOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
 import DrawWhileTalking from './DrawWhileTalking.vue'
+import RefusedTake from './RefusedTake.vue'
 import TakeList from './TakeList.vue'
 import { guidePlaces, placeOf } from './guidePlaces'
 import { pauseName } from './plan/kinds'
@@ -201,6 +202,14 @@ useKeys({
       >Go to Sync</RouterLink
     >
   </Teleport>
+  <RefusedTake
+    v-if="take.refusal.value"
+    :problem="take.refusal.value"
+    :over="phase === 'refused'"
+    @again="take.sendAgain"
+    @save="take.saveAsFile"
+    @let-go="take.letGo"
+  />
   <p v-if="trouble" role="alert" class="mb-3 rounded-sheet border border-signal bg-signal-pale px-4 py-3">
     {{ trouble }}
   </p>
@@ -368,6 +377,7 @@ useKeys({
               recording: 'recording',
               paused: 'paused',
               keeping: 'keeping it …',
+              refused: 'not kept yet',
               idle: '',
             }[phase]
           }}</span>

@@ -1,0 +1,30 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import type { Problem } from '@/api/client'
+
+/** A take that the server does not take: it is still in this window, and what can be done with it. */
+defineProps<{ problem: Problem; over: boolean }>()
+const emit = defineEmits<{ again: []; save: []; letGo: [] }>()
+const saved = ref(false)
+function save() {
+  emit('save')
+  saved.value = true
+}
+</script>
+
+<template>
+  <div role="alert" class="mb-3 rounded-sheet border border-signal bg-signal-pale px-4 py-3">
+    <p class="font-bold">{{ problem.title }}</p>
+    <p>
+      {{ problem.message }} {{ problem.kept }} {{ problem.nextStep }}
+      <strong class="font-semibold">What you record is still in this window: do not close it.</strong>
+    </p>
+    <div class="mt-2 flex flex-wrap gap-2">
+      <button class="button" type="button" @click="emit('again')">Send it again</button>
+      <template v-if="over">
+        <button class="button" type="button" @click="save">Save the recording as a file</button>
+        <button v-if="saved" class="button" type="button" @click="emit('letGo')">Go on without it</button>
+      </template>
+    </div>
+  </div>
+</template>
