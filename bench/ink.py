@@ -7,9 +7,9 @@ from collections import Counter
 import numpy as np
 
 from tests.core.inks import CLEAN, SHAKY, drawings
+from wordtrail.core.layout.ink import Canvas, mark_of_ink
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.marks.ink import Canvas, mark_of_ink
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.standins.passages import BEES_MAP, KITE, RAIN
 

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from wordtrail.core.lesson.commands import AddPausePoint, apply
+from wordtrail.core.changes.commands import AddPausePoint, apply
+from wordtrail.core.changes.plan_commands import AddMark
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.plan_commands import AddMark
 from wordtrail.core.marks.model import MarkKind
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.trail.model import Aside, Trail, Visit

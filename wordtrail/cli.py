@@ -104,6 +104,7 @@ def _serve(options: argparse.Namespace) -> None:
     from wordtrail.api.application import make_application
     from wordtrail.jobs.supervisor import Supervisor
     from wordtrail.standins.demo_world import install
+    from wordtrail.standins.microphone import narration_for
 
     _assert_free(options.host, options.port)
     workspace = open_workspace(options.data)
@@ -116,7 +117,7 @@ def _serve(options: argparse.Namespace) -> None:
         workspace,
         passphrase=passphrase,
         public_url=options.public_url,
-        simulated_microphone=options.simulated_microphone or options.demo,
+        simulated_microphone=narration_for if options.simulated_microphone or options.demo else None,
     )
     _collect_rarely()
     signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))

@@ -14,7 +14,7 @@ import numpy as np
 from bench.pages import damage
 from bench.pages.pages import PAGES, printed
 from bench.pages.paper import Sheet, TrueWord
-from wordtrail.core.text.checks import settled_by_text, suspects
+from wordtrail.core.proof.checks import settled_by_text, suspects
 from wordtrail.core.text.draft import DraftBlock, DraftPage, DraftPhoto, DraftWord
 from wordtrail.core.text.intake import passage_from_pages
 from wordtrail.core.text.look import Typeface

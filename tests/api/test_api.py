@@ -17,6 +17,7 @@ from tests.worlds import TEXT
 from wordtrail.api.application import make_application, openapi_document
 from wordtrail.formats.json_patch import Operation, patched
 from wordtrail.standins.demo_world import install
+from wordtrail.standins.microphone import narration_for
 from wordtrail.store.takes import events_of
 from wordtrail.workspace import open_workspace
 
@@ -206,7 +207,7 @@ class TakesTest(ApiTest):
 
 
 class DemoTest(ApiTest):
-    options = {"simulated_microphone": True}  # noqa: RUF012
+    options = {"simulated_microphone": narration_for}  # noqa: RUF012
 
     def setUp(self) -> None:
         super().setUp()

@@ -9,12 +9,12 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.worlds import TAKE, lesson, planned, trail, without
+from wordtrail.core.changes.commands import MoveStart, SetText, apply
 from wordtrail.core.cues.compile import TALK, TITLE_SECONDS, compile_cues, edit_list_of, whole_take
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.state import state_at, state_in_video, video_seconds, video_time
 from wordtrail.core.edit.edit_list import Trim
 from wordtrail.core.layout.typeset import typeset
-from wordtrail.core.lesson.commands import MoveStart, SetText, apply
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.trail.model import Trail, Visit
 

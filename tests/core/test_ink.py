@@ -9,11 +9,11 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.core.inks import CLEAN, SHAKY, Hand, drawings
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.plan_commands import DrawInk, KeepMark
+from wordtrail.core.layout.ink import Canvas, mark_of_ink
 from wordtrail.core.layout.typeset import typeset
-from wordtrail.core.lesson.commands import apply
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.plan_commands import DrawInk, KeepMark
-from wordtrail.core.marks.ink import Canvas, mark_of_ink
 from wordtrail.core.marks.model import MarkKind, Moment
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.standins.passages import BEES_MAP, KITE, RAIN

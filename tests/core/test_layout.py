@@ -9,10 +9,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import lesson, planned
+from wordtrail.core.changes.commands import AddPausePoint, apply
 from wordtrail.core.layout.faces import shape
 from wordtrail.core.layout.stages import TYPE_SCALE, WIDE
 from wordtrail.core.layout.typeset import typeset
-from wordtrail.core.lesson.commands import AddPausePoint, apply
 from wordtrail.core.text.model import Style
 from wordtrail.standins.passages import BEES_MAP, RAIN
 

@@ -6,8 +6,7 @@ import unittest
 from typing import get_args
 
 from tests.worlds import TAKE, TEXT, lesson, planned, trail
-from wordtrail.core.errors import EmptyPassage, LessonError
-from wordtrail.core.lesson.commands import (
+from wordtrail.core.changes.commands import (
     DEEDS,
     AddPausePoint,
     ChangePausePoint,
@@ -23,9 +22,10 @@ from wordtrail.core.lesson.commands import (
     SetTrim,
     apply,
 )
-from wordtrail.core.lesson.path import Standing, Step, counting_take, next_step, waypoints
-from wordtrail.core.lesson.plan_commands import AddMark
+from wordtrail.core.changes.plan_commands import AddMark
+from wordtrail.core.errors import EmptyPassage, LessonError
 from wordtrail.core.marks.model import MarkKind
+from wordtrail.core.path.waypoints import Standing, Step, counting_take, next_step, waypoints
 
 
 class CommandsTest(unittest.TestCase):

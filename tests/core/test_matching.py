@@ -6,11 +6,11 @@ import unittest
 from dataclasses import replace
 
 from tests.worlds import lesson
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.plan_commands import KeepCard, SetMatching
 from wordtrail.core.layout.part_names import matching_part
 from wordtrail.core.layout.typeset import typeset
-from wordtrail.core.lesson.commands import apply
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.plan_commands import KeepCard, SetMatching
 from wordtrail.core.lesson.sheets import script
 from wordtrail.core.plan.answers import Answer, verdict
 from wordtrail.core.plan.cards import PenLine, WordCard

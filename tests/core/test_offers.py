@@ -9,12 +9,9 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import lesson, planned
-from wordtrail.core.errors import LessonError
-from wordtrail.core.layout.typeset import typeset
-from wordtrail.core.lesson.commands import apply
-from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.offers import is_taken, nearest_meaning
-from wordtrail.core.lesson.plan_commands import (
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.offers import is_taken, nearest_meaning
+from wordtrail.core.changes.plan_commands import (
     AddMark,
     KeepCard,
     KeepOrganizer,
@@ -27,7 +24,10 @@ from wordtrail.core.lesson.plan_commands import (
     SetOpening,
     TakeSuggestion,
 )
-from wordtrail.core.lesson.taking_over import plan_to_take_over
+from wordtrail.core.changes.taking_over import plan_to_take_over
+from wordtrail.core.errors import LessonError
+from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.legends import LEGENDS, TextKind
 from wordtrail.core.marks.model import MarkKind, Moment
 from wordtrail.core.plan.cards import SIDE, PenLine

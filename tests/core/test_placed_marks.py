@@ -9,13 +9,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import TAKE, planned, trail
-from wordtrail.core.cues.compile import TITLE_SECONDS, compile_cues, edit_list_of, whole_take
-from wordtrail.core.cues.drawings import IN_TALK
-from wordtrail.core.cues.model import CueSheet, Drawing
-from wordtrail.core.cues.state import state_at
-from wordtrail.core.errors import LessonError
-from wordtrail.core.layout.typeset import typeset
-from wordtrail.core.lesson.commands import (
+from wordtrail.core.changes.commands import (
     ChooseTake,
     FreeMark,
     PlaceDrawn,
@@ -25,8 +19,14 @@ from wordtrail.core.lesson.commands import (
     SetTrim,
     apply,
 )
+from wordtrail.core.changes.plan_commands import KeepMark
+from wordtrail.core.cues.compile import TITLE_SECONDS, compile_cues, edit_list_of, whole_take
+from wordtrail.core.cues.drawings import IN_TALK
+from wordtrail.core.cues.model import CueSheet, Drawing
+from wordtrail.core.cues.state import state_at
+from wordtrail.core.errors import LessonError
+from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.plan_commands import KeepMark
 from wordtrail.core.marks.model import PlacedMark
 from wordtrail.core.trail.events import TakeEvent, drawn_by_hand
 from wordtrail.core.trail.model import Trail

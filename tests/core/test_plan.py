@@ -6,12 +6,8 @@ import unittest
 from dataclasses import replace
 
 from tests.worlds import TAKE, lesson, planned
-from wordtrail.core.cues.compile import compile_cues, edit_list_of
-from wordtrail.core.errors import LessonError
-from wordtrail.core.layout.typeset import typeset
-from wordtrail.core.lesson.commands import RemovePausePoint, SetText, apply
-from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.plan_commands import (
+from wordtrail.core.changes.commands import RemovePausePoint, SetText, apply
+from wordtrail.core.changes.plan_commands import (
     KeepCard,
     KeepMark,
     KeepOrganizer,
@@ -29,9 +25,13 @@ from wordtrail.core.lesson.plan_commands import (
     SetOrder,
     TakeOver,
 )
-from wordtrail.core.lesson.run import run_of
+from wordtrail.core.changes.word_list import lesson_of_words
+from wordtrail.core.cues.compile import compile_cues, edit_list_of
+from wordtrail.core.cues.run import run_of
+from wordtrail.core.errors import LessonError
+from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import as_put, has_page, run_sheets, script, sheets
-from wordtrail.core.lesson.word_list import lesson_of_words
 from wordtrail.core.marks.legends import TextKind, text_kind
 from wordtrail.core.marks.model import FIRST_LEGEND, Line, Mark, MarkKind, Meaning, Moment
 from wordtrail.core.plan.cards import Shown, WordCard

@@ -7,13 +7,8 @@ import unittest
 from dataclasses import replace
 
 from tests.worlds import TAKE, lesson, planned, trail
-from wordtrail.core.cues.compile import TITLE_SECONDS, compile_cues, edit_list_of
-from wordtrail.core.cues.model import CueSheet
-from wordtrail.core.cues.state import state_at, state_in_video, video_seconds
-from wordtrail.core.layout.typeset import typeset
-from wordtrail.core.lesson.commands import apply
-from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.plan_commands import (
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.plan_commands import (
     KeepCard,
     KeepMark,
     KeepOrganizer,
@@ -24,6 +19,11 @@ from wordtrail.core.lesson.plan_commands import (
     SetMatching,
     SetOpening,
 )
+from wordtrail.core.cues.compile import TITLE_SECONDS, compile_cues, edit_list_of
+from wordtrail.core.cues.model import CueSheet
+from wordtrail.core.cues.state import state_at, state_in_video, video_seconds
+from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import script
 from wordtrail.core.marks.model import Mark, MarkKind, Moment
 from wordtrail.core.plan.cards import Shown

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 import unittest
 
+from wordtrail.core.proof.print_lines import PrintLine, blocks_of_lines, joined
 from wordtrail.core.text.draft import DraftBlock, DraftPage, DraftWord
 from wordtrail.core.text.model import BlockKind, Emphasis, Style
-from wordtrail.core.text.print_lines import PrintLine, blocks_of_lines, joined
 from wordtrail.core.text.suggest import is_verse, suggested
 
 

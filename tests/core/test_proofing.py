@@ -8,21 +8,21 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import lesson
-from wordtrail.core.lesson.commands import Respell, apply
+from wordtrail.core.changes.commands import Respell, apply
+from wordtrail.core.changes.text_commands import LeaveWord, PlacePicture, SetCredits
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.path import Standing, Step, next_step, waypoints
-from wordtrail.core.lesson.proofing import before_sharing, open_suspects, undescribed
-from wordtrail.core.lesson.text_commands import LeaveWord, PlacePicture, SetCredits
+from wordtrail.core.path.proofing import before_sharing, open_suspects, undescribed
+from wordtrail.core.path.waypoints import Standing, Step, next_step, waypoints
+from wordtrail.core.proof.checks import Suspicion, dressed, suspects
+from wordtrail.core.proof.facts import facts_of
+from wordtrail.core.proof.likely import likely_words, run_together
 from wordtrail.core.speech.pronunciation import entries
 from wordtrail.core.speech.respelling import sounds_of
 from wordtrail.core.speech.saying import saying_of, sayings
 from wordtrail.core.speech.syllables import respelled, syllables_of
-from wordtrail.core.text.checks import Suspicion, dressed, suspects
 from wordtrail.core.text.draft import DraftBlock, DraftPage, DraftPhoto, DraftWord
-from wordtrail.core.text.facts import facts_of
 from wordtrail.core.text.glossary import glossary_links
 from wordtrail.core.text.intake import passage_from_pages, passage_from_text
-from wordtrail.core.text.likely import likely_words, run_together
 from wordtrail.core.text.model import BlockKind, PermissionKind
 from wordtrail.standins.passages import BEES_MAP, RAIN
 

@@ -9,14 +9,14 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import TAKE, TEXT, lesson, planned
+from wordtrail.core.changes.commands import AddPausePoint, RemoveMark, RemovePausePoint, SetText, apply
+from wordtrail.core.changes.plan_commands import AddMark
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
 from wordtrail.core.cues.state import state_at, state_in_video, video_seconds
 from wordtrail.core.edit.edit_list import Trim
 from wordtrail.core.errors import WordTrailError
 from wordtrail.core.layout.typeset import typeset
-from wordtrail.core.lesson.commands import AddPausePoint, RemoveMark, RemovePausePoint, SetText, apply
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.plan_commands import AddMark
 from wordtrail.core.marks.model import MarkKind
 from wordtrail.core.trail.model import Trail, Visit
 from wordtrail.media.render import moments

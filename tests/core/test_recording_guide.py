@@ -10,11 +10,11 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import lesson, planned
-from wordtrail.core.lesson.commands import apply
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.plan_commands import KeepCard, KeepPoint, KeepReading, MakeCard, SetClosing, SetOpening
+from wordtrail.core.changes.word_list import lesson_of_words
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.plan_commands import KeepCard, KeepPoint, KeepReading, MakeCard, SetClosing, SetOpening
 from wordtrail.core.lesson.recording_guide import REST, GuideStep, recording_guide
-from wordtrail.core.lesson.word_list import lesson_of_words
 from wordtrail.core.plan.cards import Shown
 from wordtrail.core.plan.model import Choice, PauseKind, PausePoint, Reading, Span
 from wordtrail.core.plan.opening import Closing, Opening

@@ -9,11 +9,9 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import planned
-from wordtrail.core.errors import EmptyPassage, LessonError
-from wordtrail.core.lesson.commands import AddPausePoint, Command, PutBack, apply
-from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.plan_commands import AddMark
-from wordtrail.core.lesson.text_commands import (
+from wordtrail.core.changes.commands import AddPausePoint, Command, PutBack, apply
+from wordtrail.core.changes.plan_commands import AddMark
+from wordtrail.core.changes.text_commands import (
     AddBlock,
     AddPages,
     BreakPage,
@@ -40,6 +38,8 @@ from wordtrail.core.lesson.text_commands import (
     SplitBlock,
     WishCard,
 )
+from wordtrail.core.errors import EmptyPassage, LessonError
+from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import MarkKind
 from wordtrail.core.text.draft import DraftBlock, DraftPage, DraftPassage, DraftPhoto, DraftWord
 from wordtrail.core.text.intake import passage_from_pages, passage_from_text

@@ -9,11 +9,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import lesson
-from wordtrail.core.layout.model import LaidPage, Layout
-from wordtrail.core.layout.typeset import typeset
-from wordtrail.core.lesson.commands import apply
-from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.plan_commands import (
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.plan_commands import (
     KeepCard,
     KeepMark,
     KeepOrganizer,
@@ -22,6 +19,9 @@ from wordtrail.core.lesson.plan_commands import (
     SetMatching,
     SetOpening,
 )
+from wordtrail.core.layout.model import LaidPage, Layout
+from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark, MarkKind
 from wordtrail.core.plan.cards import PenLine, WordCard
 from wordtrail.core.plan.model import Choice, Pair, PauseKind, PausePoint, Span

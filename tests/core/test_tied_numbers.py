@@ -6,15 +6,15 @@ import unittest
 from dataclasses import replace
 
 from tests.worlds import TAKE, lesson, trail
+from wordtrail.core.changes.commands import RemoveMark, apply
+from wordtrail.core.changes.plan_commands import KeepMark, KeepOrganizer, KeepPoint, RemoveOrganizer
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.state import state_at
 from wordtrail.core.layout.model import LaidPage, LaidPart
 from wordtrail.core.layout.part_names import tie_part
 from wordtrail.core.layout.typeset import typeset
-from wordtrail.core.lesson.commands import RemoveMark, apply
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.plan_commands import KeepMark, KeepOrganizer, KeepPoint, RemoveOrganizer
 from wordtrail.core.marks.model import Mark, MarkKind, Moment
 from wordtrail.core.plan.model import PauseKind, PausePoint, Span
 from wordtrail.core.plan.organizers import Box, Organizer

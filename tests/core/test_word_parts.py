@@ -7,8 +7,7 @@ import unittest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from wordtrail.core.plan.cards import PartRole
-from wordtrail.core.speech.word_parts import parts_of, printed_syllables
+from wordtrail.core.speech.word_parts import PartRole, parts_of, printed_syllables
 
 PARTS = {
     "hopping": "hop + p + ing", "baking": "bake + −e + ing", "carried": "carry + y → i + ed",

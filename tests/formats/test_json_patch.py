@@ -10,9 +10,9 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import TEXT, lesson, planned
-from wordtrail.core.lesson.commands import Command, RemoveMark, SetPace, SetText, apply
-from wordtrail.core.lesson.plan_commands import AddMark
-from wordtrail.core.lesson.text_commands import EditBlock, MoveBlock, RemoveBlock, SplitBlock
+from wordtrail.core.changes.commands import Command, RemoveMark, SetPace, SetText, apply
+from wordtrail.core.changes.plan_commands import AddMark
+from wordtrail.core.changes.text_commands import EditBlock, MoveBlock, RemoveBlock, SplitBlock
 from wordtrail.core.marks.model import MarkKind
 from wordtrail.core.text.model import Word
 from wordtrail.formats.json_patch import Operation, difference, patched, read, write

@@ -14,12 +14,13 @@ from hypothesis import strategies as st
 from lxml import etree
 
 from tests.worlds import lesson
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.plan_commands import BringPlan
 from wordtrail.core.errors import FileError
-from wordtrail.core.lesson.commands import apply
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.plan_commands import BringPlan
 from wordtrail.core.marks.model import Mark, Moment
-from wordtrail.core.plan.cards import PartRole, Shown, WordCard, WordPart
+from wordtrail.core.plan.cards import Shown, WordCard
+from wordtrail.core.speech.word_parts import PartRole, WordPart
 from wordtrail.formats import cards_csv, qti, web_annotation
 from wordtrail.standins.demo_world import LESSONS
 

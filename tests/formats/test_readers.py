@@ -25,10 +25,10 @@ from wordtrail.core.errors import (
     WordTrailError,
 )
 from wordtrail.core.layout.faces import face_bytes
+from wordtrail.core.proof.print_lines import PrintLine
 from wordtrail.core.text.draft import DraftPassage, DraftWord
 from wordtrail.core.text.intake import passage_from_pages, passage_from_text
 from wordtrail.core.text.model import BlockKind, Passage, Picture, Style
-from wordtrail.core.text.print_lines import PrintLine
 from wordtrail.formats import alto, epub, hocr, html_page, markdown, passage_json, plain_text, word_document
 from wordtrail.formats.archive import MOST_MEGABYTES
 from wordtrail.formats.epub import Book

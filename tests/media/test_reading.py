@@ -12,14 +12,14 @@ from pathlib import Path
 import numpy as np
 from PIL import Image
 
+from wordtrail.core.changes.text_changes import apply_to_text
+from wordtrail.core.changes.text_commands import PlacePicture, ShowPage
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
 from wordtrail.core.cues.state import state_at
 from wordtrail.core.errors import NoWordsFound
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.text_changes import apply_to_text
-from wordtrail.core.lesson.text_commands import PlacePicture, ShowPage
 from wordtrail.core.text.intake import passage_from_pages, passage_from_text
 from wordtrail.core.text.model import BlockKind
 from wordtrail.jobs.file_work import page_of_reading

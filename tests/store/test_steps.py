@@ -11,11 +11,11 @@ from unittest import mock
 from sqlalchemy import create_engine, select, text, update
 
 from tests.store.test_store import StoreTest
+from wordtrail.core.changes.commands import SetPace, apply
+from wordtrail.core.changes.plan_commands import AddMark
+from wordtrail.core.changes.text_commands import EditBlock
 from wordtrail.core.errors import LessonError, NewerDocument
-from wordtrail.core.lesson.commands import SetPace, apply
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.plan_commands import AddMark
-from wordtrail.core.lesson.text_commands import EditBlock
 from wordtrail.core.marks.model import MarkKind
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.store import lesson_documents, steps

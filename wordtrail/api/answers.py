@@ -6,21 +6,21 @@ from typing import Any, Literal
 
 from pydantic import BaseModel, Field
 
+from wordtrail.core.changes.commands import Command
 from wordtrail.core.cues.model import CueSheet
+from wordtrail.core.cues.run import Stop
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.layout.model import Layout
-from wordtrail.core.lesson.commands import Command
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.path import Step, Waypoint
-from wordtrail.core.lesson.proofing import Undescribed
 from wordtrail.core.lesson.recording_guide import GuideStep
-from wordtrail.core.lesson.run import Stop
+from wordtrail.core.path.proofing import Undescribed
+from wordtrail.core.path.waypoints import Step, Waypoint
 from wordtrail.core.plan.answers import Verdict
-from wordtrail.core.plan.cards import WordPart
 from wordtrail.core.plan.suggestions.model import Suggestion
+from wordtrail.core.proof.checks import Suspect
+from wordtrail.core.proof.facts import Facts
 from wordtrail.core.speech.saying import Saying
-from wordtrail.core.text.checks import Suspect
-from wordtrail.core.text.facts import Facts
+from wordtrail.core.speech.word_parts import WordPart
 from wordtrail.core.text.glossary import GlossaryLink
 from wordtrail.core.trail.checks import Check, Figures
 from wordtrail.core.trail.model import Trail

@@ -15,8 +15,9 @@ from werkzeug.exceptions import HTTPException, RequestEntityTooLarge
 from wordtrail import __version__
 from wordtrail.api import files, lessons, media, plan, student, takes, text
 from wordtrail.api.answers import Problem
-from wordtrail.api.context import Context
+from wordtrail.api.context import Context, SimulatedMicrophone
 from wordtrail.api.gate import guard
+from wordtrail.api.problems import problem, problem_answer
 from wordtrail.core.errors import NoRoom, NotFound, TooLarge, WordTrailError
 from wordtrail.jobs.queue import Queue
 from wordtrail.workspace import Workspace
@@ -29,9 +30,14 @@ WEB = Path(__file__).resolve().parents[2] / "web" / "dist"
 
 
 def make_application(
-    workspace: Workspace, *, passphrase: str = "", public_url: str = "", simulated_microphone: bool = False
+    workspace: Workspace,
+    *,
+    passphrase: str = "",
+    public_url: str = "",
+    simulated_microphone: SimulatedMicrophone | None = None,
 ) -> OpenAPI:
-    """The WSGI application for a workspace. With a passphrase, the teacher's side asks for it."""
+    """The WSGI application for a workspace. With a passphrase, the teacher's side asks for it; with a simulated
+    microphone, that one is offered beside the real ones."""
     app = OpenAPI(
         "wordtrail",
         info=Info(title="Word Trail", version=__version__),
@@ -51,8 +57,8 @@ def make_application(
 
     for module in (lessons, takes, files, text, plan, media, student):
         app.register_api(module.routes)
-    app.register_error_handler(WordTrailError, _problem)
-    app.register_error_handler(RequestEntityTooLarge, lambda _: _problem(TooLarge(LARGEST_UPLOAD_MEGABYTES)))
+    app.register_error_handler(WordTrailError, problem)
+    app.register_error_handler(RequestEntityTooLarge, lambda _: problem(TooLarge(LARGEST_UPLOAD_MEGABYTES)))
     app.register_error_handler(HTTPException, _http_problem)
     app.register_error_handler(Exception, _unexpected)
     _add_pages(app)
@@ -86,23 +92,17 @@ def _add_pages(app: OpenAPI) -> None:
         return response
 
 
-def _problem(fault: WordTrailError) -> Response:
-    return _answer(Problem(
-        title=fault.title, status=fault.status, detail=fault.message, kept=fault.kept, next_step=fault.next_step
-    ))  # fmt: skip
-
-
 def _http_problem(fault: HTTPException) -> Response:
     if fault.code == 404:
-        return _problem(NotFound())
-    return _answer(Problem(title=fault.name, status=fault.code or 500, detail=fault.description or fault.name))
+        return problem(NotFound())
+    return problem_answer(Problem(title=fault.name, status=fault.code or 500, detail=fault.description or fault.name))
 
 
 def _unexpected(fault: Exception) -> Response:
     if isinstance(fault, OSError) and fault.errno == 28:
-        return _problem(NoRoom())
+        return problem(NoRoom())
     log.exception("request %s %s failed", request.method, request.path)
-    return _answer(Problem(
+    return problem_answer(Problem(
         title="Something went wrong", status=500, detail="Something went wrong inside Word Trail.",
         kept="Everything that was kept before is still there.", next_step="Try again.",
     ))  # fmt: skip
@@ -112,11 +112,7 @@ def _invalid(fault: ValidationError) -> Response:
     first = fault.errors()[0]
     where = ".".join(str(part) for part in first["loc"])
     detail = f"{where}: {first['msg']}" if where else str(first["msg"])
-    return _answer(Problem(title="This request cannot be understood", status=422, detail=detail))
-
-
-def _answer(problem: Problem) -> Response:
-    return Response(problem.model_dump_json(), status=problem.status, mimetype="application/problem+json")
+    return problem_answer(Problem(title="This request cannot be understood", status=422, detail=detail))
 
 
 def openapi_document(app: OpenAPI) -> dict[str, Any]:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass
 
 from flask import Response, g, request
@@ -9,6 +10,9 @@ from pydantic import BaseModel, TypeAdapter
 
 from wordtrail.jobs.queue import Queue
 from wordtrail.workspace import Workspace
+
+SimulatedMicrophone = Callable[[str], bytes]
+"""What a simulated microphone hears with a lesson of this title: an M4A file."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -19,7 +23,7 @@ class Context:
     queue: Queue
     passphrase: str
     public_url: str
-    simulated_microphone: bool
+    simulated_microphone: SimulatedMicrophone | None
 
 
 def context() -> Context:

@@ -13,22 +13,12 @@ from functools import lru_cache
 from flask import Response, request
 
 from wordtrail.api.context import Context, context
-from wordtrail.core.errors import PassphraseWanted, WordTrailError
+from wordtrail.core.errors import ForeignSite, PassphraseWanted
 
 COOKIE = "wordtrail"
 OPEN_PATHS = ("/api/student/", "/api/unlock", "/api/faces/", "/api/settings")
 SAFE_METHODS = ("GET", "HEAD", "OPTIONS")
 SECONDS_PER_GUESS = 0.5
-
-
-class ForeignSite(WordTrailError):
-    """Another site tries to change something here."""
-
-    title = "Not from here"
-    status = 403
-
-    def __init__(self) -> None:
-        super().__init__("Another web site tried to change something in Word Trail.", kept="Nothing was changed.")
 
 
 def guard(where: Context) -> None:

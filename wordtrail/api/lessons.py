@@ -20,12 +20,12 @@ from wordtrail.api.views import (
     trail_view,
     whole_stage,
 )
+from wordtrail.core.changes.commands import ChooseTake
+from wordtrail.core.changes.word_list import lesson_of_words
 from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.typeset import typeset
-from wordtrail.core.lesson.commands import ChooseTake
 from wordtrail.core.lesson.model import USUAL_RATE, Lesson
 from wordtrail.core.lesson.recording_guide import recording_guide
-from wordtrail.core.lesson.word_list import lesson_of_words
 from wordtrail.core.marks.legends import legend_for
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.jobs.queue import SOUND, VIDEO
@@ -66,7 +66,7 @@ def settings() -> Response:
         answers.Settings(
             school=school,
             teacher=teacher,
-            simulated_microphone=where.simulated_microphone,
+            simulated_microphone=where.simulated_microphone is not None,
             locked=is_locked(),
             public_url=where.public_url,
         )

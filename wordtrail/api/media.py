@@ -22,7 +22,6 @@ from wordtrail.core.text.model import Style
 from wordtrail.media.print_chart import page_as_pdf
 from wordtrail.service.showing import showing
 from wordtrail.service.sound import kept_sound
-from wordtrail.standins.microphone import narration_for
 from wordtrail.store.lessons import get_lesson
 from wordtrail.store.pictures import PICTURE_FILE, read_picture
 from wordtrail.store.sharing import link_of
@@ -89,12 +88,13 @@ def _take_file(take: str, key: Callable[[TakeFiles], str], mimetype: str) -> Res
 @routes.get("/lessons/<lesson>/simulated-microphone")
 def simulated_microphone(path: LessonPath) -> Response:
     """What the simulated microphone hears; only where one was asked for at the start."""
-    if not context().simulated_microphone:
+    hears = context().simulated_microphone
+    if hears is None:
         raise NotFound("microphone")
     where = context().workspace
     with where.database.reading() as session:
         title = get_lesson(session, path.lesson, where.owner).lesson.title
-    return Response(narration_for(title), mimetype="audio/mp4")
+    return Response(hears(title), mimetype="audio/mp4")
 
 
 @routes.get("/lessons/<lesson>/sound")

@@ -13,11 +13,11 @@ from wordtrail.api.downloads import download, file_name
 from wordtrail.api.media import CHART, chart_answer
 from wordtrail.api.takes import LessonPath
 from wordtrail.api.views import change_answer
+from wordtrail.core.changes.offers import is_taken
+from wordtrail.core.changes.taking_over import plan_to_take_over
+from wordtrail.core.cues.run import run_of
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.offers import is_taken
-from wordtrail.core.lesson.run import run_of
-from wordtrail.core.lesson.taking_over import plan_to_take_over
 from wordtrail.core.plan.model import USUAL_THINK
 from wordtrail.core.plan.suggestions.all import suggestions
 from wordtrail.core.plan.suggestions.model import Suggestion

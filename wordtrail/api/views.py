@@ -14,8 +14,8 @@ from wordtrail.core.edit.edit_list import trimmed_ends
 from wordtrail.core.layout.model import LaidCard, LaidMark, LaidPage
 from wordtrail.core.lesson.current_trail import current_trail
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.path import Standing, counting_take, next_step, waypoints
 from wordtrail.core.lesson.sheets import script
+from wordtrail.core.path.waypoints import Standing, counting_take, next_step, waypoints
 from wordtrail.core.text.notation import write_notation
 from wordtrail.core.trail.checks import figures, places_to_check
 from wordtrail.core.trail.mending import mended

@@ -11,7 +11,6 @@ class WordTrailError(Exception):
     """Something a person can understand and act on."""
 
     title = "That did not work"
-    status = 400
 
     def __init__(self, message: str, *, kept: str = "", next_step: str = "") -> None:
         super().__init__(message)
@@ -29,7 +28,6 @@ class PassageError(WordTrailError):
     """The text cannot become a passage as it stands."""
 
     title = "This text cannot be used yet"
-    status = 422
 
 
 class EmptyPassage(PassageError):
@@ -79,7 +77,6 @@ class SoundError(WordTrailError):
     """A sound file or recording that cannot be used."""
 
     title = "This sound cannot be used"
-    status = 422
 
 
 class NotASound(SoundError):
@@ -141,7 +138,6 @@ class LessonError(WordTrailError):
     """A change to the lesson that makes no sense."""
 
     title = "That change cannot be made"
-    status = 422
 
 
 class NothingToShow(LessonError):
@@ -159,7 +155,6 @@ class StaleRevision(WordTrailError):
     """Someone else (or another window) has changed the lesson in between."""
 
     title = "This lesson was changed in another window"
-    status = 409
 
     def __init__(self, yours: int, newest: int) -> None:
         super().__init__(
@@ -175,7 +170,6 @@ class NewerDocument(WordTrailError):
     """What is kept was written by a later Word Trail, whose shape this one does not know."""
 
     title = "From a newer Word Trail"
-    status = 409
 
     def __init__(self) -> None:
         super().__init__(
@@ -189,7 +183,6 @@ class NotFound(WordTrailError):
     """No such lesson, take, job or page."""
 
     title = "Not found"
-    status = 404
 
     def __init__(self, what: str = "page") -> None:
         super().__init__(f"This {what} is not here (any more).", next_step="Go back to your shelf.")
@@ -199,7 +192,6 @@ class LinkWithdrawn(WordTrailError):
     """The student link was withdrawn by the teacher, or never existed."""
 
     title = "This link does not open a lesson"
-    status = 404
 
     def __init__(self) -> None:
         super().__init__(
@@ -212,7 +204,6 @@ class PassphraseWanted(WordTrailError):
     """The teacher's side is open to the network and asks who is there."""
 
     title = "Passphrase wanted"
-    status = 401
 
     def __init__(self) -> None:
         super().__init__(
@@ -221,11 +212,19 @@ class PassphraseWanted(WordTrailError):
         )
 
 
+class ForeignSite(WordTrailError):
+    """Another site tries to change something here."""
+
+    title = "Not from here"
+
+    def __init__(self) -> None:
+        super().__init__("Another web site tried to change something in Word Trail.", kept="Nothing was changed.")
+
+
 class TakeTooLong(WordTrailError):
     """More sound than one take may have."""
 
     title = "This take is full"
-    status = 413
 
     def __init__(self, most_megabytes: int) -> None:
         super().__init__(
@@ -239,7 +238,6 @@ class TooLarge(WordTrailError):
     """More bytes than one upload may have."""
 
     title = "This file is too large"
-    status = 413
 
     def __init__(self, most_megabytes: int) -> None:
         super().__init__(
@@ -253,7 +251,6 @@ class NoRoom(WordTrailError):
     """The disk is full."""
 
     title = "The disk is full"
-    status = 507
 
     def __init__(self) -> None:
         super().__init__(
@@ -276,7 +273,6 @@ class FileError(WordTrailError):
     """A file that cannot become a passage."""
 
     title = "This file cannot be read"
-    status = 422
 
 
 class NotReadable(FileError):

@@ -7,8 +7,8 @@ from collections.abc import Sequence
 from lxml import etree
 
 from wordtrail.core.errors import NotReadable, NoWordsFound
+from wordtrail.core.proof.print_lines import PrintLine, blocks_of_lines
 from wordtrail.core.text.draft import DraftPage, DraftPassage, DraftWord
-from wordtrail.core.text.print_lines import PrintLine, blocks_of_lines
 from wordtrail.formats.archive import parsed
 from wordtrail.formats.hocr import ScannedPage
 

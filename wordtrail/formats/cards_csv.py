@@ -6,7 +6,8 @@ import csv
 import io
 
 from wordtrail.core.errors import NotReadable
-from wordtrail.core.plan.cards import PartRole, Shown, WordCard, WordPart
+from wordtrail.core.plan.cards import Shown, WordCard
+from wordtrail.core.speech.word_parts import PartRole, WordPart
 
 KIND = "file of word cards"
 COLUMNS = ("word", "part of speech", "meaning", "example", "syllables", "parts", "related", "say it", "shown")

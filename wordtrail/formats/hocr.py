@@ -11,8 +11,8 @@ import lxml.html
 from lxml import etree
 
 from wordtrail.core.errors import NotReadable, NoWordsFound
+from wordtrail.core.proof.print_lines import PrintLine, blocks_of_lines
 from wordtrail.core.text.draft import DraftPage, DraftPassage, DraftWord
-from wordtrail.core.text.print_lines import PrintLine, blocks_of_lines
 
 KIND = "hOCR file"
 _LINES = frozenset(["ocr_line", "ocr_header", "ocr_caption", "ocr_textfloat"])

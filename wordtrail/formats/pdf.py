@@ -10,8 +10,8 @@ import pypdfium2 as pdfium
 import pypdfium2.raw as raw
 
 from wordtrail.core.errors import Locked, NotReadable
+from wordtrail.core.proof.print_lines import PrintLine, blocks_of_lines
 from wordtrail.core.text.draft import DraftPage
-from wordtrail.core.text.print_lines import PrintLine, blocks_of_lines
 
 KIND = "PDF"
 DPI = 200

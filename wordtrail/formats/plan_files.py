@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
+from wordtrail.core.changes.plan_commands import BringPlan
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.plan_commands import BringPlan
 from wordtrail.formats import cards_csv, qti, web_annotation
 from wordtrail.formats.copies import Copy
 

@@ -7,10 +7,10 @@ from functools import partial
 
 from wordtrail.core.align.values import Progress
 from wordtrail.core.errors import FileError, NoWordsFound, UnknownKind
+from wordtrail.core.proof.print_lines import blocks_of_lines
 from wordtrail.core.text.draft import DraftBlock, DraftPage, DraftPassage, DraftPhoto, KeepPicture
 from wordtrail.core.text.intake import checked
 from wordtrail.core.text.model import BlockKind, Picture
-from wordtrail.core.text.print_lines import blocks_of_lines
 from wordtrail.core.text.suggest import suggested
 from wordtrail.formats import alto, hocr, html_page, markdown, passage_json, plain_text, word_document
 from wordtrail.formats.epub import Book

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from wordtrail.core.changes.commands import DEEDS, Command, apply
 from wordtrail.core.errors import StaleRevision
-from wordtrail.core.lesson.commands import DEEDS, Command, apply
 from wordtrail.store.lessons import KeptLesson, get_lesson, keep_change, walk
 from wordtrail.workspace import Workspace
 

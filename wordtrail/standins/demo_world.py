@@ -8,9 +8,9 @@ from importlib.resources import files
 
 from sqlalchemy.orm import Session
 
-from wordtrail.core.lesson.commands import apply
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.text_commands import NameRegion, PlacePicture
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.text_commands import NameRegion, PlacePicture
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.text.model import Area
 from wordtrail.formats import trail_json

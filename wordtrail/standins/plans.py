@@ -6,9 +6,8 @@ import math
 from collections.abc import Callable
 from dataclasses import dataclass, field, replace
 
-from wordtrail.core.lesson.commands import Command, apply
-from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.plan_commands import (
+from wordtrail.core.changes.commands import Command, apply
+from wordtrail.core.changes.plan_commands import (
     KeepCard,
     KeepMark,
     KeepOrganizer,
@@ -19,6 +18,7 @@ from wordtrail.core.lesson.plan_commands import (
     SetMatching,
     SetOpening,
 )
+from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.legends import legend_for
 from wordtrail.core.marks.model import Mark, MarkKind, Moment
 from wordtrail.core.plan.cards import PenLine, Shown, WordCard

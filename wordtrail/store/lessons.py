@@ -9,8 +9,8 @@ from dataclasses import dataclass
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from wordtrail.core.changes.commands import DEEDS, Command, apply
 from wordtrail.core.errors import LessonError, NotFound, StaleRevision
-from wordtrail.core.lesson.commands import DEEDS, Command, apply
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.store.steps import add_step, can_walk, first_step, lesson_at, places_of
 from wordtrail.store.tables import LessonRow, School, Teacher

@@ -24,7 +24,8 @@ from wordtrail.core.layout.sheet_draft import (
     lay_card_picture,
 )
 from wordtrail.core.lesson.sheets import Sheet
-from wordtrail.core.plan.cards import PartRole, WordCard
+from wordtrail.core.plan.cards import WordCard
+from wordtrail.core.speech.word_parts import PartRole
 from wordtrail.core.text.model import Style
 
 

@@ -5,6 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 from enum import StrEnum
 
+from wordtrail.core.speech.word_parts import WordPart
+
 
 class Shown(StrEnum):
     """When a word card is shown."""
@@ -12,26 +14,6 @@ class Shown(StrEnum):
     BEFORE = "before the reading"
     REACHED = "when its word is reached"
     BOTH = "both times"
-
-
-class PartRole(StrEnum):
-    """What a part of a word is."""
-
-    BASE = "base"
-    PREFIX = "prefix"
-    ENDING = "ending"
-    DOUBLED = "doubled letter"
-    DROPPED = "dropped letter"
-    CHANGED = "changed letter"
-    WORD = "word"
-
-
-@dataclass(frozen=True, slots=True)
-class WordPart:
-    """A part of a word, as it is written on a card: hop, p, ing; bake, −e, ing; carry, y → i, ed."""
-
-    text: str
-    role: PartRole
 
 
 SIDE = 1000.0

@@ -9,11 +9,33 @@ from __future__ import annotations
 
 import itertools
 import re
+from dataclasses import dataclass
+from enum import StrEnum
 from functools import lru_cache
 
-from wordtrail.core.plan.cards import PartRole, WordPart
 from wordtrail.core.speech.common import rank
 from wordtrail.core.speech.pronunciation import entries, in_dictionary, syllables
+
+
+class PartRole(StrEnum):
+    """What a part of a word is."""
+
+    BASE = "base"
+    PREFIX = "prefix"
+    ENDING = "ending"
+    DOUBLED = "doubled letter"
+    DROPPED = "dropped letter"
+    CHANGED = "changed letter"
+    WORD = "word"
+
+
+@dataclass(frozen=True, slots=True)
+class WordPart:
+    """A part of a word, as it is written on a card: hop, p, ing; bake, −e, ing; carry, y → i, ed."""
+
+    text: str
+    role: PartRole
+
 
 ENDINGS = ("ing", "ed", "est", "er", "ly", "ful", "less", "ness", "ment", "able", "y", "es", "s")
 PREFIXES = ("under", "over", "mis", "dis", "non", "pre", "un", "re")

@@ -14,10 +14,10 @@ from PIL import Image
 from tesserocr import OEM, PSM, RIL, PyTessBaseAPI, iterate_level
 
 from wordtrail.core.errors import NoWordsFound
+from wordtrail.core.proof.print_lines import PrintLine
 from wordtrail.core.speech.common import rank
 from wordtrail.core.text.bare import bare
 from wordtrail.core.text.draft import DraftWord
-from wordtrail.core.text.print_lines import PrintLine
 from wordtrail.media.pictures import Pixels
 from wordtrail.media.reading.regions import Region, halves, regions_of
 from wordtrail.media.reading.spaces import parted

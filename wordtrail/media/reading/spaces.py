@@ -13,12 +13,12 @@ from statistics import median
 
 import numpy as np
 
+from wordtrail.core.proof.checks import VERY_COMMON
+from wordtrail.core.proof.likely import partings
 from wordtrail.core.speech.common import rank
 from wordtrail.core.speech.pronunciation import in_dictionary
 from wordtrail.core.text.bare import bare
-from wordtrail.core.text.checks import VERY_COMMON
 from wordtrail.core.text.draft import DraftWord
-from wordtrail.core.text.likely import partings
 from wordtrail.media.reading.straighten import Gray
 
 GAP, CLEARLY = 0.4, 1.4

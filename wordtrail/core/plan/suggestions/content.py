@@ -4,12 +4,11 @@ from __future__ import annotations
 
 from itertools import pairwise, zip_longest
 
-from wordtrail.core.plan.cards import PartRole
 from wordtrail.core.plan.suggestions.model import Detector, Offer, Suggestion, found, lines, sentences
 from wordtrail.core.plan.suggestions.wording import definitions
 from wordtrail.core.speech.common import rank
 from wordtrail.core.speech.pronunciation import syllables
-from wordtrail.core.speech.word_parts import compound, parts_of
+from wordtrail.core.speech.word_parts import PartRole, compound, parts_of
 from wordtrail.core.text.bare import bare
 from wordtrail.core.text.glossary import glossary_links
 from wordtrail.core.text.model import BlockKind, Passage, Style, Word

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from wordtrail.core.lesson.checked import tidied, tidy
+from wordtrail.core.changes.checked import tidied, tidy
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.opening import Opening, PictureQuestion
 

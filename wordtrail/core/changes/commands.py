@@ -10,19 +10,19 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import Literal, cast
 
+from wordtrail.core.changes.checked import known_word, one_of, tidy, within
+from wordtrail.core.changes.kept import issue
+from wordtrail.core.changes.mark_changes import with_mark
+from wordtrail.core.changes.plan_changes import apply_to_plan
+from wordtrail.core.changes.plan_commands import PLAN_DEEDS, PlanCommand
+from wordtrail.core.changes.point_changes import points_in_order
+from wordtrail.core.changes.reworded import reworded
+from wordtrail.core.changes.text_changes import apply_to_text
+from wordtrail.core.changes.text_commands import TEXT_DEEDS, TextCommand
 from wordtrail.core.edit.edit_list import Trim
 from wordtrail.core.errors import LessonError
-from wordtrail.core.lesson.checked import known_word, one_of, tidy, within
-from wordtrail.core.lesson.kept import issue
-from wordtrail.core.lesson.mark_changes import with_mark
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.plan_changes import apply_to_plan
-from wordtrail.core.lesson.plan_commands import PLAN_DEEDS, PlanCommand
-from wordtrail.core.lesson.point_changes import points_in_order
-from wordtrail.core.lesson.reworded import reworded
 from wordtrail.core.lesson.sheets import script
-from wordtrail.core.lesson.text_changes import apply_to_text
-from wordtrail.core.lesson.text_commands import TEXT_DEEDS, TextCommand
 from wordtrail.core.marks.model import LONGEST_DRAWING, Moment, PlacedMark
 from wordtrail.core.pace.guide import FASTEST, SLOWEST
 from wordtrail.core.plan.model import LONGEST_THINK, SHORTEST_THINK, USUAL_THINK, PauseKind, PausePoint

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import re
 
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.plan_commands import MakeCard
 from wordtrail.core.errors import LessonError
-from wordtrail.core.lesson.commands import apply
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.plan_commands import MakeCard
 from wordtrail.core.text.model import Passage
 
 

@@ -5,9 +5,9 @@ from __future__ import annotations
 import math
 from dataclasses import replace
 
+from wordtrail.core.changes.checked import known_word, tidied, tidy
+from wordtrail.core.changes.kept import Stock, put_in
 from wordtrail.core.errors import LessonError
-from wordtrail.core.lesson.checked import known_word, tidied, tidy
-from wordtrail.core.lesson.kept import Stock, put_in
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.cards import PENS, SIDE, PenLine, WordCard
 from wordtrail.core.speech.word_parts import parts_of, printed_syllables

@@ -5,8 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import TypeVar
 
+from wordtrail.core.changes.checked import one_of
 from wordtrail.core.errors import LessonError
-from wordtrail.core.lesson.checked import one_of
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark
 from wordtrail.core.plan.cards import WordCard

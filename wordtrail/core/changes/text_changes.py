@@ -7,10 +7,8 @@ import re
 from collections.abc import Callable
 from dataclasses import replace
 
-from wordtrail.core.errors import LessonError
-from wordtrail.core.lesson.model import LeftAsItIs, Lesson
-from wordtrail.core.lesson.reworded import reworded
-from wordtrail.core.lesson.text_commands import (
+from wordtrail.core.changes.reworded import reworded
+from wordtrail.core.changes.text_commands import (
     AddBlock,
     AddPages,
     BreakPage,
@@ -39,6 +37,8 @@ from wordtrail.core.lesson.text_commands import (
     TextCommand,
     WishCard,
 )
+from wordtrail.core.errors import LessonError
+from wordtrail.core.lesson.model import LeftAsItIs, Lesson
 from wordtrail.core.text import shaping, word_mending
 from wordtrail.core.text.counting import recounted
 from wordtrail.core.text.intake import Issue, with_pages

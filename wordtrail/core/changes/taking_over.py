@@ -4,15 +4,15 @@ from __future__ import annotations
 
 from dataclasses import replace
 
+from wordtrail.core.changes.card_changes import with_card
+from wordtrail.core.changes.chart_changes import with_organizer
+from wordtrail.core.changes.checked import within
+from wordtrail.core.changes.mark_changes import checked_legend, with_mark
+from wordtrail.core.changes.opening_changes import checked_opening
+from wordtrail.core.changes.plan_commands import BringPlan, KeepPoint, PointElsewhere, TakeOver
+from wordtrail.core.changes.point_changes import with_point
 from wordtrail.core.errors import LessonError
-from wordtrail.core.lesson.card_changes import with_card
-from wordtrail.core.lesson.chart_changes import with_organizer
-from wordtrail.core.lesson.checked import within
-from wordtrail.core.lesson.mark_changes import checked_legend, with_mark
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.opening_changes import checked_opening
-from wordtrail.core.lesson.plan_commands import BringPlan, KeepPoint, PointElsewhere, TakeOver
-from wordtrail.core.lesson.point_changes import with_point
 from wordtrail.core.plan.model import PauseKind, PausePoint, Reach
 
 FREE_OF_TEXT = (PauseKind.THINK, PauseKind.TALK, PauseKind.WRITE, PauseKind.SIGN, PauseKind.DAY)

@@ -6,9 +6,9 @@ from dataclasses import dataclass
 
 from wordtrail.core.layout.faces import can_show
 from wordtrail.core.lesson.model import LeftAsItIs, Lesson
+from wordtrail.core.proof.checks import Suspect, Suspicion, suspects
 from wordtrail.core.remembered import remembered
 from wordtrail.core.speech.respelling import Respelling
-from wordtrail.core.text.checks import Suspect, Suspicion, suspects
 from wordtrail.core.text.model import Passage, permission_line
 
 MOST_WORDS_REMEMBERED = 300_000

@@ -4,16 +4,14 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from wordtrail.core.errors import LessonError
-from wordtrail.core.lesson.card_changes import fresh_card, with_card
-from wordtrail.core.lesson.chart_changes import with_organizer, without_organizer
-from wordtrail.core.lesson.checked import in_order, one_of, tidy
-from wordtrail.core.lesson.kept import Stock, put_in
-from wordtrail.core.lesson.mark_changes import checked_legend, with_fresh_mark, with_ink, with_mark
-from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.offers import with_suggestion
-from wordtrail.core.lesson.opening_changes import checked_opening
-from wordtrail.core.lesson.plan_commands import (
+from wordtrail.core.changes.card_changes import fresh_card, with_card
+from wordtrail.core.changes.chart_changes import with_organizer, without_organizer
+from wordtrail.core.changes.checked import in_order, one_of, tidy
+from wordtrail.core.changes.kept import Stock, put_in
+from wordtrail.core.changes.mark_changes import checked_legend, with_fresh_mark, with_ink, with_mark
+from wordtrail.core.changes.offers import with_suggestion
+from wordtrail.core.changes.opening_changes import checked_opening
+from wordtrail.core.changes.plan_commands import (
     AddMark,
     BringPlan,
     DrawInk,
@@ -39,8 +37,10 @@ from wordtrail.core.lesson.plan_commands import (
     TakeOver,
     TakeSuggestion,
 )
-from wordtrail.core.lesson.point_changes import with_point, with_questions_in_order
-from wordtrail.core.lesson.taking_over import brought, taken_over
+from wordtrail.core.changes.point_changes import with_point, with_questions_in_order
+from wordtrail.core.changes.taking_over import brought, taken_over
+from wordtrail.core.errors import LessonError
+from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.opening import Closing
 from wordtrail.core.plan.organizers import on_grid, organizer_of
 

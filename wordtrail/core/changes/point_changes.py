@@ -5,12 +5,12 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import replace
 
+from wordtrail.core.changes.checked import in_order, known_word, one_of, tidied, tidy, within
+from wordtrail.core.changes.kept import Stock, put_in
+from wordtrail.core.changes.plan_commands import KeepPoint
 from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.typeset import typeset
-from wordtrail.core.lesson.checked import in_order, known_word, one_of, tidied, tidy, within
-from wordtrail.core.lesson.kept import Stock, put_in
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.plan_commands import KeepPoint
 from wordtrail.core.plan.model import (
     FEWEST_CHOICES,
     LONGEST_THINK,

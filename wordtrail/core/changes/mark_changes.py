@@ -5,13 +5,13 @@ from __future__ import annotations
 import math
 from dataclasses import replace
 
+from wordtrail.core.changes.checked import known_word, one_of, tidy, within
+from wordtrail.core.changes.kept import Stock, put_in
+from wordtrail.core.changes.plan_commands import AddMark, DrawInk
 from wordtrail.core.errors import LessonError
+from wordtrail.core.layout.ink import Canvas, mark_of_ink
 from wordtrail.core.layout.typeset import typeset
-from wordtrail.core.lesson.checked import known_word, one_of, tidy, within
-from wordtrail.core.lesson.kept import Stock, put_in
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.plan_commands import AddMark, DrawInk
-from wordtrail.core.marks.ink import Canvas, mark_of_ink
 from wordtrail.core.marks.model import COLOURS, LONGEST_DRAWING, Mark, MarkKind, Meaning, Moment, usual_moment
 
 MOST_MARKS, MOST_MEANINGS, MOST_INK_POINTS = 2000, 10, 4000

@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from wordtrail.core.lesson.card_changes import fresh_card, with_card
-from wordtrail.core.lesson.mark_changes import with_mark
+from wordtrail.core.changes.card_changes import fresh_card, with_card
+from wordtrail.core.changes.mark_changes import with_mark
+from wordtrail.core.changes.plan_commands import KeepPoint, TakeSuggestion
+from wordtrail.core.changes.point_changes import with_point
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.plan_commands import KeepPoint, TakeSuggestion
-from wordtrail.core.lesson.point_changes import with_point
 from wordtrail.core.marks.model import Mark, MarkKind, usual_moment
 from wordtrail.core.plan.model import USUAL_THINK, PauseKind, PausePoint
 from wordtrail.core.plan.suggestions.model import Detector, Offer, Suggestion

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from dataclasses import replace
 
+from wordtrail.core.changes.checked import in_order, one_of, tidy
+from wordtrail.core.changes.kept import Stock, put_in
+from wordtrail.core.changes.mark_changes import with_ties_kept
 from wordtrail.core.errors import LessonError
-from wordtrail.core.lesson.checked import in_order, one_of, tidy
-from wordtrail.core.lesson.kept import Stock, put_in
-from wordtrail.core.lesson.mark_changes import with_ties_kept
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.organizers import MOST_COLUMNS, MOST_ROWS, Organizer
 

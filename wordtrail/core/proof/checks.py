@@ -13,11 +13,11 @@ from dataclasses import dataclass, replace
 from enum import StrEnum
 from itertools import pairwise
 
+from wordtrail.core.proof.likely import likely_words, run_together
 from wordtrail.core.remembered import remembered
 from wordtrail.core.speech.common import rank
 from wordtrail.core.speech.pronunciation import in_dictionary, is_known
 from wordtrail.core.text.bare import bare
-from wordtrail.core.text.likely import likely_words, run_together
 from wordtrail.core.text.model import Block, BlockKind, Passage, Word
 from wordtrail.core.text.spoken import spoken_form
 
