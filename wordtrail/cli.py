@@ -22,12 +22,13 @@ from wordtrail.core.text.intake import passage_from_pages, passage_from_text
 from wordtrail.core.text.model import Passage
 from wordtrail.formats import copies, explanation_json, trail_json, webvtt
 from wordtrail.formats.plan_files import PLAN_KINDS, plan_file
+from wordtrail.logs import set_up
 from wordtrail.media.decode import decode
 from wordtrail.media.path_picture import pictures
+from wordtrail.settings import Settings, settings_with
 from wordtrail.store.documents import from_json, to_json
 from wordtrail.workspace import Workspace, open_workspace
 
-DEFAULT_DATA = Path("data")
 EXPORTS = (*PLAN_KINDS, "notation", "passage", "trail", "captions", *copies.KINDS)
 
 
@@ -52,15 +53,19 @@ def _parser() -> argparse.ArgumentParser:
     commands = parser.add_subparsers(required=True, metavar="COMMAND")
     for name, demo in (("serve", False), ("demo", True)):
         serve = commands.add_parser(name, help="start with the demo lessons" if demo else "start the application")
-        serve.add_argument("--host", default="127.0.0.1")
-        serve.add_argument("--port", type=int, default=8484)
-        serve.add_argument("--public-url", default="", help="the address at which others reach this machine")
-        serve.add_argument("--passphrase", default="", help="asked of the teacher's side; made up when on a network")
-        serve.add_argument("--simulated-microphone", action="store_true", help="offer a microphone that reads aloud")
+        serve.add_argument("--host")
+        serve.add_argument("--port", type=int)
+        serve.add_argument("--public-url", help="the address at which others reach this machine")
+        serve.add_argument("--passphrase", help="asked of the teacher's side; made up when on a network")
+        serve.add_argument(
+            "--simulated-microphone", action="store_true", default=None, help="offer a microphone that reads aloud"
+        )
         serve.set_defaults(run=_serve, demo=demo)
+        _with_log(serve)
         _with_data(serve)
     worker = commands.add_parser("worker", help="do long work in the background")
     worker.set_defaults(run=_worker)
+    _with_log(worker)
     _with_data(worker)
     document = commands.add_parser("openapi", help="write the API's OpenAPI document")
     document.add_argument("-o", "--output", type=Path, required=True)
@@ -95,7 +100,17 @@ def _parser() -> argparse.ArgumentParser:
 
 
 def _with_data(parser: argparse.ArgumentParser) -> None:
-    parser.add_argument("--data", type=Path, default=DEFAULT_DATA, help="the folder in which everything is kept")
+    parser.add_argument("--data", type=Path, help="the folder in which everything is kept")
+
+
+def _with_log(parser: argparse.ArgumentParser) -> None:
+    parser.add_argument("--log", choices=["text", "json"], help="how the log is written")
+    parser.add_argument("--log-level", choices=["debug", "info", "warning", "error"])
+
+
+def _settings(options: argparse.Namespace) -> Settings:
+    """The settings, what the command line says before all others. Raises WrongSettings."""
+    return settings_with(**{name: value for name, value in vars(options).items() if name in Settings.model_fields})
 
 
 def _serve(options: argparse.Namespace) -> None:
@@ -106,30 +121,32 @@ def _serve(options: argparse.Namespace) -> None:
     from wordtrail.standins.demo_world import install
     from wordtrail.standins.microphone import narration_for
 
-    _assert_free(options.host, options.port)
-    workspace = open_workspace(options.data)
+    settings = _settings(options)
+    set_up(settings.log, settings.log_level)
+    _assert_free(settings.host, settings.port)
+    workspace = open_workspace(settings.data)
     if options.demo:
         install(workspace)
-    passphrase = options.passphrase
-    if not passphrase and options.host not in ("127.0.0.1", "localhost", "::1"):
+    passphrase = settings.passphrase
+    if not passphrase and settings.host not in ("127.0.0.1", "localhost", "::1"):
         passphrase = "-".join(secrets.token_hex(2) for _ in range(3))
     app = make_application(
         workspace,
         passphrase=passphrase,
-        public_url=options.public_url,
-        simulated_microphone=narration_for if options.simulated_microphone or options.demo else None,
+        public_url=settings.public_url,
+        simulated_microphone=narration_for if settings.simulated_microphone or options.demo else None,
     )
     _collect_rarely()
     signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
-    with Supervisor(options.data):
-        address = options.public_url or f"http://{options.host}:{options.port}"
+    with Supervisor(workspace.folder, settings.log, settings.log_level):
+        address = settings.public_url or f"http://{settings.host}:{settings.port}"
         print(f"Word Trail is open at {address}", flush=True)
         if passphrase:
             print(f"The teacher's side asks for this passphrase: {passphrase}", flush=True)
         waitress.serve(
             app,
-            host=options.host,
-            port=options.port,
+            host=settings.host,
+            port=settings.port,
             threads=8,
             max_request_body_size=1024 * 2**20,
             _quiet=True,
@@ -157,7 +174,9 @@ def _assert_free(host: str, port: int) -> None:
 def _worker(options: argparse.Namespace) -> None:
     from wordtrail.jobs.queue import Queue
 
-    Queue(open_workspace(options.data)).work()
+    settings = _settings(options)
+    set_up(settings.log, settings.log_level)
+    Queue(open_workspace(settings.data)).work()
 
 
 def _openapi(options: argparse.Namespace) -> None:
@@ -246,7 +265,7 @@ def _render(options: argparse.Namespace) -> None:
     from wordtrail.service.showing import showing
     from wordtrail.service.sound import sound_of
 
-    workspace = open_workspace(options.data)
+    workspace = open_workspace(_settings(options).data)
     show, _ = showing(workspace, _lesson_named(workspace, options.lesson))
     shares = render(
         show.layout, show.sheet, sound_of(workspace, show.edits), options.output, size=options.size,
@@ -260,7 +279,7 @@ def _export(options: argparse.Namespace) -> None:
     from wordtrail.service.showing import showing
     from wordtrail.store.pictures import read_picture
 
-    workspace = open_workspace(options.data)
+    workspace = open_workspace(_settings(options).data)
     lesson_id = _lesson_named(workspace, options.lesson)
     show, _ = showing(workspace, lesson_id)
     passage = show.lesson.passages[0]

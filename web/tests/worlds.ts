@@ -1,8 +1,13 @@
 /** Small values that many tests share; the rest of each is what the server would have sent. */
 import type { Schemas } from '@/api/client'
 
-export const word = (id: string, text = id, sentence = 0): Schemas['Word'] =>
-  ({ id, text, start: 0, end: text.length, sentence }) as Schemas['Word']
+export const word = (id: string, text = id, sentence = 0): Schemas['Word'] => ({
+  id,
+  text,
+  start: 0,
+  end: text.length,
+  sentence,
+})
 
 export const box = (id: string, x: number, line: number): Schemas['WordBox'] => ({
   word: id,
@@ -28,7 +33,7 @@ export function page(id: string, words: readonly string[], more: Partial<Schemas
     strokes: [],
     parts: [],
     ...more,
-  } as Schemas['LaidPage']
+  }
 }
 
 export const layout = (pages: Schemas['LaidPage'][], cards: Schemas['LaidCard'][] = []) =>
@@ -42,50 +47,47 @@ export const layout = (pages: Schemas['LaidPage'][], cards: Schemas['LaidCard'][
     text_edge: 1300,
   }) as unknown as Schemas['Layout']
 
-export const cueSheet = (more: Partial<Schemas['CueSheet']> = {}): Schemas['CueSheet'] =>
-  ({
-    version: 1,
-    layout: 'wide',
-    seconds: 20,
-    title_until: 3,
-    pages: [{ at: 0, page: 0 }],
-    lights: [],
-    drawings: [],
-    gates: [],
-    captions: [],
-    sentences: [],
-    cards: [],
-    reveals: [],
-    beats: [],
-    ...more,
-  }) as Schemas['CueSheet']
+export const cueSheet = (more: Partial<Schemas['CueSheet']> = {}): Schemas['CueSheet'] => ({
+  version: 1,
+  layout: 'wide',
+  seconds: 20,
+  title_until: 3,
+  pages: [{ at: 0, page: 0 }],
+  lights: [],
+  drawings: [],
+  gates: [],
+  captions: [],
+  sentences: [],
+  cards: [],
+  reveals: [],
+  beats: [],
+  ...more,
+})
 
-export const gate = (pause: string, at: number, more: Partial<Schemas['Gate']> = {}): Schemas['Gate'] =>
-  ({
-    pause,
-    at,
-    think_seconds: 5,
-    word: '',
-    question: `What of ${pause}?`,
-    kind: 'think',
-    shows: pause,
-    page: -1,
-    answer_seconds: 0,
-    auto: false,
-    ...more,
-  }) as Schemas['Gate']
+export const gate = (pause: string, at: number, more: Partial<Schemas['Gate']> = {}): Schemas['Gate'] => ({
+  pause,
+  at,
+  think_seconds: 5,
+  word: '',
+  question: `What of ${pause}?`,
+  kind: 'think',
+  shows: pause,
+  page: -1,
+  answer_seconds: 0,
+  auto: false,
+  ...more,
+})
 
-export const trail = (more: Partial<Schemas['Trail']> = {}): Schemas['Trail'] =>
-  ({
-    visits: [],
-    slips: [],
-    unread: [],
-    asides: [],
-    seconds: 20,
-    sound_start: 0,
-    sound_end: 20,
-    ...more,
-  }) as unknown as Schemas['Trail']
+export const trail = (more: Partial<Schemas['Trail']> = {}): Schemas['Trail'] => ({
+  visits: [],
+  slips: [],
+  unread: [],
+  asides: [],
+  seconds: 20,
+  sound_start: 0,
+  sound_end: 20,
+  ...more,
+})
 
 export const trailView = (more: Partial<Schemas['TrailView']> = {}): Schemas['TrailView'] =>
   ({ trail: trail(), script: [], walks: [], checks: [], ...more }) as unknown as Schemas['TrailView']

@@ -2,9 +2,12 @@
 
 from __future__ import annotations
 
+import json
+import re
 from typing import Any, Literal
 
 from pydantic import BaseModel, Field
+from pydantic.json_schema import GenerateJsonSchema
 
 from wordtrail.core.changes.commands import Command
 from wordtrail.core.cues.model import CueSheet
@@ -27,7 +30,39 @@ from wordtrail.core.trail.model import Trail
 from wordtrail.core.trail.walks import Walk
 
 
-class Problem(BaseModel):
+class _Complete(GenerateJsonSchema):
+    """The schema of what is sent: no value is left out because it is the usual one."""
+
+    def field_is_required(self, field: Any, total: bool) -> bool:
+        return self.mode == "serialization" or super().field_is_required(field, total)
+
+
+class Answer(BaseModel):
+    """What the server sends: everything is in it, also what has a usual value."""
+
+    @classmethod
+    def model_json_schema(cls, *given: Any, **named: Any) -> dict[str, Any]:
+        """The schema, in which everything is required."""
+        return super().model_json_schema(*given, **(named | {"schema_generator": _Complete}))
+
+
+class Body(BaseModel):
+    """What the server is sent: what has a usual value may be left out. So the values in it have schemas of their own,
+    whose names end in "Input"."""
+
+    @classmethod
+    def model_json_schema(cls, *given: Any, **named: Any) -> dict[str, Any]:
+        """The schema with the names of the values in it."""
+        schema = super().model_json_schema(*given, **named)
+        inner = {f"{name}Input": value for name, value in schema.pop("$defs", {}).items()}
+        text = json.dumps(schema | ({"$defs": inner} if inner else {}))
+        renamed: dict[str, Any] = json.loads(
+            re.sub(r'"#/components/schemas/(\w+)"', r'"#/components/schemas/\1Input"', text)
+        )
+        return renamed
+
+
+class Problem(Answer):
     """Problem details (RFC 9457): what happened, what was kept, what to do."""
 
     type: str = "about:blank"
@@ -38,11 +73,11 @@ class Problem(BaseModel):
     next_step: str = ""
 
 
-class Passphrase(BaseModel):
+class Passphrase(Body):
     passphrase: str = Field(max_length=200)
 
 
-class Settings(BaseModel):
+class Settings(Answer):
     school: str
     teacher: str
     simulated_microphone: bool
@@ -50,7 +85,7 @@ class Settings(BaseModel):
     public_url: str
 
 
-class TextDraft(BaseModel):
+class TextDraft(Body):
     """A passage in our notation, with its credits."""
 
     text: str = Field(max_length=2_000_000)
@@ -60,7 +95,7 @@ class TextDraft(BaseModel):
     unit: str = Field(default="", max_length=200)
 
 
-class WordList(BaseModel):
+class WordList(Body):
     """Words, parted by commas, line feeds or spaces, of which a lesson is made."""
 
     words: str = Field(max_length=4000)
@@ -68,13 +103,13 @@ class WordList(BaseModel):
     unit: str = Field(default="", max_length=200)
 
 
-class Preview(BaseModel):
+class Preview(Answer):
     layout: Layout
     words: int
     minutes: float
 
 
-class Take(BaseModel):
+class Take(Answer):
     id: str
     number: int
     state: str
@@ -86,7 +121,7 @@ class Take(BaseModel):
     counts: bool
 
 
-class Job(BaseModel):
+class Job(Answer):
     id: str
     kind: str
     subject: str
@@ -97,7 +132,7 @@ class Job(BaseModel):
     message: str
 
 
-class Video(BaseModel):
+class Video(Answer):
     id: str
     revision: int
     seconds: float
@@ -105,12 +140,12 @@ class Video(BaseModel):
     newest: bool
 
 
-class StudentLink(BaseModel):
+class StudentLink(Answer):
     url: str
     reachable: bool
 
 
-class ShelfLesson(BaseModel):
+class ShelfLesson(Answer):
     id: str
     title: str
     unit: str
@@ -121,11 +156,11 @@ class ShelfLesson(BaseModel):
     first_words: str
 
 
-class Shelf(BaseModel):
+class Shelf(Answer):
     lessons: list[ShelfLesson]
 
 
-class LessonView(BaseModel):
+class LessonView(Answer):
     """A lesson with everything that was made of it."""
 
     id: str
@@ -144,7 +179,7 @@ class LessonView(BaseModel):
     link: StudentLink | None
 
 
-class PatchOperation(BaseModel):
+class PatchOperation(Answer):
     """One operation of a JSON Patch (RFC 6902)."""
 
     op: Literal["add", "remove", "replace"]
@@ -152,7 +187,7 @@ class PatchOperation(BaseModel):
     value: Any = None
 
 
-class LessonChange(BaseModel):
+class LessonChange(Answer):
     """What became of a lesson by a change: `changes` make its document of the one at revision `since`, one after
     another; the rest is as in LessonView."""
 
@@ -168,24 +203,24 @@ class LessonChange(BaseModel):
     video: Video | None
 
 
-class Change(BaseModel):
+class Change(Body):
     """A command for the lesson as it was at `revision`."""
 
     revision: int
     command: Command = Field(discriminator="kind")
 
 
-class Revision(BaseModel):
+class Revision(Body):
     revision: int
 
 
-class Guide(BaseModel):
+class Guide(Answer):
     """What the teacher is led through while recording, in order."""
 
     steps: list[GuideStep]
 
 
-class TrailView(BaseModel):
+class TrailView(Answer):
     """A take's trail with what was mended by hand, what wants a listen, and what is kept of the take.
     `walks` are the visits that were read on one after another, in a line; `script` are all words that may be
     read aloud, in the order of the lesson."""
@@ -201,7 +236,7 @@ class TrailView(BaseModel):
     loose_mends: int
 
 
-class TextView(BaseModel):
+class TextView(Answer):
     """What a passage still asks for, what is known of it, and how its words are said."""
 
     passage: str
@@ -213,33 +248,33 @@ class TextView(BaseModel):
     before_sharing: list[str]
 
 
-class PlanView(BaseModel):
+class PlanView(Answer):
     """The lesson as it will run, and how many seconds of think time each kind of pause point usually has."""
 
     run: list[Stop]
     usual_think: dict[str, float]
 
 
-class Suggestions(BaseModel):
+class Suggestions(Answer):
     """What the text offers to mark, teach and stop at."""
 
     suggestions: list[Suggestion]
 
 
-class Taken(BaseModel):
+class Taken(Answer):
     """The ids of the suggestions that a plan has already."""
 
     ids: list[str]
 
 
-class WordInParts(BaseModel):
+class WordInParts(Answer):
     """A word's printed syllables and its parts, as the core sees them."""
 
     syllables: list[str]
     parts: list[WordPart]
 
 
-class Chapter(BaseModel):
+class Chapter(Answer):
     """A passage that was found in a file: a book has several."""
 
     title: str
@@ -250,7 +285,7 @@ class Chapter(BaseModel):
     notes: list[str]
 
 
-class BroughtFile(BaseModel):
+class BroughtFile(Answer):
     """A file that was brought in, how far its reading is, and what was found in it."""
 
     id: str
@@ -261,32 +296,32 @@ class BroughtFile(BaseModel):
     chapters: list[Chapter]
 
 
-class ChosenFile(BaseModel):
+class ChosenFile(Body):
     """A file and which of its chapters are wanted (none named: all)."""
 
     file: str = Field(max_length=64)
     chapters: list[int] = Field(default=[], max_length=2000)
 
 
-class NewLessonFromFiles(BaseModel):
+class NewLessonFromFiles(Body):
     files: list[ChosenFile] = Field(min_length=1, max_length=200)
     title: str = Field(default="", max_length=300)
     unit: str = Field(default="", max_length=200)
 
 
-class PagesFromFiles(BaseModel):
+class PagesFromFiles(Body):
     revision: int
     files: list[ChosenFile] = Field(min_length=1, max_length=200)
     passage: str = Field(default="", max_length=64)
 
 
-class KeptPicture(BaseModel):
+class KeptPicture(Answer):
     file: str
     width: int
     height: int
 
 
-class Stage(BaseModel):
+class Stage(Answer):
     """What a stage needs to show a lesson. `key` names this state of it."""
 
     key: str
@@ -296,7 +331,7 @@ class Stage(BaseModel):
     edits: EditList
 
 
-class StageChange(BaseModel):
+class StageChange(Answer):
     """A stage for somebody who has it as it was at `since`: `changes` make it of that one. Where that one is not
     known any more, `whole` is the stage."""
 
@@ -305,7 +340,7 @@ class StageChange(BaseModel):
     whole: Stage | None = None
 
 
-class StudentPoint(BaseModel):
+class StudentPoint(Answer):
     """What a student is asked at a pause point, without the answer. `matches` are the right sides of pairs, in
     another order."""
 
@@ -321,7 +356,7 @@ class StudentPoint(BaseModel):
     has_answer: bool
 
 
-class StudentAnswer(BaseModel):
+class StudentAnswer(Body):
     """What a student answered."""
 
     choices: list[int] = Field(default=[], max_length=5)
@@ -330,18 +365,18 @@ class StudentAnswer(BaseModel):
     matches: list[str] = Field(default=[], max_length=12)
 
 
-class Checked(BaseModel):
+class Checked(Answer):
     verdict: Verdict
 
 
-class StudentChart(BaseModel):
+class StudentChart(Answer):
     """An organizer that students have at hand: its sheet and its title."""
 
     id: str
     title: str
 
 
-class StudentStage(BaseModel):
+class StudentStage(Answer):
     """What the student page needs. `charts` are the organizers that are at hand."""
 
     title: str
@@ -354,33 +389,33 @@ class StudentStage(BaseModel):
     look_back: str
 
 
-class StudentAnswers(BaseModel):
+class StudentAnswers(Answer):
     """What the answers of gates add to a student's stage: changes of its `layout` and `sheet` as they were first
     fetched."""
 
     changes: list[PatchOperation]
 
 
-class NewTake(BaseModel):
+class NewTake(Body):
     origin: str = Field(default="microphone", pattern="^(microphone|file)$")
 
 
-class Event(BaseModel):
+class Event(Body):
     at: float = Field(ge=0, le=4 * 3600)
     what: str = Field(max_length=40)
     detail: str = Field(default="", max_length=200)
 
 
-class Events(BaseModel):
+class Events(Body):
     """What happened while recording; `first` counts the events of this take that came before these."""
 
     first: int = Field(ge=0, le=1_000_000)
     events: list[Event] = Field(max_length=1000)
 
 
-class VideoWish(BaseModel):
+class VideoWish(Body):
     size: str = Field(default="1080p", pattern="^(1080p|720p)$")
 
 
-class Done(BaseModel):
+class Done(Answer):
     ok: bool = True

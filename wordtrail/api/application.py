@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-import logging
+import time
 from pathlib import Path
 from typing import Any
 
@@ -20,11 +20,12 @@ from wordtrail.api.gate import guard
 from wordtrail.api.problems import problem, problem_answer
 from wordtrail.core.errors import NoRoom, NotFound, TooLarge, WordTrailError
 from wordtrail.jobs.queue import Queue
+from wordtrail.logs import logger
 from wordtrail.workspace import Workspace
 
 LARGEST_UPLOAD_MEGABYTES = 1024
 
-log = logging.getLogger("wordtrail.api")
+log = logger("wordtrail.api")
 
 WEB = Path(__file__).resolve().parents[2] / "web" / "dist"
 
@@ -52,8 +53,22 @@ def make_application(
 
     @app.before_request
     def prepare() -> None:
+        g.begun = time.perf_counter()
         g.context = context
         guard(context)
+
+    @app.after_request
+    def logged(response: Response) -> Response:
+        # The route, not the path: the token of a student link is nobody's business.
+        log.info(
+            "request",
+            method=request.method,
+            route=str(request.url_rule or ""),
+            status=response.status_code,
+            milliseconds=round((time.perf_counter() - g.get("begun", time.perf_counter())) * 1000, 1),
+            bytes=response.content_length,
+        )
+        return response
 
     for module in (lessons, takes, files, text, plan, media, student):
         app.register_api(module.routes)
@@ -101,7 +116,7 @@ def _http_problem(fault: HTTPException) -> Response:
 def _unexpected(fault: Exception) -> Response:
     if isinstance(fault, OSError) and fault.errno == 28:
         return problem(NoRoom())
-    log.exception("request %s %s failed", request.method, request.path)
+    log.exception("request failed", method=request.method, path=request.path)
     return problem_answer(Problem(
         title="Something went wrong", status=500, detail="Something went wrong inside Word Trail.",
         kept="Everything that was kept before is still there.", next_step="Try again.",

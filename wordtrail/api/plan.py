@@ -41,7 +41,7 @@ class ChartPath(LessonPath):
     chart: str = Field(pattern=CHART)
 
 
-class PlanSource(BaseModel):
+class PlanSource(answers.Body):
     """The lesson whose plan is taken over, for a lesson as it was at `revision`."""
 
     of: str = Field(max_length=64)

@@ -340,6 +340,18 @@ class PictureTooLarge(FileError):
         )
 
 
+class WrongSettings(WordTrailError):
+    """A setting that makes no sense."""
+
+    title = "Word Trail cannot start like this"
+
+    def __init__(self, name: str, why: str) -> None:
+        super().__init__(
+            f"The setting “{name}” makes no sense: {why}.",
+            next_step="Change it on the command line, in the environment, or in wordtrail.toml.",
+        )
+
+
 class AddressTaken(WordTrailError):
     """Another program listens where Word Trail should."""
 

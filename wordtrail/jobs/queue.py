@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-import logging
 import threading
+import time
 
 from huey import SqliteHuey
 
@@ -12,6 +12,7 @@ from wordtrail.jobs.file_work import FILE_STEPS, read_file
 from wordtrail.jobs.lesson_work import SOUND_STEPS, VIDEO_STEPS, make_sound, make_video
 from wordtrail.jobs.report import Report
 from wordtrail.jobs.take_work import ALIGN_STEPS, align_take
+from wordtrail.logs import logger
 from wordtrail.store.jobs import add_job, claim, end, get_job, orphans
 from wordtrail.store.tables import JobRow, new_id
 from wordtrail.store.takes import get_take
@@ -23,7 +24,7 @@ STEPS = {ALIGN: ALIGN_STEPS, VIDEO: VIDEO_STEPS, READ: FILE_STEPS, SOUND: SOUND_
 
 SWEEP_EVERY = 3.0
 
-log = logging.getLogger("wordtrail.jobs")
+log = logger("wordtrail.jobs")
 
 
 class Queue:
@@ -76,6 +77,8 @@ def perform(workspace: Workspace, job: str) -> None:
         if not claim(session, job, new_id()):
             return
         row = get_job(session, job)
+    begun = time.monotonic()
+    log.info("job begun", job=job, kind=row.kind, subject=row.subject, tries=row.tries)
     try:
         with Report(workspace, job) as report:
             message = _do(workspace, row, report)
@@ -86,11 +89,12 @@ def perform(workspace: Workspace, job: str) -> None:
         outcome = ("failed", fault.sentence)
         _keep_fault(workspace, row, fault)
     except Exception:
-        log.exception("job %s (%s) failed", job, row.kind)
+        log.exception("job failed", job=job, kind=row.kind)
         sentence = "Something went wrong inside Word Trail. Your lesson and its takes are as they were. Try again."
         outcome = ("failed", sentence)
     with workspace.database.writing() as session:
         end(session, job, *outcome)
+    log.info("job ended", job=job, kind=row.kind, state=outcome[0], seconds=round(time.monotonic() - begun, 2))
 
 
 def _do(workspace: Workspace, row: JobRow, report: Report) -> str:

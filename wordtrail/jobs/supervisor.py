@@ -11,8 +11,9 @@ from pathlib import Path
 class Supervisor:
     """Starts a worker for the workspace in `folder`, and another whenever it dies."""
 
-    def __init__(self, folder: Path) -> None:
-        self._command = [sys.executable, "-m", "wordtrail.cli", "worker", "--data", str(folder)]
+    def __init__(self, folder: Path, log: str = "text", log_level: str = "warning") -> None:
+        program = [sys.executable, "-m", "wordtrail.cli", "worker", "--data", str(folder)]
+        self._command = [*program, "--log", log, "--log-level", log_level]
         self._over = threading.Event()
         self._worker: subprocess.Popen | None = None
         self._thread = threading.Thread(target=self._watch, daemon=True)

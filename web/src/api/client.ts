@@ -34,7 +34,13 @@ export class Problem extends Error {
           'What was kept before is safe.',
           'Check that it is still running, then try again.',
         )
-      : new Problem(0, 'Something went wrong', String((error as Error)?.message ?? error), '', 'Try again.')
+      : new Problem(
+          0,
+          'Something went wrong',
+          error instanceof Error ? error.message : String(error),
+          '',
+          'Try again.',
+        )
   }
 
   static from(status: number, body: Partial<Schemas['Problem']> | undefined): Problem {

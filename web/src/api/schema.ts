@@ -1425,22 +1425,22 @@ export interface components {
              * Title
              * @default
              */
-            title: string;
+            title?: string;
             /**
              * Author
              * @default
              */
-            author: string;
+            author?: string;
             /**
              * Permission
              * @default
              */
-            permission: string;
+            permission?: string;
             /**
              * Unit
              * @default
              */
-            unit: string;
+            unit?: string;
         };
         /**
          * LessonView
@@ -1494,13 +1494,13 @@ export interface components {
              */
             emphasis: components["schemas"]["Emphasis"][];
             /** Number */
-            number?: number | null;
+            number: number | null;
             /**
              * Numbered
              * @default true
              */
             numbered: boolean;
-            picture?: components["schemas"]["Picture"] | null;
+            picture: components["schemas"]["Picture"] | null;
         };
         /**
          * BlockKind
@@ -1536,7 +1536,7 @@ export interface components {
              * @default
              */
             text: string;
-            quote?: components["schemas"]["Span"] | null;
+            quote: components["schemas"]["Span"] | null;
             /**
              * Pause
              * @default
@@ -1794,8 +1794,8 @@ export interface components {
             id: string;
             /** Sentence */
             sentence: string;
-            mark?: components["schemas"]["Mark"] | null;
-            point?: components["schemas"]["PausePoint"] | null;
+            mark: components["schemas"]["Mark"] | null;
+            point: components["schemas"]["PausePoint"] | null;
         };
         /**
          * Mark
@@ -2043,7 +2043,7 @@ export interface components {
              * @default
              */
             screen_label: string;
-            photo?: components["schemas"]["Photo"] | null;
+            photo: components["schemas"]["Photo"] | null;
             /**
              * As Photo
              * @default false
@@ -2180,7 +2180,7 @@ export interface components {
              * @default []
              */
             pairs: components["schemas"]["Pair"][];
-            stretch?: components["schemas"]["Span"] | null;
+            stretch: components["schemas"]["Span"] | null;
             /**
              * Times
              * @default 1
@@ -2401,7 +2401,7 @@ export interface components {
              * @default
              */
             purpose: string;
-            stretch?: components["schemas"]["Span"] | null;
+            stretch: components["schemas"]["Span"] | null;
         };
         /**
          * Region
@@ -2629,12 +2629,12 @@ export interface components {
              * Title
              * @default
              */
-            title: string;
+            title?: string;
             /**
              * Unit
              * @default
              */
-            unit: string;
+            unit?: string;
         };
         /**
          * LessonChange
@@ -2674,7 +2674,7 @@ export interface components {
             /** Path */
             path: string;
             /** Value */
-            value?: unknown;
+            value: unknown;
         };
         /**
          * Change
@@ -2684,16 +2684,16 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditBlock"] | components["schemas"]["SetBlockKind"] | components["schemas"]["SplitBlock"] | components["schemas"]["MergeBlock"] | components["schemas"]["MoveBlock"] | components["schemas"]["AddBlock"] | components["schemas"]["RemoveBlock"] | components["schemas"]["NumberBlock"] | components["schemas"]["BreakPage"] | components["schemas"]["JoinPage"] | components["schemas"]["LabelPage"] | components["schemas"]["ShowPage"] | components["schemas"]["SetNumbers"] | components["schemas"]["SetCredits"] | components["schemas"]["AddPages"] | components["schemas"]["RemovePassage"] | components["schemas"]["MendWord"] | components["schemas"]["JoinWords"] | components["schemas"]["DropWord"] | components["schemas"]["LeaveWord"] | components["schemas"]["PlacePicture"] | components["schemas"]["CropPicture"] | components["schemas"]["NameRegion"] | components["schemas"]["RemoveRegion"] | components["schemas"]["SetLook"] | components["schemas"]["WishCard"] | components["schemas"]["KeepPoint"] | components["schemas"]["OrderQuestions"] | components["schemas"]["KeepMark"] | components["schemas"]["AddMark"] | components["schemas"]["TakeSuggestion"] | components["schemas"]["DrawInk"] | components["schemas"]["SetLegend"] | components["schemas"]["SetOpening"] | components["schemas"]["SetClosing"] | components["schemas"]["MakeCard"] | components["schemas"]["KeepCard"] | components["schemas"]["RemoveCard"] | components["schemas"]["OrderCards"] | components["schemas"]["SetMatching"] | components["schemas"]["MakeOrganizer"] | components["schemas"]["KeepOrganizer"] | components["schemas"]["SetGrid"] | components["schemas"]["RemoveOrganizer"] | components["schemas"]["KeepReading"] | components["schemas"]["RemoveReading"] | components["schemas"]["SetOrder"] | components["schemas"]["TakeOver"] | components["schemas"]["BringPlan"] | components["schemas"]["SetText"] | components["schemas"]["SetPace"] | components["schemas"]["AddPausePoint"] | components["schemas"]["ChangePausePoint"] | components["schemas"]["RemovePausePoint"] | components["schemas"]["RemoveMark"] | components["schemas"]["ChooseTake"] | components["schemas"]["SetTrim"] | components["schemas"]["ClearTrim"] | components["schemas"]["MoveStart"] | components["schemas"]["PlaceMark"] | components["schemas"]["PlaceDrawn"] | components["schemas"]["FreeMark"] | components["schemas"]["ClearLooseEnds"] | components["schemas"]["PutBack"] | components["schemas"]["Respell"];
+            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["AddPagesInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["TakeOverInput"] | components["schemas"]["BringPlanInput"] | components["schemas"]["SetTextInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["AddPausePointInput"] | components["schemas"]["ChangePausePointInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["PlaceDrawnInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["RespellInput"];
         };
         /**
          * AddBlock
          * @description A new block after another.
          */
-        AddBlock: {
+        AddBlockInput: {
             /** After */
             after: string;
-            to: components["schemas"]["BlockKind"];
+            to: components["schemas"]["BlockKindInput"];
             /** Text */
             text: string;
             /**
@@ -2707,8 +2707,8 @@ export interface components {
          * @description A new mark on the run of words from `first` to `last` (in either order), as its kind is usually drawn.
          *     A number is the next one.
          */
-        AddMark: {
-            mark: components["schemas"]["MarkKind"];
+        AddMarkInput: {
+            mark: components["schemas"]["MarkKindInput"];
             /** First */
             first: string;
             /** Last */
@@ -2719,12 +2719,12 @@ export interface components {
              * To
              * @default
              */
-            to: string;
+            to?: string;
             /**
              * Reading
              * @default
              */
-            reading: string;
+            reading?: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2735,10 +2735,10 @@ export interface components {
          * AddPages
          * @description Pages that were read from files go to the end of a passage, or make a new one (empty).
          */
-        AddPages: {
+        AddPagesInput: {
             /** Passage */
             passage: string;
-            draft: components["schemas"]["DraftPassage"];
+            draft: components["schemas"]["DraftPassageInput"];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2749,7 +2749,7 @@ export interface components {
          * AddPausePoint
          * @description A new pause point after a word.
          */
-        AddPausePoint: {
+        AddPausePointInput: {
             /** After */
             after: string;
             /** Question */
@@ -2758,7 +2758,7 @@ export interface components {
              * Think Seconds
              * @default 15
              */
-            think_seconds: number;
+            think_seconds?: number;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2766,10 +2766,97 @@ export interface components {
             kind: "add pause point";
         };
         /**
+         * Area
+         * @description A rectangle of a picture, in shares of its width and height (0 to 1) from the top left.
+         */
+        AreaInput: {
+            /**
+             * X
+             * @default 0
+             */
+            x?: number;
+            /**
+             * Y
+             * @default 0
+             */
+            y?: number;
+            /**
+             * Width
+             * @default 1
+             */
+            width?: number;
+            /**
+             * Height
+             * @default 1
+             */
+            height?: number;
+        };
+        /**
+         * BlockKind
+         * @description What a block is, which decides how it is set and whether it is numbered.
+         * @enum {string}
+         */
+        BlockKindInput: "heading" | "subheading" | "paragraph" | "stanza" | "list item" | "caption" | "fact box" | "step" | "glossary entry" | "footnote" | "picture";
+        /**
+         * Box
+         * @description A box of a chart: its place in the grid (counted from 0) and how many columns and rows it covers, its
+         *     heading, a question for students, and what the teacher fills in: words of her own, words of the text.
+         *     It is filled in at the pause point `pause` (empty: from the start).
+         */
+        BoxInput: {
+            /** Id */
+            id: string;
+            /** Column */
+            column: number;
+            /** Row */
+            row: number;
+            /**
+             * Heading
+             * @default
+             */
+            heading?: string;
+            /**
+             * Ask
+             * @default
+             */
+            ask?: string;
+            /**
+             * Text
+             * @default
+             */
+            text?: string;
+            quote?: components["schemas"]["SpanInput"] | null;
+            /**
+             * Pause
+             * @default
+             */
+            pause?: string;
+            /**
+             * Wide
+             * @default 1
+             */
+            wide?: number;
+            /**
+             * High
+             * @default 1
+             */
+            high?: number;
+        };
+        /**
+         * BoxArrow
+         * @description An arrow from one box of a chart to another.
+         */
+        BoxArrowInput: {
+            /** Begin */
+            begin: string;
+            /** End */
+            end: string;
+        };
+        /**
          * BreakPage
          * @description A new page begins with this block.
          */
-        BreakPage: {
+        BreakPageInput: {
             /** Block */
             block: string;
             /**
@@ -2783,27 +2870,27 @@ export interface components {
          * @description Marks, pause points and word cards that were read from a file; all are new. `legend` holds the meanings
          *     that the marks need.
          */
-        BringPlan: {
+        BringPlanInput: {
             /**
              * Marks
              * @default []
              */
-            marks: components["schemas"]["Mark"][];
+            marks?: components["schemas"]["MarkInput"][];
             /**
              * Points
              * @default []
              */
-            points: components["schemas"]["PausePoint"][];
+            points?: components["schemas"]["PausePointInput"][];
             /**
              * Cards
              * @default []
              */
-            cards: components["schemas"]["WordCard"][];
+            cards?: components["schemas"]["WordCardInput"][];
             /**
              * Legend
              * @default []
              */
-            legend: components["schemas"]["Meaning"][];
+            legend?: components["schemas"]["MeaningInput"][];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2814,7 +2901,7 @@ export interface components {
          * ChangePausePoint
          * @description Another question or think time for a pause point.
          */
-        ChangePausePoint: {
+        ChangePausePointInput: {
             /** Id */
             id: string;
             /** Question */
@@ -2828,10 +2915,34 @@ export interface components {
             kind: "change pause point";
         };
         /**
+         * Choice
+         * @description An answer to choose: its text, whether it is right, and the reason, with the words of the text that
+         *     prove it or rule it out.
+         */
+        ChoiceInput: {
+            /** Text */
+            text: string;
+            /**
+             * Right
+             * @default false
+             */
+            right?: boolean;
+            /**
+             * Reason
+             * @default
+             */
+            reason?: string;
+            /**
+             * Proof
+             * @default []
+             */
+            proof?: components["schemas"]["SpanInput"][];
+        };
+        /**
          * ChooseTake
          * @description This take counts.
          */
-        ChooseTake: {
+        ChooseTakeInput: {
             /** Take */
             take: string;
             /**
@@ -2844,7 +2955,7 @@ export interface components {
          * ClearLooseEnds
          * @description The teacher has read what hung on words that went away.
          */
-        ClearLooseEnds: {
+        ClearLooseEndsInput: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2855,7 +2966,7 @@ export interface components {
          * ClearTrim
          * @description Trim this take by itself again.
          */
-        ClearTrim: {
+        ClearTrimInput: {
             /** Take */
             take: string;
             /**
@@ -2865,13 +2976,29 @@ export interface components {
             kind: "clear trim";
         };
         /**
+         * Closing
+         * @description What the lesson ends with: what was found out, and what to do now.
+         */
+        ClosingInput: {
+            /**
+             * Recap
+             * @default
+             */
+            recap?: string;
+            /**
+             * Task
+             * @default
+             */
+            task?: string;
+        };
+        /**
          * CropPicture
          * @description Only this part of a picture is shown.
          */
-        CropPicture: {
+        CropPictureInput: {
             /** Block */
             block: string;
-            area: components["schemas"]["Area"];
+            area: components["schemas"]["AreaInput"];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2883,67 +3010,67 @@ export interface components {
          * @description What was found.
          * @enum {string}
          */
-        Detector: "repeated phrase" | "patterned sentence" | "rhyme" | "alliteration" | "sound word" | "sequence" | "cause and effect" | "comparison" | "question" | "definition" | "dialogue" | "heading" | "word to teach" | "word with an ending" | "sentence with a number" | "place to stop";
+        DetectorInput: "repeated phrase" | "patterned sentence" | "rhyme" | "alliteration" | "sound word" | "sequence" | "cause and effect" | "comparison" | "question" | "definition" | "dialogue" | "heading" | "word to teach" | "word with an ending" | "sentence with a number" | "place to stop";
         /**
          * DraftBlock
          * @description A block before its words have ids. `picture` belongs to a picture block that has a file.
          */
-        DraftBlock: {
-            kind: components["schemas"]["BlockKind"];
+        DraftBlockInput: {
+            kind: components["schemas"]["BlockKindInput"];
             /** Text */
             text: string;
             /**
              * Emphasis
              * @default []
              */
-            emphasis: components["schemas"]["Emphasis"][];
-            picture?: components["schemas"]["Picture"] | null;
+            emphasis?: components["schemas"]["EmphasisInput"][];
+            picture?: components["schemas"]["PictureInput"] | null;
         };
         /**
          * DraftPage
          * @description A page before its blocks have ids.
          */
-        DraftPage: {
+        DraftPageInput: {
             /** Label */
             label: string;
             /** Blocks */
-            blocks: components["schemas"]["DraftBlock"][];
-            photo?: components["schemas"]["DraftPhoto"] | null;
+            blocks: components["schemas"]["DraftBlockInput"][];
+            photo?: components["schemas"]["DraftPhotoInput"] | null;
         };
         /**
          * DraftPassage
          * @description What a file holds: pages, what it says about itself, and what the reader wants to tell (in
          *     sentences for the teacher).
          */
-        DraftPassage: {
+        DraftPassageInput: {
             /** Pages */
-            pages: components["schemas"]["DraftPage"][];
+            pages: components["schemas"]["DraftPageInput"][];
             /**
              * Title
              * @default
              */
-            title: string;
+            title?: string;
             /**
              * Author
              * @default
              */
-            author: string;
+            author?: string;
             /**
              * Source
              * @default
              */
-            source: string;
+            source?: string;
             /**
              * Notes
              * @default []
              */
-            notes: string[];
+            notes?: string[];
         };
         /**
          * DraftPhoto
          * @description The photo of a page, with its words in the order in which they stand in the page's blocks.
          */
-        DraftPhoto: {
+        DraftPhotoInput: {
             /** File */
             file: string;
             /** Width */
@@ -2951,13 +3078,13 @@ export interface components {
             /** Height */
             height: number;
             /** Words */
-            words: components["schemas"]["DraftWord"][];
+            words: components["schemas"]["DraftWordInput"][];
         };
         /**
          * DraftWord
          * @description A word found on a photo, in reading order: pixels from the top left, and how sure it is (0 to 1).
          */
-        DraftWord: {
+        DraftWordInput: {
             /** Text */
             text: string;
             /** X */
@@ -2978,7 +3105,7 @@ export interface components {
          * @description What the pen drew on a page of the wide stage, in page units; it becomes the mark it looks like, on the
          *     words it belongs to.
          */
-        DrawInk: {
+        DrawInkInput: {
             /** Page */
             page: number;
             /** Strokes */
@@ -2989,7 +3116,7 @@ export interface components {
              * Reading
              * @default
              */
-            reading: string;
+            reading?: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3000,7 +3127,7 @@ export interface components {
          * DropWord
          * @description A word goes.
          */
-        DropWord: {
+        DropWordInput: {
             /** Word */
             word: string;
             /**
@@ -3013,7 +3140,7 @@ export interface components {
          * EditBlock
          * @description What a block says.
          */
-        EditBlock: {
+        EditBlockInput: {
             /** Block */
             block: string;
             /** Text */
@@ -3022,7 +3149,7 @@ export interface components {
              * Emphasis
              * @default []
              */
-            emphasis: components["schemas"]["Emphasis"][];
+            emphasis?: components["schemas"]["EmphasisInput"][];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3030,10 +3157,21 @@ export interface components {
             kind: "edit block";
         };
         /**
+         * Emphasis
+         * @description A run of characters `[start, end)` of the block's text in a style other than plain.
+         */
+        EmphasisInput: {
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            style: components["schemas"]["StyleInput"];
+        };
+        /**
          * FreeMark
          * @description The mark `id` finds its moment in the take by itself again.
          */
-        FreeMark: {
+        FreeMarkInput: {
             /** Take */
             take: string;
             /** Id */
@@ -3048,7 +3186,7 @@ export interface components {
          * JoinPage
          * @description A page goes on the one before it.
          */
-        JoinPage: {
+        JoinPageInput: {
             /** Page */
             page: string;
             /**
@@ -3061,7 +3199,7 @@ export interface components {
          * JoinWords
          * @description A word and the next one are one.
          */
-        JoinWords: {
+        JoinWordsInput: {
             /** Word */
             word: string;
             /**
@@ -3074,8 +3212,8 @@ export interface components {
          * KeepCard
          * @description A word card. Empty syllables and parts are worked out.
          */
-        KeepCard: {
-            card: components["schemas"]["WordCard"];
+        KeepCardInput: {
+            card: components["schemas"]["WordCardInput"];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3086,8 +3224,8 @@ export interface components {
          * KeepMark
          * @description A mark.
          */
-        KeepMark: {
-            mark: components["schemas"]["Mark"];
+        KeepMarkInput: {
+            mark: components["schemas"]["MarkInput"];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3098,8 +3236,8 @@ export interface components {
          * KeepOrganizer
          * @description An organizer.
          */
-        KeepOrganizer: {
-            organizer: components["schemas"]["Organizer"];
+        KeepOrganizerInput: {
+            organizer: components["schemas"]["OrganizerInput"];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3110,10 +3248,10 @@ export interface components {
          * KeepPoint
          * @description A pause point. A new one stands after the word, line, sentence, paragraph or page of its word.
          */
-        KeepPoint: {
-            point: components["schemas"]["PausePoint"];
+        KeepPointInput: {
+            point: components["schemas"]["PausePointInput"];
             /** @default word */
-            reach: components["schemas"]["Reach"];
+            reach?: components["schemas"]["ReachInput"];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3124,8 +3262,8 @@ export interface components {
          * KeepReading
          * @description A reading.
          */
-        KeepReading: {
-            reading: components["schemas"]["Reading"];
+        KeepReadingInput: {
+            reading: components["schemas"]["ReadingInput"];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3136,19 +3274,19 @@ export interface components {
          * LabelPage
          * @description A page's labels in the printed book and on the screen.
          */
-        LabelPage: {
+        LabelPageInput: {
             /** Page */
             page: string;
             /**
              * Printed
              * @default
              */
-            printed: string;
+            printed?: string;
             /**
              * Screen
              * @default
              */
-            screen: string;
+            screen?: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3159,7 +3297,7 @@ export interface components {
          * LeaveWord
          * @description A suspicion is unfounded: of a word (its id), or of all words printed so (their text).
          */
-        LeaveWord: {
+        LeaveWordInput: {
             /** Suspicion */
             suspicion: string;
             /** Word */
@@ -3171,10 +3309,16 @@ export interface components {
             kind: "leave word";
         };
         /**
+         * Line
+         * @description The line style that carries a meaning where colours cannot be seen.
+         * @enum {string}
+         */
+        LineInput: "solid" | "dashed" | "double";
+        /**
          * MakeCard
          * @description A word card for a word of the passage (its id), with what the core knows of it; or for any word.
          */
-        MakeCard: {
+        MakeCardInput: {
             /** Word */
             word: string;
             /**
@@ -3187,18 +3331,18 @@ export interface components {
          * MakeOrganizer
          * @description A fresh organizer of a shape, for the first passage.
          */
-        MakeOrganizer: {
-            shape: components["schemas"]["Shape"];
+        MakeOrganizerInput: {
+            shape: components["schemas"]["ShapeInput"];
             /**
              * Columns
              * @default 2
              */
-            columns: number;
+            columns?: number;
             /**
              * Rows
              * @default 2
              */
-            rows: number;
+            rows?: number;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3206,10 +3350,134 @@ export interface components {
             kind: "make organizer";
         };
         /**
+         * Mark
+         * @description Drawn on the run from `first` to `last` (word ids, in reading order, both included).
+         *
+         *     `skip` characters of the first word and `drop` of the last one are left out: so it sits on an ending, a
+         *     first letter or a comma. `to` is the word an arrow points at. `text` is the number, the symbol or the note.
+         *     `cuts` are the places (characters of the first word) at which word parts meet. On a picture, `picture` is
+         *     its block and `region` one of its regions (or empty: the whole); the words then say when it is drawn.
+         *     `ink` is what the pen drew, measured from the first word's left end and baseline in font sizes, so that it
+         *     stays on its word; it is shown instead of the tidy shape when `as_drawn`.
+         *
+         *     `moment` is when it is drawn: of READ, the `nth` time its words are read (QUOTED: any later time); of PAUSE,
+         *     at the point `pause`. It takes `seconds` (0: as long as its words take). `reading` names the reading it
+         *     belongs to (empty: all). A number can stand for the box `box` of the chart `chart`: it is drawn there too.
+         */
+        MarkInput: {
+            /** Id */
+            id: string;
+            kind: components["schemas"]["MarkKindInput"];
+            /** First */
+            first: string;
+            /** Last */
+            last: string;
+            /** Meaning */
+            meaning: string;
+            /**
+             * Skip
+             * @default 0
+             */
+            skip?: number;
+            /**
+             * Drop
+             * @default 0
+             */
+            drop?: number;
+            /**
+             * To
+             * @default
+             */
+            to?: string;
+            /**
+             * Text
+             * @default
+             */
+            text?: string;
+            /**
+             * Cuts
+             * @default []
+             */
+            cuts?: number[];
+            /**
+             * Picture
+             * @default
+             */
+            picture?: string;
+            /**
+             * Region
+             * @default
+             */
+            region?: string;
+            /**
+             * Ink
+             * @default []
+             */
+            ink?: number[][];
+            /**
+             * As Drawn
+             * @default false
+             */
+            as_drawn?: boolean;
+            /** @default when read */
+            moment?: components["schemas"]["MomentInput"];
+            /**
+             * Nth
+             * @default 1
+             */
+            nth?: number;
+            /**
+             * Pause
+             * @default
+             */
+            pause?: string;
+            /**
+             * Seconds
+             * @default 0
+             */
+            seconds?: number;
+            /**
+             * Reading
+             * @default
+             */
+            reading?: string;
+            /**
+             * Chart
+             * @default
+             */
+            chart?: string;
+            /**
+             * Box
+             * @default
+             */
+            box?: string;
+        };
+        /**
+         * MarkKind
+         * @description How a mark is drawn.
+         * @enum {string}
+         */
+        MarkKindInput: "highlight" | "underline" | "double underline" | "dashed underline" | "circle" | "box" | "cross-out" | "arrow" | "bracket" | "number" | "symbol" | "margin note" | "word parts" | "ink";
+        /**
+         * Meaning
+         * @description One entry of the legend. `colour` is the name of a design token.
+         */
+        MeaningInput: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Letter */
+            letter: string;
+            /** Colour */
+            colour: string;
+            line: components["schemas"]["LineInput"];
+        };
+        /**
          * MendWord
          * @description A word is printed as `text` (several words part it).
          */
-        MendWord: {
+        MendWordInput: {
             /** Word */
             word: string;
             /** Text */
@@ -3224,7 +3492,7 @@ export interface components {
          * MergeBlock
          * @description A block goes on the one before it.
          */
-        MergeBlock: {
+        MergeBlockInput: {
             /** Block */
             block: string;
             /**
@@ -3234,17 +3502,23 @@ export interface components {
             kind: "merge block";
         };
         /**
+         * Moment
+         * @description When a mark is drawn.
+         * @enum {string}
+         */
+        MomentInput: "when read" | "in the talk after" | "at a pause point" | "when quoted later" | "from the start";
+        /**
          * MoveBlock
          * @description A block stands before another, or (empty) at the end of its passage.
          */
-        MoveBlock: {
+        MoveBlockInput: {
             /** Block */
             block: string;
             /**
              * Before
              * @default
              */
-            before: string;
+            before?: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3255,7 +3529,7 @@ export interface components {
          * MoveStart
          * @description The visit of `word` that was found at `found` begins at `start` (seconds of take time).
          */
-        MoveStart: {
+        MoveStartInput: {
             /** Take */
             take: string;
             /** Word */
@@ -3274,17 +3548,17 @@ export interface components {
          * NameRegion
          * @description A part of a picture gets a name; `region` is empty for a new one.
          */
-        NameRegion: {
+        NameRegionInput: {
             /** Block */
             block: string;
             /** Name */
             name: string;
-            area: components["schemas"]["Area"];
+            area: components["schemas"]["AreaInput"];
             /**
              * Region
              * @default
              */
-            region: string;
+            region?: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3295,7 +3569,7 @@ export interface components {
          * NumberBlock
          * @description Whether a block is counted in the margin.
          */
-        NumberBlock: {
+        NumberBlockInput: {
             /** Block */
             block: string;
             /** Numbered */
@@ -3307,16 +3581,69 @@ export interface components {
             kind: "number block";
         };
         /**
+         * Numbers
+         * @description How paragraphs and lines of verse are numbered.
+         * @enum {string}
+         */
+        NumbersInput: "through" | "per page" | "off";
+        /**
          * Offer
          * @description What accepting a suggestion makes.
          * @enum {string}
          */
-        Offer: "mark" | "card" | "pause";
+        OfferInput: "mark" | "card" | "pause";
+        /**
+         * Opening
+         * @description Why we read, and what is done before: objectives ("I can …"), purpose, focus question, a look back at
+         *     last time, what to have at hand, a question to write about, sight words to say, a picture walk.
+         */
+        OpeningInput: {
+            /**
+             * Objectives
+             * @default []
+             */
+            objectives?: string[];
+            /**
+             * Purpose
+             * @default
+             */
+            purpose?: string;
+            /**
+             * Focus
+             * @default
+             */
+            focus?: string;
+            /**
+             * Look Back
+             * @default
+             */
+            look_back?: string;
+            /**
+             * At Hand
+             * @default []
+             */
+            at_hand?: string[];
+            /**
+             * Quick Write
+             * @default
+             */
+            quick_write?: string;
+            /**
+             * Sight Words
+             * @default []
+             */
+            sight_words?: string[];
+            /**
+             * Picture Walk
+             * @default []
+             */
+            picture_walk?: components["schemas"]["PictureQuestionInput"][];
+        };
         /**
          * OrderCards
          * @description The word cards in this order (their ids).
          */
-        OrderCards: {
+        OrderCardsInput: {
             /** Ids */
             ids: string[];
             /**
@@ -3329,7 +3656,7 @@ export interface components {
          * OrderQuestions
          * @description The questions at the end in this order (their ids).
          */
-        OrderQuestions: {
+        OrderQuestionsInput: {
             /** Ids */
             ids: string[];
             /**
@@ -3339,13 +3666,219 @@ export interface components {
             kind: "order questions";
         };
         /**
+         * Organizer
+         * @description A chart: its boxes in a grid of `columns` and `rows`, and arrows from box to box. `at_hand`: it is at
+         *     hand at every pause point, and carried on from one passage or day to the next.
+         */
+        OrganizerInput: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Columns */
+            columns: number;
+            /** Rows */
+            rows: number;
+            /** Boxes */
+            boxes: components["schemas"]["BoxInput"][];
+            /**
+             * Arrows
+             * @default []
+             */
+            arrows?: components["schemas"]["BoxArrowInput"][];
+            /**
+             * At Hand
+             * @default false
+             */
+            at_hand?: boolean;
+        };
+        /**
+         * Pair
+         * @description Two things that belong together.
+         */
+        PairInput: {
+            /** Left */
+            left: string;
+            /** Right */
+            right: string;
+        };
+        /**
+         * Part
+         * @description The parts of a lesson, in the order in which they usually run.
+         * @enum {string}
+         */
+        PartInput: "look back" | "purpose" | "at hand" | "sight words" | "word cards" | "matching" | "picture walk" | "quick write" | "reading" | "questions" | "recap" | "task";
+        /**
+         * PartRole
+         * @description What a part of a word is.
+         * @enum {string}
+         */
+        PartRoleInput: "base" | "prefix" | "ending" | "doubled letter" | "dropped letter" | "changed letter" | "word";
+        /**
+         * PauseKind
+         * @description What students do at a pause point.
+         * @enum {string}
+         */
+        PauseKindInput: "think" | "talk" | "write" | "say it back" | "read alone" | "find the words" | "choose" | "put in order" | "look closely" | "find the page" | "say it together" | "match" | "show a sign" | "stop for today";
+        /**
+         * PausePoint
+         * @description The reading stops after the word `after` (empty: at the end of the lesson) and `question` is put; the
+         *     video waits `think_seconds`, the student page until the student goes on.
+         *
+         *     `answer` is shown afterwards; `evidence` are its words; `paper` says what is written on paper. What a kind
+         *     needs beside: `choices`, and `strike`, the numbers of the wrong ones in the order in which they are struck
+         *     out; `items` in their right order; `pairs`; the `stretch` of words that are said back, read alone or said
+         *     together, `times` over, each turn as long as the teacher took times `factor`; `picture` and `region` to look
+         *     at; `turn_to`, the page to find. `organizer` is called up beside it. `reading` is the one it belongs to
+         *     (empty: all).
+         */
+        PausePointInput: {
+            /** Id */
+            id: string;
+            /** After */
+            after: string;
+            /** Question */
+            question: string;
+            /** Think Seconds */
+            think_seconds: number;
+            /** @default think */
+            kind?: components["schemas"]["PauseKindInput"];
+            /**
+             * Answer
+             * @default
+             */
+            answer?: string;
+            /**
+             * Evidence
+             * @default []
+             */
+            evidence?: components["schemas"]["SpanInput"][];
+            /**
+             * Paper
+             * @default
+             */
+            paper?: string;
+            /**
+             * Choices
+             * @default []
+             */
+            choices?: components["schemas"]["ChoiceInput"][];
+            /**
+             * Strike
+             * @default []
+             */
+            strike?: number[];
+            /**
+             * Items
+             * @default []
+             */
+            items?: string[];
+            /**
+             * Pairs
+             * @default []
+             */
+            pairs?: components["schemas"]["PairInput"][];
+            stretch?: components["schemas"]["SpanInput"] | null;
+            /**
+             * Times
+             * @default 1
+             */
+            times?: number;
+            /**
+             * Factor
+             * @default 1.2
+             */
+            factor?: number;
+            /**
+             * Picture
+             * @default
+             */
+            picture?: string;
+            /**
+             * Region
+             * @default
+             */
+            region?: string;
+            /**
+             * Turn To
+             * @default
+             */
+            turn_to?: string;
+            /**
+             * Organizer
+             * @default
+             */
+            organizer?: string;
+            /**
+             * Reading
+             * @default
+             */
+            reading?: string;
+        };
+        /**
+         * PenLine
+         * @description A line of a simple drawing: points, x and y in turn, in a square of 1000 by 1000.
+         */
+        PenLineInput: {
+            /** Points */
+            points: number[];
+            /**
+             * Colour
+             * @default ink
+             */
+            colour?: string;
+        };
+        /**
+         * PermissionKind
+         * @description Why a text may be used.
+         * @enum {string}
+         */
+        PermissionKindInput: "" | "own work" | "public domain" | "licence" | "permission granted";
+        /**
+         * Picture
+         * @description A picture file that we keep (`file` names it; `width` and `height` in pixels), what is shown
+         *     of it, and its named regions. What it shows, in words, is the text of its block.
+         */
+        PictureInput: {
+            /** File */
+            file: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /**
+             * @default {
+             *       "x": 0,
+             *       "y": 0,
+             *       "width": 1,
+             *       "height": 1
+             *     }
+             */
+            crop?: components["schemas"]["AreaInput"];
+            /**
+             * Regions
+             * @default []
+             */
+            regions?: components["schemas"]["RegionInput"][];
+        };
+        /**
+         * PictureQuestion
+         * @description A question about a picture of the passage (its block), asked before any word is read.
+         */
+        PictureQuestionInput: {
+            /** Picture */
+            picture: string;
+            /** Question */
+            question: string;
+        };
+        /**
          * PlaceDrawn
          * @description The marks that were drawn by hand while recording. Those that are not in the lesson any more are passed
          *     over.
          */
-        PlaceDrawn: {
+        PlaceDrawnInput: {
             /** Marks */
-            marks: components["schemas"]["PlacedMark"][];
+            marks: components["schemas"]["PlacedMarkInput"][];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3356,7 +3889,7 @@ export interface components {
          * PlaceMark
          * @description The mark `id` is drawn from `start` on (seconds of take time), over `seconds` (0: as it takes).
          */
-        PlaceMark: {
+        PlaceMarkInput: {
             /** Take */
             take: string;
             /** Id */
@@ -3367,7 +3900,7 @@ export interface components {
              * Seconds
              * @default 0
              */
-            seconds: number;
+            seconds?: number;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3378,7 +3911,7 @@ export interface components {
          * PlacePicture
          * @description A kept picture file stands after a block; `shows` says what is seen.
          */
-        PlacePicture: {
+        PlacePictureInput: {
             /** After */
             after: string;
             /** File */
@@ -3391,7 +3924,7 @@ export interface components {
              * Shows
              * @default
              */
-            shows: string;
+            shows?: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3399,14 +3932,32 @@ export interface components {
             kind: "place picture";
         };
         /**
+         * PlacedMark
+         * @description The moment of a mark, set by hand in one take: it is drawn from `start` (seconds of take time), over
+         *     `seconds` (0: as long as a mark takes that is drawn in talk).
+         */
+        PlacedMarkInput: {
+            /** Mark */
+            mark: string;
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /**
+             * Seconds
+             * @default 0
+             */
+            seconds?: number;
+        };
+        /**
          * PointElsewhere
          * @description A pause point of another lesson: where it stands (share of its words, 0 to 1), what students do and for
          *     how long, and its question.
          */
-        PointElsewhere: {
+        PointElsewhereInput: {
             /** Share */
             share: number;
-            do: components["schemas"]["PauseKind"];
+            do: components["schemas"]["PauseKindInput"];
             /** Question */
             question: string;
             /** Think Seconds */
@@ -3416,7 +3967,7 @@ export interface components {
          * PutBack
          * @description A loose end's mark goes on the words from `first` to `last`; its pause point after `last`.
          */
-        PutBack: {
+        PutBackInput: {
             /** Id */
             id: string;
             /** First */
@@ -3434,12 +3985,39 @@ export interface components {
          * @description How far the words go after which a new pause point stands.
          * @enum {string}
          */
-        Reach: "word" | "line" | "sentence" | "paragraph" | "page";
+        ReachInput: "word" | "line" | "sentence" | "paragraph" | "page";
+        /**
+         * Reading
+         * @description One pass over a stretch of the passage (None: all of it) with a purpose of its own.
+         */
+        ReadingInput: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Purpose
+             * @default
+             */
+            purpose?: string;
+            stretch?: components["schemas"]["SpanInput"] | null;
+        };
+        /**
+         * Region
+         * @description A part of a picture with a name ("the root of the oak"), in shares of the whole picture.
+         */
+        RegionInput: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            area: components["schemas"]["AreaInput"];
+        };
         /**
          * RemoveBlock
          * @description A block goes, with its words.
          */
-        RemoveBlock: {
+        RemoveBlockInput: {
             /** Block */
             block: string;
             /**
@@ -3452,7 +4030,7 @@ export interface components {
          * RemoveCard
          * @description Take a word card away.
          */
-        RemoveCard: {
+        RemoveCardInput: {
             /** Id */
             id: string;
             /**
@@ -3465,7 +4043,7 @@ export interface components {
          * RemoveMark
          * @description Take a mark away.
          */
-        RemoveMark: {
+        RemoveMarkInput: {
             /** Id */
             id: string;
             /**
@@ -3478,7 +4056,7 @@ export interface components {
          * RemoveOrganizer
          * @description Take an organizer away.
          */
-        RemoveOrganizer: {
+        RemoveOrganizerInput: {
             /** Id */
             id: string;
             /**
@@ -3491,7 +4069,7 @@ export interface components {
          * RemovePassage
          * @description A passage goes, with all its words.
          */
-        RemovePassage: {
+        RemovePassageInput: {
             /** Passage */
             passage: string;
             /**
@@ -3504,7 +4082,7 @@ export interface components {
          * RemovePausePoint
          * @description Take a pause point away.
          */
-        RemovePausePoint: {
+        RemovePausePointInput: {
             /** Id */
             id: string;
             /**
@@ -3517,7 +4095,7 @@ export interface components {
          * RemoveReading
          * @description Take a reading away; its marks and pause points belong to all readings then.
          */
-        RemoveReading: {
+        RemoveReadingInput: {
             /** Id */
             id: string;
             /**
@@ -3530,7 +4108,7 @@ export interface components {
          * RemoveRegion
          * @description A named part of a picture is forgotten.
          */
-        RemoveRegion: {
+        RemoveRegionInput: {
             /** Block */
             block: string;
             /** Region */
@@ -3546,7 +4124,7 @@ export interface components {
          * @description How the word printed as `text` is said, by syllables ("oh-KAH-for"); empty: as the dictionary
          *     has it.
          */
-        Respell: {
+        RespellInput: {
             /** Text */
             text: string;
             /** Said */
@@ -3561,10 +4139,10 @@ export interface components {
          * SetBlockKind
          * @description A block is a heading, a caption, and so on.
          */
-        SetBlockKind: {
+        SetBlockKindInput: {
             /** Block */
             block: string;
-            to: components["schemas"]["BlockKind"];
+            to: components["schemas"]["BlockKindInput"];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3575,8 +4153,8 @@ export interface components {
          * SetClosing
          * @description What comes after it.
          */
-        SetClosing: {
-            closing: components["schemas"]["Closing"];
+        SetClosingInput: {
+            closing: components["schemas"]["ClosingInput"];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3587,7 +4165,7 @@ export interface components {
          * SetCredits
          * @description Whose text it is, and why it may be used.
          */
-        SetCredits: {
+        SetCreditsInput: {
             /** Passage */
             passage: string;
             /** Title */
@@ -3596,24 +4174,24 @@ export interface components {
              * Author
              * @default
              */
-            author: string;
+            author?: string;
             /**
              * Illustrator
              * @default
              */
-            illustrator: string;
+            illustrator?: string;
             /**
              * Source
              * @default
              */
-            source: string;
+            source?: string;
             /** @default  */
-            permission_kind: components["schemas"]["PermissionKind"];
+            permission_kind?: components["schemas"]["PermissionKindInput"];
             /**
              * Permission
              * @default
              */
-            permission: string;
+            permission?: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3624,7 +4202,7 @@ export interface components {
          * SetGrid
          * @description An organizer gets other rows and columns: boxes that no longer fit go, empty places get a box.
          */
-        SetGrid: {
+        SetGridInput: {
             /** Id */
             id: string;
             /** Columns */
@@ -3641,9 +4219,9 @@ export interface components {
          * SetLegend
          * @description The legend. Meanings that marks have cannot go.
          */
-        SetLegend: {
+        SetLegendInput: {
             /** Legend */
-            legend: components["schemas"]["Meaning"][];
+            legend: components["schemas"]["MeaningInput"][];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3654,8 +4232,8 @@ export interface components {
          * SetLook
          * @description Typeface, sizes and spaces of the lesson's text.
          */
-        SetLook: {
-            look: components["schemas"]["TextLook"];
+        SetLookInput: {
+            look: components["schemas"]["TextLookInput"];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3666,14 +4244,14 @@ export interface components {
          * SetMatching
          * @description Whether students match the words of the cards with their meanings, or with their pictures.
          */
-        SetMatching: {
+        SetMatchingInput: {
             /** On */
             on: boolean;
             /**
              * Pictures
              * @default false
              */
-            pictures: boolean;
+            pictures?: boolean;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3684,10 +4262,10 @@ export interface components {
          * SetNumbers
          * @description How a passage's paragraphs and lines are numbered.
          */
-        SetNumbers: {
+        SetNumbersInput: {
             /** Passage */
             passage: string;
-            numbers: components["schemas"]["Numbers"];
+            numbers: components["schemas"]["NumbersInput"];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3698,8 +4276,8 @@ export interface components {
          * SetOpening
          * @description What comes before the reading.
          */
-        SetOpening: {
-            opening: components["schemas"]["Opening"];
+        SetOpeningInput: {
+            opening: components["schemas"]["OpeningInput"];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3710,9 +4288,9 @@ export interface components {
          * SetOrder
          * @description The order in which the parts of the lesson run.
          */
-        SetOrder: {
+        SetOrderInput: {
             /** Order */
-            order: components["schemas"]["Part"][];
+            order: components["schemas"]["PartInput"][];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3723,7 +4301,7 @@ export interface components {
          * SetPace
          * @description The pace guide's rate in words a minute.
          */
-        SetPace: {
+        SetPaceInput: {
             /** Words Per Minute */
             words_per_minute: number;
             /**
@@ -3736,7 +4314,7 @@ export interface components {
          * SetText
          * @description The first passage's text (in our notation) and its credits.
          */
-        SetText: {
+        SetTextInput: {
             /** Text */
             text: string;
             /** Title */
@@ -3745,12 +4323,12 @@ export interface components {
              * Author
              * @default
              */
-            author: string;
+            author?: string;
             /**
              * Permission
              * @default
              */
-            permission: string;
+            permission?: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3761,7 +4339,7 @@ export interface components {
          * SetTrim
          * @description Where a take begins and ends (seconds of take time), set by hand.
          */
-        SetTrim: {
+        SetTrimInput: {
             /** Take */
             take: string;
             /** Start */
@@ -3779,12 +4357,12 @@ export interface components {
          * @description Charts that one can start from.
          * @enum {string}
          */
-        Shape: "who, trouble, tries, end" | "beginning, middle, end" | "two to compare" | "cause and effect" | "order of events" | "summary from headings" | "chart of steps" | "rows and columns";
+        ShapeInput: "who, trouble, tries, end" | "beginning, middle, end" | "two to compare" | "cause and effect" | "order of events" | "summary from headings" | "chart of steps" | "rows and columns";
         /**
          * ShowPage
          * @description A page is shown as its photo, or typeset.
          */
-        ShowPage: {
+        ShowPageInput: {
             /** Page */
             page: string;
             /** As Photo */
@@ -3796,10 +4374,26 @@ export interface components {
             kind: "show page";
         };
         /**
+         * Shown
+         * @description When a word card is shown.
+         * @enum {string}
+         */
+        ShownInput: "before the reading" | "when its word is reached" | "both times";
+        /**
+         * Span
+         * @description A run of words, from `first` to `last` (both included).
+         */
+        SpanInput: {
+            /** First */
+            first: string;
+            /** Last */
+            last: string;
+        };
+        /**
          * SplitBlock
          * @description A block is parted before character `at`.
          */
-        SplitBlock: {
+        SplitBlockInput: {
             /** Block */
             block: string;
             /** At */
@@ -3811,37 +4405,43 @@ export interface components {
             kind: "split block";
         };
         /**
+         * Style
+         * @description Inline emphasis.
+         * @enum {string}
+         */
+        StyleInput: "plain" | "bold" | "italic" | "bold italic";
+        /**
          * Suggestion
          * @description Something found on the words from `first` to `last`, and why, in a sentence. Accepting it makes what it
          *     `offer`s: a mark of the meaning that is nearest to `meaning` in the legend (leaving out `skip` characters of
          *     the first word), a word card, or a pause point with `question`.
          */
-        Suggestion: {
+        SuggestionInput: {
             /** Id */
             id: string;
-            detector: components["schemas"]["Detector"];
+            detector: components["schemas"]["DetectorInput"];
             /** First */
             first: string;
             /** Last */
             last: string;
             /** Reason */
             reason: string;
-            offer: components["schemas"]["Offer"];
+            offer: components["schemas"]["OfferInput"];
             /**
              * Meaning
              * @default
              */
-            meaning: string;
+            meaning?: string;
             /**
              * Question
              * @default
              */
-            question: string;
+            question?: string;
             /**
              * Skip
              * @default 0
              */
-            skip: number;
+            skip?: number;
         };
         /**
          * TakeOver
@@ -3849,23 +4449,23 @@ export interface components {
          *     belongs to its text), and pause points of kinds that need nothing of the text, at the end of the paragraph
          *     that is at the same share of the way.
          */
-        TakeOver: {
+        TakeOverInput: {
             /** Legend */
-            legend: components["schemas"]["Meaning"][];
-            opening: components["schemas"]["Opening"];
-            closing: components["schemas"]["Closing"];
+            legend: components["schemas"]["MeaningInput"][];
+            opening: components["schemas"]["OpeningInput"];
+            closing: components["schemas"]["ClosingInput"];
             /** Organizers */
-            organizers: components["schemas"]["Organizer"][];
+            organizers: components["schemas"]["OrganizerInput"][];
             /**
              * Order
              * @default []
              */
-            order: components["schemas"]["Part"][];
+            order?: components["schemas"]["PartInput"][];
             /**
              * Points
              * @default []
              */
-            points: components["schemas"]["PointElsewhere"][];
+            points?: components["schemas"]["PointElsewhereInput"][];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3877,15 +4477,15 @@ export interface components {
          * @description Something that the text offers becomes a mark, card or pause point of a reading; a mark gets the meaning
          *     that the suggestion asks for, or else `meaning`.
          */
-        TakeSuggestion: {
-            suggestion: components["schemas"]["Suggestion"];
+        TakeSuggestionInput: {
+            suggestion: components["schemas"]["SuggestionInput"];
             /** Meaning */
             meaning: string;
             /**
              * Reading
              * @default
              */
-            reading: string;
+            reading?: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3893,22 +4493,134 @@ export interface components {
             kind: "take suggestion";
         };
         /**
+         * TextLook
+         * @description `largest` is the largest size in page units that a page may be set in, `line_spacing` is times
+         *     the size, `word_spacing` times the typeface's own space, `line_length` a share of the column.
+         */
+        TextLookInput: {
+            /** @default Andika */
+            typeface?: components["schemas"]["TypefaceInput"];
+            /**
+             * Largest
+             * @default 96
+             */
+            largest?: number;
+            /**
+             * Line Spacing
+             * @default 1.8
+             */
+            line_spacing?: number;
+            /**
+             * Word Spacing
+             * @default 1
+             */
+            word_spacing?: number;
+            /**
+             * Line Length
+             * @default 1
+             */
+            line_length?: number;
+        };
+        /**
+         * Typeface
+         * @description The typefaces that ship with the application.
+         * @enum {string}
+         */
+        TypefaceInput: "Andika" | "Lexend" | "Literata" | "OpenDyslexic";
+        /**
          * WishCard
          * @description The teacher wants a word card of a word, as printed; `wanted` false takes that back.
          */
-        WishCard: {
+        WishCardInput: {
             /** Word */
             word: string;
             /**
              * Wanted
              * @default true
              */
-            wanted: boolean;
+            wanted?: boolean;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             kind: "wish card";
+        };
+        /**
+         * WordCard
+         * @description A word to teach. `syllables` and `parts` come from the core and can be corrected; `at` is the word of
+         *     the passage where it stands; `picture` is a picture file of ours; `drawing` stands in its place, or on it.
+         */
+        WordCardInput: {
+            /** Id */
+            id: string;
+            /** Word */
+            word: string;
+            /**
+             * At
+             * @default
+             */
+            at?: string;
+            /**
+             * Part Of Speech
+             * @default
+             */
+            part_of_speech?: string;
+            /**
+             * Meaning
+             * @default
+             */
+            meaning?: string;
+            /**
+             * Example
+             * @default
+             */
+            example?: string;
+            /**
+             * Syllables
+             * @default []
+             */
+            syllables?: string[];
+            /**
+             * Parts
+             * @default []
+             */
+            parts?: components["schemas"]["WordPartInput"][];
+            /**
+             * Related
+             * @default []
+             */
+            related?: string[];
+            /**
+             * Picture
+             * @default
+             */
+            picture?: string;
+            /**
+             * Picture Shows
+             * @default
+             */
+            picture_shows?: string;
+            /**
+             * Say It
+             * @default true
+             */
+            say_it?: boolean;
+            /** @default before the reading */
+            shown?: components["schemas"]["ShownInput"];
+            /**
+             * Drawing
+             * @default []
+             */
+            drawing?: components["schemas"]["PenLineInput"][];
+        };
+        /**
+         * WordPart
+         * @description A part of a word, as it is written on a card: hop, p, ing; bake, −e, ing; carry, y → i, ed.
+         */
+        WordPartInput: {
+            /** Text */
+            text: string;
+            role: components["schemas"]["PartRoleInput"];
         };
         /** Revision */
         Revision: {
@@ -3928,7 +4640,7 @@ export interface components {
              * @default []
              */
             changes: components["schemas"]["PatchOperation"][];
-            whole?: components["schemas"]["Stage"] | null;
+            whole: components["schemas"]["Stage"] | null;
         };
         /**
          * Beat
@@ -4369,7 +5081,7 @@ export interface components {
              */
             confidence: number;
             /** Found */
-            found?: number | null;
+            found: number | null;
             /** @default  */
             doubt: components["schemas"]["Doubt"];
         };
@@ -4389,7 +5101,7 @@ export interface components {
              * Size
              * @default 1080p
              */
-            size: string;
+            size?: string;
         };
         /** NewTake */
         NewTake: {
@@ -4397,7 +5109,7 @@ export interface components {
              * Origin
              * @default microphone
              */
-            origin: string;
+            origin?: string;
         };
         /**
          * Events
@@ -4407,10 +5119,10 @@ export interface components {
             /** First */
             first: number;
             /** Events */
-            events: components["schemas"]["Event"][];
+            events: components["schemas"]["EventInput"][];
         };
         /** Event */
-        Event: {
+        EventInput: {
             /** At */
             at: number;
             /** What */
@@ -4419,7 +5131,7 @@ export interface components {
              * Detail
              * @default
              */
-            detail: string;
+            detail?: string;
         };
         /** SoundForm */
         SoundForm: {
@@ -4475,42 +5187,42 @@ export interface components {
         /** NewLessonFromFiles */
         NewLessonFromFiles: {
             /** Files */
-            files: components["schemas"]["ChosenFile"][];
+            files: components["schemas"]["ChosenFileInput"][];
             /**
              * Title
              * @default
              */
-            title: string;
+            title?: string;
             /**
              * Unit
              * @default
              */
-            unit: string;
+            unit?: string;
         };
         /**
          * ChosenFile
          * @description A file and which of its chapters are wanted (none named: all).
          */
-        ChosenFile: {
+        ChosenFileInput: {
             /** File */
             file: string;
             /**
              * Chapters
              * @default []
              */
-            chapters: number[];
+            chapters?: number[];
         };
         /** PagesFromFiles */
         PagesFromFiles: {
             /** Revision */
             revision: number;
             /** Files */
-            files: components["schemas"]["ChosenFile"][];
+            files: components["schemas"]["ChosenFileInput"][];
             /**
              * Passage
              * @default
              */
-            passage: string;
+            passage?: string;
         };
         /** KeptPicture */
         KeptPicture: {
@@ -4717,6 +5429,51 @@ export interface components {
             suggestions: components["schemas"]["Suggestion"][];
         };
         /**
+         * Detector
+         * @description What was found.
+         * @enum {string}
+         */
+        Detector: "repeated phrase" | "patterned sentence" | "rhyme" | "alliteration" | "sound word" | "sequence" | "cause and effect" | "comparison" | "question" | "definition" | "dialogue" | "heading" | "word to teach" | "word with an ending" | "sentence with a number" | "place to stop";
+        /**
+         * Offer
+         * @description What accepting a suggestion makes.
+         * @enum {string}
+         */
+        Offer: "mark" | "card" | "pause";
+        /**
+         * Suggestion
+         * @description Something found on the words from `first` to `last`, and why, in a sentence. Accepting it makes what it
+         *     `offer`s: a mark of the meaning that is nearest to `meaning` in the legend (leaving out `skip` characters of
+         *     the first word), a word card, or a pause point with `question`.
+         */
+        Suggestion: {
+            /** Id */
+            id: string;
+            detector: components["schemas"]["Detector"];
+            /** First */
+            first: string;
+            /** Last */
+            last: string;
+            /** Reason */
+            reason: string;
+            offer: components["schemas"]["Offer"];
+            /**
+             * Meaning
+             * @default
+             */
+            meaning: string;
+            /**
+             * Question
+             * @default
+             */
+            question: string;
+            /**
+             * Skip
+             * @default 0
+             */
+            skip: number;
+        };
+        /**
          * Taken
          * @description The ids of the suggestions that a plan has already.
          */
@@ -4859,22 +5616,22 @@ export interface components {
              * Choices
              * @default []
              */
-            choices: number[];
+            choices?: number[];
             /**
              * Words
              * @default []
              */
-            words: string[];
+            words?: string[];
             /**
              * Items
              * @default []
              */
-            items: string[];
+            items?: string[];
             /**
              * Matches
              * @default []
              */
-            matches: string[];
+            matches?: string[];
         };
         /**
          * Problem
@@ -4885,7 +5642,7 @@ export interface components {
              * Type
              * @default about:blank
              */
-            type: string;
+            type?: string;
             /** Title */
             title: string;
             /** Status */
@@ -4896,12 +5653,12 @@ export interface components {
              * Kept
              * @default
              */
-            kept: string;
+            kept?: string;
             /**
              * Next Step
              * @default
              */
-            next_step: string;
+            next_step?: string;
         };
     };
     responses: never;

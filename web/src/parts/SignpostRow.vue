@@ -54,7 +54,7 @@ watch(
 useResizeObserver(column, measure)
 watch(column, (element) => {
   if (element)
-    new MutationObserver(() => nextTick(measure)).observe(element, { childList: true, subtree: true })
+    new MutationObserver(() => void nextTick(measure)).observe(element, { childList: true, subtree: true })
 })
 
 /** Each signpost as near to its line as its neighbours allow. */

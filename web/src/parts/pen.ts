@@ -26,7 +26,7 @@ export function usePen(ended: () => void = () => undefined) {
     const last = lines.value[lines.value.length - 1]
     if (!drawing.value || !last) return
     const svg = svgOf(event)
-    const passed = event.getCoalescedEvents?.() ?? []
+    const passed = (event as Partial<PointerEvent>).getCoalescedEvents?.() ?? []
     for (const one of passed.length ? passed : [event]) {
       const [x, y] = at(one, svg)
       const n = last.length

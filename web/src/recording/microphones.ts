@@ -27,8 +27,11 @@ const TRUE_SOUND = {
   channelCount: 1,
 }
 
+/** Pages that are not https have none, whatever the types say. */
+export const media = () => navigator.mediaDevices as MediaDevices | undefined
+
 export async function listMicrophones(simulated: boolean): Promise<Microphone[]> {
-  const devices = (await navigator.mediaDevices?.enumerateDevices()) ?? []
+  const devices = (await media()?.enumerateDevices()) ?? []
   const real = devices
     .filter((device) => device.kind === 'audioinput' && device.deviceId)
     .map((device, i) => ({ id: device.deviceId, name: device.label || `Microphone ${i + 1}` }))
@@ -37,7 +40,7 @@ export async function listMicrophones(simulated: boolean): Promise<Microphone[]>
 
 export async function openMicrophone(id: string, simulatedSound: string): Promise<OpenMicrophone> {
   if (id === SIMULATED) return openSimulated(simulatedSound)
-  if (!navigator.mediaDevices) throw new NotHere()
+  if (!media()) throw new NotHere()
   try {
     const audio = { ...TRUE_SOUND, ...(id ? { deviceId: { exact: id } } : {}) }
     const stream = await navigator.mediaDevices.getUserMedia({ audio })

@@ -4,6 +4,7 @@ import { ask, client, type Problem } from '@/api/client'
 import type { OpenLesson } from '@/api/lesson'
 import {
   listMicrophones,
+  media,
   MicrophoneRefused,
   NotHere,
   openMicrophone,
@@ -43,7 +44,8 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
   }
   onMounted(refreshMicrophones)
   watch(simulated, refreshMicrophones)
-  if (navigator.mediaDevices) useEventListener(navigator.mediaDevices, 'devicechange', refreshMicrophones)
+  const devices = media()
+  if (devices) useEventListener(devices, 'devicechange', () => void refreshMicrophones())
 
   async function use(id: string) {
     close()
@@ -56,7 +58,7 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
         clipped.value = loud
       })
       const track = open.value.stream.getAudioTracks()[0]
-      track?.addEventListener('ended', unplugged)
+      track?.addEventListener('ended', () => void unplugged())
       await refreshMicrophones()
       chosen.value = id || track?.getSettings().deviceId || ''
     } catch (fault) {

@@ -6,13 +6,13 @@ import { footpathOf, stoneOf, stonesUsed, type LaidCard, type Look } from './sha
 
 const props = defineProps<{ card: LaidCard; waited: number; look: Look; state: StageState }>()
 const lit = computed(() => {
-  const box = (props.card.boxes ?? []).find((one) => one.word === props.state.lit)
+  const box = props.card.boxes.find((one) => one.word === props.state.lit)
   return box && stoneOf(box, props.look)
 })
 const answered = computed(() => props.state.parts.includes(`${props.card.id}.answer`))
 const body = computed(() => props.card.y + props.card.header)
 const used = computed(() => stonesUsed(props.card, props.waited))
-const radius = computed(() => props.look.stone!)
+const radius = computed(() => props.look.stone)
 const tip = computed(() => {
   const { x, y, header, tip } = props.card
   return `M ${x + 14} ${y} L ${x} ${y} L ${x - tip} ${y + header / 2} L ${x} ${y + header} L ${x + 14} ${y + header} Z`

@@ -36,7 +36,7 @@ const props = withDefaults(
 const emit = defineEmits<{ choose: [word: string, extend: boolean] }>()
 
 const page = computed(() => props.layout.pages[props.state.page] ?? props.layout.pages[0]!)
-const look = computed(() => props.layout.look!)
+const look = computed(() => props.layout.look)
 const places = computed(() => placesOf(props.layout))
 const stone = computed(() => {
   const box = page.value.boxes.find((one) => one.word === props.state.lit)
@@ -86,12 +86,12 @@ const highlights = computed(() =>
 /** The strokes and pieces of each mark on this page. */
 const drawnMarks = computed(() =>
   marks.value.flatMap(({ mark, progress }) =>
-    (mark.strokes ?? [])
+    mark.strokes
       .filter((strokes) => strokes.page === props.state.page)
       .map((strokes) => ({ id: mark.id, progress, ...strokes })),
   ),
 )
-const parts = computed(() => (page.value.parts ?? []).filter((part) => props.state.parts.includes(part.id)))
+const parts = computed(() => page.value.parts.filter((part) => props.state.parts.includes(part.id)))
 const card = computed(() => props.layout.cards.find((candidate) => candidate.id === props.state.card))
 const titleTrail = computed(() => {
   const baselines = page.value.pieces.map((piece) => piece.baseline)
@@ -218,6 +218,7 @@ function choose(event: MouseEvent, word: string) {
     />
     <PauseCard v-if="cards && card" :card="card" :waited="waited" :look="look" :state="state" />
     <g v-if="choosable">
+      <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/no-static-element-interactions -- what the pointer does here can be done by keys -->
       <rect
         v-for="box in page.boxes"
         :key="`b${box.word}`"

@@ -32,7 +32,7 @@ function oncePerPages<T>(work: (layout: Layout) => T): (layout: Layout) => T {
 export const placesOf = oncePerPages((layout): ReadonlyMap<string, Place> => {
   const places = new Map<string, Place>()
   for (const card of layout.cards)
-    for (const box of card.boxes ?? []) places.set(box.word, { page: card.page, box })
+    for (const box of card.boxes) places.set(box.word, { page: card.page, box })
   layout.pages.forEach((page, index) => {
     for (const box of page.boxes)
       if (!page.sheet || !places.has(box.word)) places.set(box.word, { page: index, box })
@@ -44,13 +44,13 @@ export const placesOf = oncePerPages((layout): ReadonlyMap<string, Place> => {
 export const printedOf = oncePerPages((layout): ReadonlyMap<string, string> => {
   const printed = new Map<string, string>()
   const pieces = [...layout.pages, ...layout.cards].flatMap((one) => one.pieces)
-  const parts = layout.pages.flatMap((page) => (page.parts ?? []).flatMap((part) => part.pieces ?? []))
+  const parts = layout.pages.flatMap((page) => page.parts.flatMap((part) => part.pieces))
   for (const piece of [...parts, ...pieces]) {
     if (piece.word && !printed.has(piece.word)) printed.set(piece.word, '')
   }
   for (const page of layout.pages) {
     const here = new Map<string, string>()
-    for (const piece of [...page.pieces, ...(page.parts ?? []).flatMap((part) => part.pieces ?? [])])
+    for (const piece of [...page.pieces, ...page.parts.flatMap((part) => part.pieces)])
       if (piece.word) here.set(piece.word, (here.get(piece.word) ?? '') + piece.text)
     for (const [word, text] of here) if (!printed.get(word)) printed.set(word, text)
   }
@@ -62,28 +62,28 @@ export const printedOf = oncePerPages((layout): ReadonlyMap<string, string> => {
 
 export function stoneOf(box: WordBox, look: Look) {
   const { x, width, baseline, size } = box
-  const top = baseline - look.stone_above! * size
-  const bottom = baseline + look.stone_below! * size
-  const foot = look.foot! * size
+  const top = baseline - look.stone_above * size
+  const bottom = baseline + look.stone_below * size
+  const foot = look.foot * size
   return {
-    x: x - look.stone_side! * size,
+    x: x - look.stone_side * size,
     y: top,
-    width: width + 2 * look.stone_side! * size,
+    width: width + 2 * look.stone_side * size,
     height: bottom - top,
-    radius: look.stone_radius! * size,
+    radius: look.stone_radius * size,
     footY: bottom - foot,
     foot,
   }
 }
 
 export function dotsOf(box: WordBox, look: Look) {
-  const half = (look.dot! * box.size) / 2
+  const half = (look.dot * box.size) / 2
   return {
     x1: box.x + half,
     x2: box.x + box.width - half,
-    y: box.baseline + look.dots_below! * box.size,
-    width: look.dot! * box.size,
-    dashes: `0.01 ${look.dot_gap! * box.size}`,
+    y: box.baseline + look.dots_below * box.size,
+    width: look.dot * box.size,
+    dashes: `0.01 ${look.dot_gap * box.size}`,
   }
 }
 
@@ -100,12 +100,12 @@ export function sharesOf(mark: LaidMark, progress: number): { stretch: Stretch; 
 }
 
 export function highlightOf(stretch: Stretch, share: number, look: Look) {
-  const side = look.stone_side! * stretch.size
+  const side = look.stone_side * stretch.size
   return {
     x: stretch.left - side,
-    y: stretch.baseline - look.highlight_above! * stretch.size,
+    y: stretch.baseline - look.highlight_above * stretch.size,
     width: (stretch.right - stretch.left) * share + 2 * side,
-    height: (look.highlight_above! + look.highlight_below!) * stretch.size,
+    height: (look.highlight_above + look.highlight_below) * stretch.size,
     radius: 0.12 * stretch.size,
   }
 }
@@ -113,8 +113,8 @@ export function highlightOf(stretch: Stretch, share: number, look: Look) {
 /** The points of a stroke as far as it is drawn when its whole mark is drawn to `progress`: "x,y x,y". */
 export function drawnPoints(stroke: LaidStroke, progress: number): string {
   const { points } = stroke
-  const begin = stroke.begin ?? 0
-  const end = stroke.end ?? 1
+  const begin = stroke.begin
+  const end = stroke.end
   if (progress >= end) return points.join(' ')
   if (progress <= begin || stroke.fill) return ''
   let left = ((progress - begin) / (end - begin)) * lengthOf(points)
@@ -154,4 +154,4 @@ export const weightOf = (style: string) => (style.includes('bold') ? 700 : 400)
 export const slantOf = (style: string) => (style.includes('italic') ? 'italic' : 'normal')
 
 /** The family of a piece's typeface, as `styles/base.css` names it. */
-export const familyOf = (piece: Piece) => `'${piece.typeface ?? 'Andika'}'`
+export const familyOf = (piece: Piece) => `'${piece.typeface}'`

@@ -115,7 +115,7 @@ function goTo(word: string) {
 
 useKeys({
   space: toggle,
-  b: player.back,
+  b: () => player.back(),
   '-': () => player.changeSpeed(-1),
   '+': () => player.changeSpeed(1),
 })

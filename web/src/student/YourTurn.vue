@@ -26,7 +26,7 @@ const kept = useLocalStorage<Record<string, Kept>>(`word-trail-answers-${props.t
 const mine = ref<Kept>({ choices: [], items: [], matches: [], text: '' })
 const verdict = ref<Schemas['Verdict']>()
 const goOn = useTemplateRef<HTMLButtonElement>('goOn')
-const kind = computed(() => props.point?.kind ?? props.gate.kind ?? 'think')
+const kind = computed(() => props.point?.kind ?? props.gate.kind)
 const checks = computed(() => ['choose', 'find the words', 'put in order', 'match'].includes(kind.value))
 const title = computed(() => TITLES[kind.value] ?? 'Your turn')
 

@@ -101,6 +101,7 @@ async function make() {
         Keep it and go to Plan
       </button>
     </header>
+    <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- what the pointer does here can be done by keys -->
     <form
       v-if="ofWords"
       class="sheet flex items-end gap-3 px-4 py-3"

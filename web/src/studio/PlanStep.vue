@@ -83,10 +83,10 @@ const legendOpen = ref(false)
 const reading = ref('')
 const meaningWished = ref('')
 const pointing = ref<Command & { kind: 'add mark' }>()
-const legend = computed(() => document.value.legend ?? [])
+const legend = computed(() => document.value.legend)
 const current = computed(() => legend.value.find((one) => one.id === meaningWished.value) ?? legend.value[0]!)
 const meaning = computed({ get: () => current.value.id, set: (id) => (meaningWished.value = id) })
-const used = computed(() => new Set(document.value.marks?.map((mark) => mark.meaning)))
+const used = computed(() => new Set(document.value.marks.map((mark) => mark.meaning)))
 
 watch(
   () => chosen.span.value,
@@ -101,7 +101,7 @@ const send = (command: Command) => lesson.send(command)
 const state = computed(() => ({
   ...stateAt(stage.value!.sheet, -1),
   page: page.value,
-  marks: document.value.marks!.filter(isIn(reading.value)).map((mark) => ({ mark: mark.id, progress: 1 })),
+  marks: document.value.marks.filter(isIn(reading.value)).map((mark) => ({ mark: mark.id, progress: 1 })),
   parts: (shown.value?.parts ?? []).map((part) => part.id).filter((part) => !part.includes('.syllable')),
 }))
 
@@ -135,11 +135,11 @@ async function mark(kind: MarkKind) {
     pointing.value = command
     return
   }
-  const before = new Set(document.value.marks!.map((one) => one.id))
+  const before = new Set(document.value.marks.map((one) => one.id))
   if (!(await send(command))) return
   chosen.clear()
   if (['margin note', 'word parts', 'symbol', 'number'].includes(kind))
-    opened.value = document.value.marks!.find((one) => !before.has(one.id))?.id ?? ''
+    opened.value = document.value.marks.find((one) => !before.has(one.id))?.id ?? ''
 }
 async function pointAt(word: string) {
   const command = pointing.value!
@@ -149,7 +149,7 @@ async function pointAt(word: string) {
   chosen.clear()
 }
 async function drawn(strokes: number[][]) {
-  const before = new Set(document.value.marks!.map((one) => one.id))
+  const before = new Set(document.value.marks.map((one) => one.id))
   const done = await send({
     kind: 'draw ink',
     page: page.value,
@@ -157,11 +157,11 @@ async function drawn(strokes: number[][]) {
     meaning: current.value.id,
     reading: reading.value,
   })
-  if (done) opened.value = document.value.marks!.find((one) => !before.has(one.id))?.id ?? ''
+  if (done) opened.value = document.value.marks.find((one) => !before.has(one.id))?.id ?? ''
 }
 /** One key between the tidy shape of a drawn mark and what the pen drew. */
 function asDrawn() {
-  const found = document.value.marks!.find((one) => one.id === opened.value && one.ink?.length)
+  const found = document.value.marks.find((one) => one.id === opened.value && one.ink.length)
   if (found) void send({ kind: 'keep mark', mark: { ...found, as_drawn: !found.as_drawn } })
 }
 
@@ -171,7 +171,7 @@ function ask_() {
   draft.value = newPoint(span?.last ?? '', reading.value, usualThink.value.think!)
   opened.value = 'new'
 }
-async function keepPoint(point: Point, reach: Schemas['Reach']) {
+async function keepPoint(point: Point, reach: Schemas['ReachInput']) {
   if (!(await send({ kind: 'keep point', point, reach }))) return
   draft.value = undefined
   opened.value = ''
@@ -179,17 +179,17 @@ async function keepPoint(point: Point, reach: Schemas['Reach']) {
 }
 
 /* Cards, charts and the rest. */
-const point = computed(() => document.value.pause_points?.find((one) => one.id === sheet.value))
+const point = computed(() => document.value.pause_points.find((one) => one.id === sheet.value))
 async function makeCard(word: string) {
-  const before = new Set(plan.value?.cards?.map((one) => one.id))
+  const before = new Set(plan.value.cards.map((one) => one.id))
   if (!(await send({ kind: 'make card', word }))) return
   chosen.clear()
-  here.value = plan.value?.cards?.find((one) => !before.has(one.id))?.id ?? here.value
+  here.value = plan.value.cards.find((one) => !before.has(one.id))?.id ?? here.value
 }
-async function makeChart(shape: Schemas['Shape'], columns: number, rows: number) {
-  const before = new Set(plan.value?.organizers?.map((one) => one.id))
+async function makeChart(shape: Schemas['ShapeInput'], columns: number, rows: number) {
+  const before = new Set(plan.value.organizers.map((one) => one.id))
   if (await send({ kind: 'make organizer', shape, columns, rows }))
-    here.value = plan.value?.organizers?.find((one) => !before.has(one.id))?.id ?? here.value
+    here.value = plan.value.organizers.find((one) => !before.has(one.id))?.id ?? here.value
 }
 /** A file of marks, questions or word cards is added to the plan. */
 function bringFile(kind: 'marks' | 'questions' | 'cards', file: File) {
@@ -219,7 +219,7 @@ const takeOver = (of: string) =>
 
 /* The run. */
 const hereKey = computed(() => {
-  const stop = run.value.find((one) => one.sheets?.includes(sheet.value))
+  const stop = run.value.find((one) => one.sheets.includes(sheet.value))
   if (stop) return stop.part
   if (shown.value?.title) return 'title'
   if (point.value && !point.value.after) return 'questions'
@@ -227,18 +227,18 @@ const hereKey = computed(() => {
 })
 /** The page on which the opening is written: its own, or the title where there is none yet. */
 function openOpening() {
-  here.value = run.value.find((one) => one.part === 'purpose')?.sheets?.[0] ?? pageId(0)
+  here.value = run.value.find((one) => one.part === 'purpose')?.sheets[0] ?? pageId(0)
 }
 function go(stop: Stop) {
   suggesting.value = false
   if (stop.part === 'title') page.value = 0
   else if (stop.part === 'reading') {
-    reading.value = stop.reading ?? ''
+    reading.value = stop.reading
     if (!onText.value) page.value = texts.value[0] ?? 0
-  } else if (stop.sheets?.length) {
+  } else if (stop.sheets.length) {
     const next = stop.sheets[(stop.sheets.indexOf(sheet.value) + 1) % stop.sheets.length]!
     here.value = next
-  } else if (stop.points?.length) {
+  } else if (stop.points.length) {
     const next = stop.points[(stop.points.indexOf(sheet.value) + 1) % stop.points.length]!
     if (pages.value.some((one) => one.sheet === next)) here.value = next
     else page.value = texts.value[texts.value.length - 1] ?? 0
@@ -259,7 +259,7 @@ const posts = computed(() =>
     .sort((a, b) => (chosen.places.value.get(a.word) ?? 0) - (chosen.places.value.get(b.word) ?? 0)),
 )
 function open(id: string) {
-  const card = plan.value?.cards?.find((one) => one.id === id)
+  const card = plan.value.cards.find((one) => one.id === id)
   if (card) here.value = card.id
   else opened.value = opened.value === id ? '' : id
 }

@@ -87,9 +87,9 @@ const state = computed(() => ({
 /* Marks that are drawn by hand while talking: what is on the stage, and when each was drawn. */
 const drawnAt = ref(new Map<string, number>())
 const drawn = computed(() => new Set(drawnAt.value.keys()))
-const legend = computed(() => view.value!.lesson.legend ?? [])
+const legend = computed(() => view.value!.lesson.legend)
 const talkMarks = computed(() =>
-  (view.value!.lesson.marks ?? []).filter(
+  view.value!.lesson.marks.filter(
     (mark) => mark.moment === 'in the talk after' && places.value.get(mark.first)?.page === page.value,
   ),
 )
@@ -110,12 +110,12 @@ const marksDrawn = computed(() =>
 const hasMore = computed(() => {
   const { pause_points, plan } = view.value!.lesson
   return (
-    !!pause_points?.length || !!plan?.cards?.length || (stage.value?.layout.pages ?? []).some((p) => p.sheet)
+    !!pause_points.length || !!plan.cards.length || (stage.value?.layout.pages ?? []).some((p) => p.sheet)
   )
 })
 /** The pause point whose prompt stands here, where it has no page of its own. */
 const prompt = computed(() => {
-  const point = view.value!.lesson.pause_points?.find((one) => one.id === place.value?.card)
+  const point = view.value!.lesson.pause_points.find((one) => one.id === place.value?.card)
   if (!point) return undefined
   const words = steps.value.find((one) => one.card === point.id)?.words ?? []
   return { point, words }

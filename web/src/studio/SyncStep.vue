@@ -78,7 +78,7 @@ const rows = computed(() =>
     ? rowsOf(
         stage.value,
         trail.data.value,
-        view.value!.lesson.pause_points ?? [],
+        view.value!.lesson.pause_points,
         words.value,
         waiting.value
           ? marks.value.map((mark) => (mark.id === waiting.value!.id ? at(mark, waiting.value!.start) : mark))
@@ -118,7 +118,7 @@ function choose(place: Place) {
   chosen.value = place
   chosenMark.value = ''
   player.seek(place.start + 0.005)
-  nextTick(() =>
+  void nextTick(() =>
     list.value
       ?.querySelector(`[data-visit="${place.word}@${place.found}"]`)
       ?.scrollIntoView({ block: 'center' }),
@@ -127,7 +127,7 @@ function choose(place: Place) {
 
 function respellingOf(word: string): string {
   const text = words.value.get(word)
-  return view.value!.lesson.respellings?.find((one) => one.text === text)?.said ?? ''
+  return view.value!.lesson.respellings.find((one) => one.text === text)?.said ?? ''
 }
 
 function nextCheck() {
@@ -196,7 +196,7 @@ provide<MarkHand>('mark hand', {
 
 useKeys({
   space: player.toggle,
-  b: player.back,
+  b: () => player.back(),
   n: nextCheck,
   'alt+arrowleft': () => (markShown.value ? nudgeMark(-0.1) : nudge(-0.01)),
   'alt+arrowright': () => (markShown.value ? nudgeMark(0.1) : nudge(0.01)),

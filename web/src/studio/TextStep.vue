@@ -28,8 +28,8 @@ const VIEWS = ['Shape and check', 'How words sound', 'As students see it']
 const at = ref('')
 const passages = computed(() => view.value!.lesson.passages)
 const passage = computed(() => passages.value.find((one) => one.id === at.value) ?? passages.value[0]!)
-const look = computed(() => view.value!.lesson.look ?? {})
-providePassageFace(computed(() => look.value.typeface ?? 'Andika'))
+const look = computed(() => view.value!.lesson.look)
+providePassageFace(computed(() => look.value.typeface))
 
 const shown = ref(0)
 const dialog = ref<'' | 'credits' | 'look' | 'bring'>('')
@@ -74,7 +74,7 @@ const links = computed(() => {
   }
   return found
 })
-async function go(block: string) {
+function go(block: string) {
   const row = area.value?.querySelector<HTMLElement>(`[data-block="${block}"]`)
   row?.scrollIntoView({ block: 'center' })
   row?.querySelector<HTMLElement>('.kind')?.focus({ preventScroll: true })

@@ -31,7 +31,6 @@ async function open() {
         class="field"
         type="password"
         autocomplete="current-password"
-        autofocus
       />
       <p v-if="problem" role="alert" class="mt-2 text-signal">That is not the passphrase. Try again.</p>
       <button class="button button-main mt-6 w-full" type="submit" :disabled="!passphrase">Come in</button>

@@ -66,7 +66,7 @@ function preview() {
   previewing.value = true
   player.toggle()
 }
-useKeys({ space: preview, b: player.back })
+useKeys({ space: preview, b: () => player.back() })
 </script>
 
 <template>

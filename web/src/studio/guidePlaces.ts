@@ -18,7 +18,7 @@ export function guidePlaces(steps: readonly Schemas['GuideStep'][], layout: Layo
       const page = layout.pages.findIndex((one) => one.sheet === step.sheet)
       if (page >= 0) found.push({ page, card: '', step })
     } else if (step.card) {
-      const page = words.get(step.after ?? '')?.page ?? found[found.length - 1]?.page ?? 0
+      const page = words.get(step.after)?.page ?? found[found.length - 1]?.page ?? 0
       found.push({ page, card: step.card, step })
     } else {
       const pages = new Set(step.words.flatMap((word) => words.get(word.id)?.page ?? []))

@@ -5,9 +5,10 @@ import { isFinal, RETRY_MILLISECONDS, TakeRecorder } from '@/recording/recorder'
 /** The client takes the browser's fetch when it is loaded, which is before anything here runs. */
 const way = vi.hoisted(() => {
   const way = {
-    fetch: (input: RequestInfo | URL, init?: RequestInit) => Promise.reject<Response>([input, init]),
+    fetch: (input: RequestInfo | URL, init?: RequestInit): Promise<Response> =>
+      Promise.reject(new Error(`${typeof input} ${init?.method}`)),
   }
-  globalThis.fetch = (input, init) => way.fetch(input as RequestInfo, init)
+  globalThis.fetch = (input, init) => way.fetch(input, init)
   return way
 })
 
@@ -47,7 +48,7 @@ const problem = { title: 'No', detail: 'Not this.', kept: 'All.', next_step: 'Si
 
 async function server(input: RequestInfo | URL, init?: RequestInit): Promise<Response> {
   const request = input instanceof Request ? input : undefined
-  const path = new URL(request?.url ?? String(input), 'http://here').pathname
+  const path = new URL(request?.url ?? (input as string), 'http://here').pathname
   const status = answers.shift() ?? 200
   if (status === 'no way') throw new TypeError('fetch failed')
   if (status !== 200) return new Response(JSON.stringify(problem), { status })

@@ -35,9 +35,9 @@ describe('shapes as the core has them', () => {
 
   it('lays stones and dots', () => {
     boxes.forEach((box, n) => {
-      close(stoneOf(box, layout.look!), stones[n]!)
+      close(stoneOf(box, layout.look), stones[n]!)
       const { gap, ...line } = dots[n]!
-      const ours = dotsOf(box, layout.look!)
+      const ours = dotsOf(box, layout.look)
       close(ours, line)
       expect(Number(ours.dashes.split(' ')[1])).toBeCloseTo(gap, 6)
     })
@@ -48,7 +48,7 @@ describe('shapes as the core has them', () => {
     const stretches = marks.flatMap((mark) => mark.stretches)
     stretches.forEach((stretch, n) =>
       progress.forEach((share, m) =>
-        close(highlightOf(stretch, share, layout.look!), highlights[n * progress.length + m]!),
+        close(highlightOf(stretch, share, layout.look), highlights[n * progress.length + m]!),
       ),
     )
     marks.forEach((mark, n) =>
@@ -58,7 +58,7 @@ describe('shapes as the core has them', () => {
         ),
       ),
     )
-    const strokes = layout.marks.flatMap((mark) => (mark.strokes ?? []).flatMap((page) => page.strokes))
+    const strokes = layout.marks.flatMap((mark) => mark.strokes.flatMap((page) => page.strokes))
     expect(strokes.length).toBeGreaterThan(10)
     strokes.forEach((stroke, n) =>
       progress.forEach((share, m) => {

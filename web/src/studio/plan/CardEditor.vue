@@ -20,8 +20,8 @@ watch(
   () => props.card,
   (card) => {
     draft.value = { ...card }
-    syllables.value = (card.syllables ?? []).join(' · ')
-    related.value = (card.related ?? []).join(', ')
+    syllables.value = card.syllables.join(' · ')
+    related.value = card.related.join(', ')
   },
   { immediate: true },
 )

@@ -22,10 +22,10 @@ function put(at: string) {
 const TIMES = ['first', 'second', 'third', 'fourth', 'fifth'] as const
 /** A quotation comes after the reading: the second time at the earliest. */
 const firstTime = computed(() => (props.mark.moment === 'when quoted later' ? 2 : 1))
-const nth = computed(() => Math.max(props.mark.nth ?? 1, firstTime.value))
+const nth = computed(() => Math.max(props.mark.nth, firstTime.value))
 /** The boxes of the charts that a number can stand for. */
 const boxes = computed(() =>
-  (props.lesson.plan?.organizers ?? []).flatMap((chart) =>
+  props.lesson.plan.organizers.flatMap((chart) =>
     chart.boxes.map((box, n) => ({
       value: `${chart.id}/${box.id}`,
       name: `${chart.title}: ${box.heading || `box ${n + 1}`}`,
@@ -39,7 +39,7 @@ function tieTo(at: string) {
 }
 const oneWord = computed(() => props.mark.first === props.mark.last)
 const letters = computed(() => [...props.printed])
-const cuts = computed(() => new Set(props.mark.cuts ?? []))
+const cuts = computed(() => new Set(props.mark.cuts))
 
 function cut(at: number) {
   const next = new Set(cuts.value)
@@ -48,13 +48,12 @@ function cut(at: number) {
 }
 /** The first click on a letter begins the mark there, the last letter clicked ends it. */
 function trim(at: number) {
-  const skip = props.mark.skip ?? 0
-  const end = letters.value.length - (props.mark.drop ?? 0) - 1
+  const skip = props.mark.skip
+  const end = letters.value.length - props.mark.drop - 1
   if (at < (skip + end) / 2 || at < skip) keep({ skip: at === skip ? 0 : at })
   else keep({ drop: at === end ? 0 : letters.value.length - 1 - at })
 }
-const isIn = (at: number) =>
-  at >= (props.mark.skip ?? 0) && at < letters.value.length - (props.mark.drop ?? 0)
+const isIn = (at: number) => at >= props.mark.skip && at < letters.value.length - props.mark.drop
 </script>
 
 <template>

@@ -15,7 +15,7 @@ const props = defineProps<{
 const emit = defineEmits<{
   opening: []
   question: []
-  chart: [shape: Schemas['Shape'], columns: number, rows: number]
+  chart: [shape: Schemas['ShapeInput'], columns: number, rows: number]
   see: [id: string]
   file: [kind: FileKind, file: File]
   takeOver: [lesson: string]
@@ -39,7 +39,7 @@ function bring(event: Event) {
   if (file && wanted.value) emit('file', wanted.value.kind, file)
   input.value = ''
 }
-const SHAPES: { shape: Schemas['Shape']; name: string; columns?: number; rows?: number }[] = [
+const SHAPES: { shape: Schemas['ShapeInput']; name: string; columns?: number; rows?: number }[] = [
   { shape: 'who, trouble, tries, end', name: 'who wants what, trouble, tries, end' },
   { shape: 'beginning, middle, end', name: 'beginning, middle, end' },
   { shape: 'two to compare', name: 'two to compare' },
@@ -60,18 +60,18 @@ interface Entry {
 }
 const groups = computed<{ name: string; entries: Entry[] }[]>(() => {
   const { lesson, charts, id, send } = props
-  const matching = lesson.plan?.matching
+  const matching = lesson.plan.matching
   const first: Entry[] = [
     { name: 'Purpose, objectives, at hand, recap, task …', act: () => emit('opening') },
     { name: 'A question at the end', act: () => emit('question') },
   ]
-  const cards = lesson.plan?.cards ?? []
-  const pictured = lesson.plan?.matching_pictures
+  const cards = lesson.plan.cards
+  const pictured = lesson.plan.matching_pictures
   const match = (on: boolean, pictures: boolean) => () => void send({ kind: 'set matching', on, pictures })
   if (cards.length > 1) {
     if (!matching || pictured)
       first.push({ name: 'Match the words with their meanings', act: match(true, false) })
-    if ((!matching || !pictured) && cards.some((card) => card.picture || card.drawing?.length))
+    if ((!matching || !pictured) && cards.some((card) => card.picture || card.drawing.length))
       first.push({ name: 'Match the words with their pictures', act: match(true, true) })
     if (matching) first.push({ name: 'No matching card', act: match(false, false) })
   }

@@ -14,19 +14,19 @@ const walk = ref<Record<string, string>>({})
 watch(
   () => props.lesson,
   ({ plan }) => {
-    const opening = plan?.opening
+    const opening = plan.opening
     text.value = {
-      purpose: opening?.purpose ?? '',
-      focus: opening?.focus ?? '',
-      objectives: (opening?.objectives ?? []).join('\n'),
-      look_back: opening?.look_back ?? '',
-      at_hand: (opening?.at_hand ?? []).join('\n'),
-      quick_write: opening?.quick_write ?? '',
-      sight_words: (opening?.sight_words ?? []).join(' '),
-      recap: plan?.closing?.recap ?? '',
-      task: plan?.closing?.task ?? '',
+      purpose: opening.purpose,
+      focus: opening.focus,
+      objectives: opening.objectives.join('\n'),
+      look_back: opening.look_back,
+      at_hand: opening.at_hand.join('\n'),
+      quick_write: opening.quick_write,
+      sight_words: opening.sight_words.join(' '),
+      recap: plan.closing.recap,
+      task: plan.closing.task,
     }
-    walk.value = Object.fromEntries((opening?.picture_walk ?? []).map((one) => [one.picture, one.question]))
+    walk.value = Object.fromEntries(opening.picture_walk.map((one) => [one.picture, one.question]))
   },
   { immediate: true },
 )

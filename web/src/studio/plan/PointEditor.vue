@@ -12,14 +12,14 @@ const props = defineProps<{
   lesson: Schemas['Lesson']
   deed: string
 }>()
-const emit = defineEmits<{ done: [point: Point, reach: Schemas['Reach']]; cancel: [] }>()
+const emit = defineEmits<{ done: [point: Point, reach: Schemas['ReachInput']]; cancel: [] }>()
 
 /** How many seconds each kind usually has. */
 const usual = inject<Ref<Record<string, number>>>('usual think', ref({}))
 const draft = ref<Point>(structuredClone(toPlain(props.point)))
-const reach = ref<Schemas['Reach']>('word')
+const reach = ref<Schemas['ReachInput']>('word')
 const question = useTemplateRef<HTMLTextAreaElement>('question')
-const more = ref(Boolean(props.point.answer || props.point.paper || props.point.evidence?.length))
+const more = ref(Boolean(props.point.answer || props.point.paper || props.point.evidence.length))
 const id = useId()
 onMounted(() => question.value?.focus({ preventScroll: true }))
 
@@ -27,7 +27,7 @@ function toPlain<Value>(value: Value): Value {
   return JSON.parse(JSON.stringify(value)) as Value
 }
 
-const kind = computed(() => draft.value.kind ?? 'think')
+const kind = computed(() => draft.value.kind)
 const isNew = computed(() => !props.point.id)
 const pictures = computed(() =>
   props.lesson.passages.flatMap((p) => p.pages.flatMap((q) => q.blocks.filter((block) => block.picture))),
@@ -52,9 +52,9 @@ function setKind(value: PauseKind) {
   if (draft.value.think_seconds === usual.value[kind.value])
     draft.value.think_seconds = usual.value[value] ?? draft.value.think_seconds
   draft.value.kind = value
-  if (value === 'choose' && !draft.value.choices?.length) draft.value.choices = [newChoice(true), newChoice()]
-  if (value === 'put in order' && !draft.value.items?.length) draft.value.items = ['', '', '']
-  if (value === 'match' && !draft.value.pairs?.length)
+  if (value === 'choose' && !draft.value.choices.length) draft.value.choices = [newChoice(true), newChoice()]
+  if (value === 'put in order' && !draft.value.items.length) draft.value.items = ['', '', '']
+  if (value === 'match' && !draft.value.pairs.length)
     draft.value.pairs = [
       { left: '', right: '' },
       { left: '', right: '' },
@@ -64,8 +64,8 @@ function setKind(value: PauseKind) {
 
 /** The wrong choices in the order in which they are struck out. */
 const strikes = computed(() => {
-  const wrong = (draft.value.choices ?? []).flatMap((choice, n) => (choice.right ? [] : [n]))
-  const kept = (draft.value.strike ?? []).filter((n) => wrong.includes(n))
+  const wrong = draft.value.choices.flatMap((choice, n) => (choice.right ? [] : [n]))
+  const kept = draft.value.strike.filter((n) => wrong.includes(n))
   return [...kept, ...wrong.filter((n) => !kept.includes(n))]
 })
 function strikeFirst(n: number) {
@@ -84,6 +84,7 @@ function save() {
 </script>
 
 <template>
+  <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- what the pointer does here can be done by keys -->
   <form class="flex flex-col gap-2" @submit.prevent="save" @keydown.esc.stop="emit('cancel')">
     <ChoicePills
       class="text-[13px]"

@@ -28,9 +28,9 @@ const emit = defineEmits<{ see: [sheet: string]; back: []; problem: [fault: unkn
 const chosen = inject<ChosenWords>('chosen words')!
 
 const plan = computed(() => props.lesson.plan)
-const card = computed(() => plan.value?.cards?.find((one) => one.id === props.sheet))
-const chart = computed(() => plan.value?.organizers?.find((one) => one.id === props.sheet))
-const point = computed(() => props.lesson.pause_points?.find((one) => one.id === props.sheet))
+const card = computed(() => plan.value.cards.find((one) => one.id === props.sheet))
+const chart = computed(() => plan.value.organizers.find((one) => one.id === props.sheet))
+const point = computed(() => props.lesson.pause_points.find((one) => one.id === props.sheet))
 const words = computed(() =>
   props.lesson.passages.flatMap((p) => p.pages.flatMap((q) => q.blocks.flatMap((b) => b.words))),
 )
@@ -42,10 +42,10 @@ const sentence = computed(() => {
 
 /** What else stands in the part of the run that is shown. */
 const items = computed(() => {
-  if (card.value) return plan.value!.cards!.map((one) => ({ id: one.id, name: one.word }))
+  if (card.value) return plan.value.cards.map((one) => ({ id: one.id, name: one.word }))
   if (point.value && !point.value.after)
-    return props.lesson
-      .pause_points!.filter((one) => !one.after)
+    return props.lesson.pause_points
+      .filter((one) => !one.after)
       .map((one) => ({ id: one.id, name: one.question }))
   return []
 })
@@ -80,7 +80,7 @@ useKeys({
   'shift+arrowleft': () => step(-1, true),
 })
 
-async function keepPoint(changed: Schemas['PausePoint'], reach: Schemas['Reach']) {
+async function keepPoint(changed: Schemas['PausePoint'], reach: Schemas['ReachInput']) {
   if (await props.send({ kind: 'keep point', point: changed, reach })) chosen.clear()
 }
 async function remove(command: Command) {

@@ -28,7 +28,7 @@ export function postsOf(
 ): Post[] {
   const blocks = lesson.passages.flatMap((p) => p.pages.flatMap((q) => q.blocks))
   const lastWord = blocks.flatMap((block) => block.words).pop()?.id ?? ''
-  const points = (lesson.pause_points ?? []).filter(isIn(reading)).map((point) => ({
+  const points = lesson.pause_points.filter(isIn(reading)).map((point) => ({
     id: point.id,
     word: point.after || lastWord,
     colour: 'lake',
@@ -37,8 +37,8 @@ export function postsOf(
     open: opened === point.id,
     point,
   }))
-  const marks = (lesson.marks ?? []).filter(isIn(reading)).map((mark) => {
-    const means = lesson.legend?.find((entry) => entry.id === mark.meaning)
+  const marks = lesson.marks.filter(isIn(reading)).map((mark) => {
+    const means = lesson.legend.find((entry) => entry.id === mark.meaning)
     return {
       id: mark.id,
       word: mark.last,
@@ -50,9 +50,9 @@ export function postsOf(
       mark,
     }
   })
-  const cards = (lesson.plan?.cards ?? []).map((card) => ({
+  const cards = lesson.plan.cards.map((card) => ({
     id: card.id,
-    word: card.at ?? '',
+    word: card.at,
     colour: 'ochre',
     title: card.word,
     note: 'word card',

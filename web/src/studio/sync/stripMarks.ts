@@ -35,14 +35,14 @@ export function stripMarks(
   printed: ReadonlyMap<string, string>,
 ): StripMark[] {
   const gates = new Map(sheet.gates.map((gate) => [gate.pause, gate]))
-  const marks = new Map(lesson.marks?.map((mark) => [mark.id, mark]))
+  const marks = new Map(lesson.marks.map((mark) => [mark.id, mark]))
   return sheet.drawings
     .flatMap((drawing) => {
       const mark = marks.get(drawing.mark)
       if (!mark || mark.moment === 'from the start') return []
-      const placed = lesson.placed_marks?.find((one) => one.mark === mark.id && one.take === take)
-      const legend = lesson.legend!.find((one) => one.id === mark.meaning)!
-      const start = placed?.start ?? gates.get(drawing.gate ?? '')?.at ?? drawing.start
+      const placed = lesson.placed_marks.find((one) => one.mark === mark.id && one.take === take)
+      const legend = lesson.legend.find((one) => one.id === mark.meaning)!
+      const start = placed?.start ?? gates.get(drawing.gate)?.at ?? drawing.start
       return [
         {
           id: mark.id,

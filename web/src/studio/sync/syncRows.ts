@@ -71,7 +71,7 @@ export function rowsOf(
       sure: !doubts.has(`${visit.word}@${visit.found ?? visit.start}`),
       why: doubts.get(`${visit.word}@${visit.found ?? visit.start}`) ?? '',
       slip:
-        trail.slips!.find((slip) => slip.word === visit.word && Math.abs(slip.start - visit.start) < 0.3)
+        trail.slips.find((slip) => slip.word === visit.word && Math.abs(slip.start - visit.start) < 0.3)
           ?.kind ?? '',
     }
     if (last?.kind === 'line' && here === line && !setsOut.has(index)) {
@@ -89,7 +89,7 @@ export function rowsOf(
     }
     line = here
   })
-  const talk: Row[] = trail.asides!.map((aside, i) => ({
+  const talk: Row[] = trail.asides.map((aside, i) => ({
     kind: 'talk',
     key: `talk${i}`,
     start: aside.start,
@@ -104,7 +104,7 @@ export function rowsOf(
     key: gate.pause,
     start: gate.at,
     end: gate.at,
-    text: `${points.has(gate.shows ?? '') ? 'Pause point' : 'Shown here'} · ${gate.question}`,
+    text: `${points.has(gate.shows) ? 'Pause point' : 'Shown here'} · ${gate.question}`,
     note: `${Math.round(gate.think_seconds)} s, made by the lesson`,
   }))
   const heard = [...rows, ...talk].sort((a, b) => a.start - b.start)
@@ -122,7 +122,7 @@ function missing(
   printed: ReadonlyMap<string, string>,
 ): Row[] {
   const { slips, unread, visits } = view.trail
-  const leftOut: Row[] = slips!
+  const leftOut: Row[] = slips
     .filter((slip) => slip.kind === 'left out')
     .map((slip) => ({
       kind: 'missing',
@@ -133,7 +133,7 @@ function missing(
       note: '',
     }))
   const runs: string[][] = []
-  for (const word of unread!) {
+  for (const word of unread) {
     const last = runs[runs.length - 1]
     const follows = last && order.get(word) === (order.get(last[last.length - 1]!) ?? -2) + 1
     if (follows) last.push(word)

@@ -26,9 +26,9 @@ export function trailMap(view: Schemas['TrailView'], order: ReadonlyMap<string, 
       { at: visit.end, place: placeOf(visit.word) },
     ]),
   }))
-  const slipped = new Set(trail.slips!.map((slip) => `${slip.word}@${slip.start}`))
+  const slipped = new Set(trail.slips.map((slip) => `${slip.word}@${slip.start}`))
   const unread: { from: number; to: number }[] = []
-  for (const word of trail.unread!) {
+  for (const word of trail.unread) {
     const here = order.get(word) ?? 0
     const run = unread[unread.length - 1]
     if (run && here - run.to * last < 1.5) run.to = here / last
@@ -37,8 +37,8 @@ export function trailMap(view: Schemas['TrailView'], order: ReadonlyMap<string, 
   return {
     seconds: trail.seconds || 1,
     walks,
-    talk: trail.asides!.map(({ start, end, heard }) => ({ start, end, heard: heard ?? '' })),
-    slips: trail.slips!.map((slip) => ({ at: slip.start, place: placeOf(slip.word), text: slip.kind })),
+    talk: trail.asides.map(({ start, end, heard }) => ({ start, end, heard: heard })),
+    slips: trail.slips.map((slip) => ({ at: slip.start, place: placeOf(slip.word), text: slip.kind })),
     unsure: view.checks
       .filter((check) => !slipped.has(`${check.word}@${check.start}`))
       .map((check) => ({ at: check.start, place: placeOf(check.word), text: check.why })),

@@ -31,11 +31,11 @@ watch(
   () => {
     // What is being typed is newer than what was kept.
     if (!text.value || dirty.value) return
-    const kept = htmlOf(props.block.text, props.block.emphasis ?? [])
+    const kept = htmlOf(props.block.text, props.block.emphasis)
     const shown = editedOf(text.value)
     const same =
       shown.text === props.block.text &&
-      JSON.stringify(shown.emphasis) === JSON.stringify(props.block.emphasis ?? [])
+      JSON.stringify(shown.emphasis) === JSON.stringify(props.block.emphasis)
     if (!same) text.value.innerHTML = kept
   },
   { immediate: true },
@@ -49,13 +49,14 @@ async function keep(): Promise<boolean> {
   dirty.value = false
   const same =
     edited.text === props.block.text &&
-    JSON.stringify(edited.emphasis) === JSON.stringify(props.block.emphasis ?? [])
+    JSON.stringify(edited.emphasis) === JSON.stringify(props.block.emphasis)
   if (same) return true
   const command: Command = edited.text
     ? { kind: 'edit block', block: props.block.id, ...edited }
     : { kind: 'remove block', block: props.block.id }
   const kept = await props.send(command)
-  dirty.value = dirty.value || !kept
+  // More may have been typed while it was on its way.
+  if (!kept) dirty.value = true
   return kept
 }
 
@@ -116,7 +117,7 @@ async function key(event: KeyboardEvent) {
     Delete: () => props.send({ kind: 'remove block', block: id }),
     m: () => props.send({ kind: 'merge block', block: id }),
     '-': () => props.send({ kind: 'break page', block: id }),
-    n: () => props.send({ kind: 'number block', block: id, numbered: !(props.block.numbered ?? true) }),
+    n: () => props.send({ kind: 'number block', block: id, numbered: !props.block.numbered }),
   }
   const act =
     acts[event.key] ?? (kind ? () => props.send({ kind: 'set block kind', block: id, to: kind }) : undefined)
@@ -224,6 +225,7 @@ defineExpose({ element: text, focus: () => text.value?.focus() })
       class="words min-w-0 flex-1 whitespace-pre-wrap rounded-small px-2 py-0.5 focus:outline-none"
       :style="style"
       contenteditable="true"
+      tabindex="0"
       role="textbox"
       :aria-multiline="block.kind === 'stanza'"
       :aria-label="`${NAMES.get(block.kind)}: ${block.text.slice(0, 40)}`"

@@ -41,6 +41,7 @@ function toggle(item: Brought, number: number) {
 
 <template>
   <div class="flex min-h-0 flex-col gap-3">
+    <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- what the pointer does here can be done by keys -->
     <div
       class="rounded-sheet border-2 border-dashed px-5 py-4 text-center focus-visible:border-lake"
       :class="over ? 'border-moss bg-moss-pale/40' : 'border-moss-half bg-white'"

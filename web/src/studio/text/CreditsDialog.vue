@@ -24,7 +24,15 @@ const KINDS: { value: Kind; name: string; note: string }[] = [
   },
   { value: '', name: 'Something else', note: 'Why it may be used' },
 ]
-const draft = ref({ title: '', author: '', illustrator: '', source: '', permission: '', kind: '' as Kind })
+type Credit = 'title' | 'author' | 'illustrator' | 'source' | 'permission'
+const draft = ref<Record<Credit, string> & { kind: Kind }>({
+  title: '',
+  author: '',
+  illustrator: '',
+  source: '',
+  permission: '',
+  kind: '',
+})
 watch(
   () => [props.open, props.passage] as const,
   ([open, passage]) => {
@@ -32,10 +40,10 @@ watch(
     draft.value = {
       title: passage.title,
       author: passage.author,
-      illustrator: passage.illustrator ?? '',
-      source: passage.source ?? '',
+      illustrator: passage.illustrator,
+      source: passage.source,
       permission: passage.permission,
-      kind: passage.permission_kind ?? '',
+      kind: passage.permission_kind,
     }
   },
   { immediate: true },

@@ -14,14 +14,14 @@ const screen = ref('')
 watch(
   () => props.page,
   (page) => {
-    printed.value = page.label ?? ''
-    screen.value = page.screen_label ?? ''
+    printed.value = page.label
+    screen.value = page.screen_label
   },
   { immediate: true },
 )
 function label() {
   const { label, screen_label } = props.page
-  if (printed.value.trim() === (label ?? '') && screen.value.trim() === (screen_label ?? '')) return
+  if (printed.value.trim() === label && screen.value.trim() === screen_label) return
   void props.send({ kind: 'label page', page: props.page.id, printed: printed.value, screen: screen.value })
 }
 const WAYS = [

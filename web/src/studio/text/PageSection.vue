@@ -28,6 +28,7 @@ defineEmits<{
 <template>
   <section :aria-label="`Page ${number}`">
     <PageHead :page="page" :number="number" :send="send" />
+    <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- what the pointer does here can be done by keys -->
     <div
       v-for="block in page.blocks"
       :key="block.id"

@@ -17,7 +17,7 @@ function describe() {
     void props.send({ kind: 'edit block', block: props.block.id, text: shows.value, emphasis: [] })
 }
 const cropOf = (picture: Schemas['Picture']) => {
-  const { x = 0, y = 0, width = 1, height = 1 } = picture.crop ?? {}
+  const { x = 0, y = 0, width = 1, height = 1 } = picture.crop
   return `${x * picture.width} ${y * picture.height} ${width * picture.width} ${height * picture.height}`
 }
 </script>

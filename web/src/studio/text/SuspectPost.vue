@@ -23,7 +23,7 @@ const MARGIN = 2.2
 /** The word on the photo with some of what stands around it. */
 const crop = computed(() => {
   const photo = props.page?.photo
-  const place = photo?.words?.find((word) => word.word === props.suspect.word)
+  const place = photo?.words.find((word) => word.word === props.suspect.word)
   if (!photo || !place) return undefined
   const width = place.width + 2 * MARGIN * place.height * 2
   const height = place.height * (1 + MARGIN)
@@ -43,7 +43,7 @@ const keepIt = () =>
   act({
     kind: 'leave word',
     suspicion: props.suspect.suspicion,
-    word: props.suspect.settles ?? props.suspect.word,
+    word: props.suspect.settles,
   })
 const mend = (as: string) => act({ kind: 'mend word', word: props.suspect.word, text: as })
 const join = () => act({ kind: 'join words', word: props.suspect.word })
@@ -56,7 +56,7 @@ async function begin() {
 }
 /** Part it where two words seem to have run together, else where the teacher says. */
 function part() {
-  const two = props.suspect.instead?.find((word) => word.includes(' '))
+  const two = props.suspect.instead.find((word) => word.includes(' '))
   return two ? mend(two) : begin()
 }
 defineExpose({ keepIt, begin, part, join, drop })

@@ -53,7 +53,7 @@ export function useBringIn(keptAs?: string) {
 
   async function add(files: Iterable<File>) {
     const added = [...files].map((file) => ({
-      item: { key: keys++, name: file.name, chapters: [] } as Brought,
+      item: { key: keys++, name: file.name, chapters: [] },
       file,
     }))
     items.value.push(...added.map((one) => one.item))

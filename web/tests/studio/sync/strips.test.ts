@@ -37,7 +37,7 @@ describe('the marks on the strips', () => {
   ]
   const found = stripMarks(
     lesson({ marks, placed_marks: placed }),
-    cueSheet({ drawings: drawings as never, gates: [gate('pause1', 6)] }),
+    cueSheet({ drawings: drawings, gates: [gate('pause1', 6)] }),
     'this',
     printed,
   )

@@ -58,7 +58,7 @@ describe('the rows of a take', () => {
     const slips = [{ kind: 'misread', word: 'w1', start: 1.1, end: 1.4, heard: 'x' }]
     const [row] = rows({
       trail: trail({ visits: visits as never, slips: slips as never }),
-      checks: checks as never,
+      checks: checks,
     })
     expect(
       row!.kind === 'line' && row!.visits.map((one) => [one.sure, one.why, one.slip, one.found]),
