@@ -47,7 +47,7 @@ export class TakeRecorder {
     this.recorder.ondataavailable = (event) => {
       if (!event.data.size) return
       this.pieces.push(event.data)
-      if (!this.refused) this.sending ??= this.sendAll()
+      void this.send()
     }
     this.stopped = new Promise((resolve) => (this.recorder.onstop = () => resolve()))
   }
@@ -101,7 +101,7 @@ export class TakeRecorder {
   /** Send again what was refused, after its cause was mended. */
   async sendAgain(): Promise<void> {
     this.refused = undefined
-    await (this.sending ??= this.sendAll())
+    await this.send()
   }
 
   /** End the take, wait until the server has every piece, and have it worked on. Throws the problem for which the
@@ -111,7 +111,8 @@ export class TakeRecorder {
       this.recorder.stop()
       await this.stopped
     }
-    while (!this.refused && (this.unsent || this.sending)) await (this.sending ??= this.sendAll())
+    while (this.unsent && !this.refused) await this.send()
+    await this.sending
     if (this.refused) throw this.refused
     await this.sendEvents()
     const path = { path: { take: this.take } }
@@ -127,6 +128,12 @@ export class TakeRecorder {
     const path = { path: { take: this.take } }
     await ask(client.POST('/api/takes/{take}/events', { params: path, body: { first, events } }))
     this.keptEvents = first + events.length
+  }
+
+  /** Send what the server does not have; there is one sending at a time, which takes what comes meanwhile with it. */
+  private send(): Promise<void> {
+    this.sending ??= this.sendAll().finally(() => (this.sending = undefined))
+    return this.sending
   }
 
   private async sendPiece(): Promise<void> {
@@ -156,6 +163,5 @@ export class TakeRecorder {
         }
       }
     }
-    this.sending = undefined
   }
 }

@@ -115,14 +115,14 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
     await keep(recorder.value)
   }
 
-  /** Wait until the server has all of the take. */
-  async function keep(one: TakeRecorder) {
+  /** Wait until the server has all of the take; then do what comes `next`. */
+  async function keep(one: TakeRecorder, next: () => unknown = done) {
     phase.value = 'keeping'
     try {
       await one.finish()
       await lesson.refresh()
       end()
-      await done()
+      await next()
     } catch (fault) {
       if (one.refused) {
         phase.value = 'refused'
@@ -156,7 +156,7 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
 
   async function unplugged() {
     if (running.value) {
-      if (recorder.value) await keep(recorder.value)
+      if (recorder.value) await keep(recorder.value, () => undefined)
       trouble.value =
         'The microphone went away while you were recording. Everything up to then is kept as a take. ' +
         'Plug it in again and record the rest as a new take.'
