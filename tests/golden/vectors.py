@@ -11,7 +11,9 @@ from tests.golden.lessons import ShownLesson, all_shown
 from wordtrail.core.cues.model import CueSheet, Gate
 from wordtrail.core.cues.state import sentence_back, state_at
 from wordtrail.core.layout.drawing import dots_of, drawn_points, highlight_of, shares, stone_of, stones_used
+from wordtrail.core.layout.tied_numbers import deep
 from wordtrail.core.lesson.sheets import script
+from wordtrail.core.marks.model import COLOURS
 from wordtrail.store.documents import to_json
 
 EDGE = 0.001
@@ -95,6 +97,7 @@ def shape_vectors(lesson: ShownLesson) -> dict[str, Any]:
             [stones_used(card, card.think_seconds * progress) for progress in (*PROGRESS, 1.5)] for card in layout.cards
         ],
         "progress": PROGRESS,
+        "deep": {colour: deep(colour) for colour in COLOURS},
     }
 
 

@@ -35,6 +35,7 @@ export interface ShapeVectors {
   drawn: [number, number][][]
   used: number[][]
   progress: number[]
+  deep: Record<string, string>
 }
 
 export const cueVectors = () => read('cues.json') as CueVectors[]

@@ -17,7 +17,7 @@ from wordtrail.core.cues.unanswered import unanswered
 from wordtrail.core.errors import NotFound, NothingToShow
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.plan.answers import Answer, as_put, verdict
+from wordtrail.core.plan.answers import Answer, as_put, asks_for_several, has_answer, verdict
 from wordtrail.core.plan.matching import matching_question
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.remembered import Kept
@@ -144,11 +144,11 @@ def _point(point: PausePoint) -> answers.StudentPoint:
         question=point.question,
         paper=point.paper,
         choices=[choice.text for choice in point.choices],
-        several=sum(choice.right for choice in point.choices) > 1,
+        several=asks_for_several(point),
         items=list(as_put(point.items)),
         lefts=[pair.left for pair in point.pairs],
         matches=list(as_put(tuple(pair.right for pair in point.pairs))),
-        has_answer=bool(point.answer or point.choices or point.items or point.pairs or point.evidence),
+        has_answer=has_answer(point),
     )
 
 

@@ -15,6 +15,7 @@
 >
 import { useElementSize, useResizeObserver, useScroll } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
+import { deep } from './colours'
 
 /** A page with signposts beside it, each at its line and joined to it by a dotted footpath. */
 const props = defineProps<{
@@ -29,7 +30,6 @@ const RATIO = 1300 / 1080
 const GAP = 7
 /** From a signpost's top to its tip. */
 const tipOf = (post: Post) => (post.slim ? 13 : 17)
-const deep = (colour: string) => (colour === 'ochre' ? 'ochre-deep' : colour)
 const row = ref<HTMLElement>()
 const column = ref<HTMLElement>()
 const { height: rowHeight, width } = useElementSize(row)

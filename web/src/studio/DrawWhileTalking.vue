@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { Check } from '@lucide/vue'
 import type { Schemas } from '@/api/client'
-import { deep, markName } from './plan/kinds'
+import { deep } from '@/parts/colours'
+import { markName } from './plan/kinds'
 
 /** The marks that are planned for the talk on this page: each is drawn at the moment at which it is pressed. */
 defineProps<{

@@ -14,6 +14,7 @@ import {
   weightOf,
   type Piece,
 } from '@/stage/shapes'
+import { deep } from '@/parts/colours'
 import { shapeVectors } from '../golden'
 
 const { layout, places, printed, stones, dots, highlights, shares, drawn, used, progress } = shapeVectors()
@@ -78,6 +79,11 @@ describe('shapes as the core has them', () => {
     )
     expect(stonesUsed({ ...layout.cards[0]!, think_seconds: 0 }, 3)).toBe(0)
   })
+})
+
+it('has white letters on the colours of the core', () => {
+  for (const [colour, ground] of Object.entries(shapeVectors().deep))
+    expect(deep(colour), colour).toBe(ground)
 })
 
 describe('what is printed', () => {

@@ -20,6 +20,7 @@ from wordtrail.core.layout.part_names import (
 )
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import Sheet, has_page, point_texts, run_sheets, sheets
+from wordtrail.core.plan.answers import has_answer
 from wordtrail.core.plan.cards import Shown, WordCard
 from wordtrail.core.plan.model import PauseKind, PausePoint
 from wordtrail.core.plan.opening import Part
@@ -216,8 +217,7 @@ class _Stops:
             if point.choices[number].proof:
                 reveal(proof_part(point.id, number), now)
             now += STRIKE + _words(point.choices[number].reason) / READ_SILENTLY
-        shown = bool(point.answer or point.choices or point.items or point.pairs or point.evidence)
-        if (shown and point.kind is not PauseKind.FIND) or point.answer:
+        if (has_answer(point) and point.kind is not PauseKind.FIND) or point.answer:
             reveal(answer_part(point.id), now)
             for number in range(len(point.evidence)):
                 reveal(evidence_part(point.id, number), now)

@@ -25,6 +25,16 @@ def places_as_put(items: tuple[str, ...]) -> tuple[int, ...]:
     return tuple(places)
 
 
+def has_answer(point: PausePoint) -> bool:
+    """Whether there is something to show after the think time."""
+    return bool(point.answer or point.choices or point.items or point.pairs or point.evidence)
+
+
+def asks_for_several(point: PausePoint) -> bool:
+    """Whether more than one of the choices is right."""
+    return sum(choice.right for choice in point.choices) > 1
+
+
 @dataclass(frozen=True, slots=True)
 class Answer:
     """An answer: the numbers of the choices, the words picked (ids), the things in their order, or for each

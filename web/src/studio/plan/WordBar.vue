@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { Lightbulb, Pencil } from '@lucide/vue'
 import type { Schemas } from '@/api/client'
-import { MARK_KINDS, deep, type MarkKind } from './kinds'
+import { deep } from '@/parts/colours'
+import { MARK_KINDS, type MarkKind } from './kinds'
 
 /** Under the page: pages, pen, suggestions and legend; with words chosen, what can be made of them. */
 defineProps<{

@@ -87,6 +87,3 @@ export function markName(mark: Schemas['Mark'], printed: ReadonlyMap<string, str
   const ends = [...new Set([mark.first, mark.last])].map((word) => printed.get(word) ?? '')
   return `${kind} · “${ends.join(far ? ' … ' : ' ')}”`
 }
-
-/** Colours that white letters can be read on. */
-export const deep = (colour: string) => (colour === 'ochre' ? 'ochre-deep' : colour)

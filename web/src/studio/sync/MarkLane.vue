@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { inject, ref } from 'vue'
 import type { MarkHand, StripMark } from './stripMarks'
-import { deep } from '@/studio/plan/kinds'
+import { deep } from '@/parts/colours'
 
 /** The marks that are drawn along a strip of sound; each can be taken to another moment of it. */
 const props = defineProps<{

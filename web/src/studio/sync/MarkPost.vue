@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { clock } from '@/parts/words'
 import EarlierLater from './EarlierLater.vue'
-import { deep } from '@/studio/plan/kinds'
+import { deep } from '@/parts/colours'
 import type { StripMark } from './stripMarks'
 
 /** A mark that was chosen on a strip of sound: when it is drawn, and how to change that. */

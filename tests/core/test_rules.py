@@ -1,0 +1,92 @@
+"""Small rules that a lesson stands on, each with a known answer."""
+
+from __future__ import annotations
+
+import unittest
+from dataclasses import replace
+
+from tests.worlds import lesson
+from wordtrail.core.changes.card_changes import fresh_card
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.plan_commands import KeepMark
+from wordtrail.core.layout.model import LaidStroke
+from wordtrail.core.layout.tied_numbers import deep
+from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.marks.model import COLOURS, Mark, MarkKind
+from wordtrail.core.plan.answers import asks_for_several, has_answer
+from wordtrail.core.plan.model import Choice, Pair, PauseKind, PausePoint, Span
+from wordtrail.core.text.intake import passage_from_text
+from wordtrail.media.colours import TOKENS
+
+
+def luminance(colour: str) -> float:
+    """Relative luminance of "#RRGGBB" (WCAG 2.2)."""
+    parts = [int(colour[at : at + 2], 16) / 255 for at in (1, 3, 5)]
+    red, green, blue = (part / 12.92 if part <= 0.04045 else ((part + 0.055) / 1.055) ** 2.4 for part in parts)
+    return 0.2126 * red + 0.7152 * green + 0.0722 * blue
+
+
+class ColourTest(unittest.TestCase):
+    def test_white_letters_can_be_read_on_every_colour_of_the_legend(self) -> None:
+        for colour in COLOURS:
+            contrast = 1.05 / (luminance(TOKENS[deep(colour)]) + 0.05)
+            self.assertGreaterEqual(contrast, 4.5, colour)
+
+
+class AnswerTest(unittest.TestCase):
+    point = PausePoint("p", "a1", "Which?", 5.0, PauseKind.CHOOSE)
+
+    def test_anything_that_can_be_shown_is_an_answer(self) -> None:
+        self.assertFalse(has_answer(self.point))
+        for more in (
+            {"answer": "So."},
+            {"choices": (Choice("a"),)},
+            {"items": ("a", "b")},
+            {"pairs": (Pair("a", "b"),)},
+            {"evidence": (Span("a1", "a2"),)},
+        ):
+            self.assertTrue(has_answer(replace(self.point, **more)), more)
+
+    def test_several_are_asked_for_when_more_than_one_is_right(self) -> None:
+        for right, several in (((), False), ((0,), False), ((0, 2), True), ((0, 1, 2), True)):
+            choices = tuple(Choice(str(n), n in right) for n in range(3))
+            self.assertEqual(asks_for_several(replace(self.point, choices=choices)), several, right)
+
+
+class CardTest(unittest.TestCase):
+    made = Lesson((passage_from_text("Dancing is fun. Bees like “Dancing”. Mia dances."),))
+
+    def word(self, nth: int) -> str:
+        return fresh_card(self.made, self.made.words[nth].id).word
+
+    def test_a_capital_that_only_begins_a_sentence_does_not_go_on_the_card(self) -> None:
+        self.assertEqual(self.word(0), "dancing")
+        self.assertEqual(self.word(3), "bees")
+
+    def test_one_inside_a_sentence_does_and_signs_do_not(self) -> None:
+        self.assertEqual(self.word(5), "Dancing")
+
+
+class MarkShapeTest(unittest.TestCase):
+    def strokes(self, mark: Mark) -> list[LaidStroke]:
+        layout = typeset(apply(lesson(), KeepMark(mark)))
+        return [stroke for page in layout.marks[0].strokes for stroke in page.strokes]
+
+    def test_a_bracket_opens_to_the_text(self) -> None:
+        (stroke,) = self.strokes(Mark("", MarkKind.BRACKET, "a1", "a9", "evidence"))
+        xs, ys = stroke.points[::2], stroke.points[1::2]
+        self.assertEqual(xs[1], min(xs))
+        self.assertEqual(xs[1], xs[2])
+        self.assertTrue(xs[0] > xs[1] and xs[3] > xs[2], "its ends point right, where the text is")
+        self.assertLess(ys[0], ys[3])
+        left = min(box.x for page in typeset(lesson()).pages for box in page.boxes)
+        self.assertLess(xs[1], left)
+
+    def test_an_arrow_has_a_head_at_its_target(self) -> None:
+        shaft, head = self.strokes(Mark("", MarkKind.ARROW, "a1", "a1", "evidence", to="a9"))[-2:]
+        tip = shaft.points[-2:]
+        self.assertEqual(head.points[2:4], tip)
+        self.assertEqual(len(head.points), 6)
+        box = typeset(lesson()).places()["a9"][1]
+        self.assertTrue(box.x <= tip[0] <= box.x + box.width)
