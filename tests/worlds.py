@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from wordtrail.core.changes.commands import AddPausePoint, apply
-from wordtrail.core.changes.plan_commands import AddMark
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.mark_changes import AddMark
+from wordtrail.core.changes.point_changes import AddPausePoint
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import MarkKind
 from wordtrail.core.text.intake import passage_from_text

@@ -9,7 +9,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.worlds import TAKE, lesson, planned, trail, without
-from wordtrail.core.changes.commands import MoveStart, SetText, apply
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.passage_changes import SetText
+from wordtrail.core.changes.take_changes import MoveStart
 from wordtrail.core.cues.compile import TALK, TITLE_SECONDS, compile_cues, edit_list_of, whole_take
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.state import state_at, state_in_video, video_seconds, video_time

@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 
 from tests.core.inks import CLEAN, SHAKY, Hand, drawings
 from wordtrail.core.changes.commands import apply
-from wordtrail.core.changes.plan_commands import DrawInk, KeepMark
+from wordtrail.core.changes.mark_changes import DrawInk, KeepMark
 from wordtrail.core.layout.ink import Canvas, mark_of_ink
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson

@@ -9,7 +9,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import lesson, planned
-from wordtrail.core.changes.commands import AddPausePoint, apply
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.point_changes import AddPausePoint
 from wordtrail.core.layout.faces import shape
 from wordtrail.core.layout.stages import TYPE_SCALE, WIDE
 from wordtrail.core.layout.typeset import typeset

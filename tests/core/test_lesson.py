@@ -3,26 +3,14 @@
 from __future__ import annotations
 
 import unittest
-from typing import get_args
 
 from tests.worlds import TAKE, TEXT, lesson, planned, trail
-from wordtrail.core.changes.commands import (
-    DEEDS,
-    AddPausePoint,
-    ChangePausePoint,
-    ChooseTake,
-    ClearLooseEnds,
-    ClearTrim,
-    Command,
-    MoveStart,
-    RemoveMark,
-    RemovePausePoint,
-    SetPace,
-    SetText,
-    SetTrim,
-    apply,
-)
-from wordtrail.core.changes.plan_commands import AddMark
+from wordtrail.core.changes.commands import COMMANDS, SCREEN_COMMANDS, apply
+from wordtrail.core.changes.loose_ends import ClearLooseEnds
+from wordtrail.core.changes.mark_changes import AddMark, RemoveMark
+from wordtrail.core.changes.passage_changes import SetText
+from wordtrail.core.changes.point_changes import AddPausePoint, ChangePausePoint, RemovePausePoint
+from wordtrail.core.changes.take_changes import ChooseTake, ClearTrim, MoveStart, SetPace, SetTrim
 from wordtrail.core.errors import EmptyPassage, LessonError
 from wordtrail.core.marks.model import MarkKind
 from wordtrail.core.path.waypoints import Standing, Step, counting_take, next_step, waypoints
@@ -82,9 +70,11 @@ class CommandsTest(unittest.TestCase):
             apply(lesson(), SetText("", "Bees"))
 
     def test_every_command_has_a_deed(self) -> None:
-        kinds = {command.__dataclass_fields__["kind"].default for command in get_args(Command)}
-        self.assertEqual(kinds, set(DEEDS))
-        self.assertTrue(all(deed for deed in DEEDS.values()))
+        kinds = [command.__dataclass_fields__["kind"].default for command in COMMANDS]
+        self.assertEqual(len(set(kinds)), len(COMMANDS))
+        self.assertTrue(all(command.label for command in COMMANDS))
+        ours = {one.__name__ for one in COMMANDS if one not in SCREEN_COMMANDS}
+        self.assertEqual(ours, {"AddPages", "BringPlan", "PlaceDrawn", "TakeOver"})
 
 
 class RewordedTest(unittest.TestCase):

@@ -6,8 +6,8 @@ import unittest
 from dataclasses import replace
 
 from tests.worlds import lesson
+from wordtrail.core.changes.card_changes import KeepCard, SetMatching
 from wordtrail.core.changes.commands import apply
-from wordtrail.core.changes.plan_commands import KeepCard, SetMatching
 from wordtrail.core.layout.part_names import matching_part
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson

@@ -9,21 +9,14 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import lesson, planned
+from wordtrail.core.changes.card_changes import KeepCard, MakeCard
+from wordtrail.core.changes.chart_changes import KeepOrganizer, MakeOrganizer, SetGrid
 from wordtrail.core.changes.commands import apply
-from wordtrail.core.changes.offers import is_taken, nearest_meaning
-from wordtrail.core.changes.plan_commands import (
-    AddMark,
-    KeepCard,
-    KeepOrganizer,
-    KeepPoint,
-    KeepReading,
-    MakeCard,
-    MakeOrganizer,
-    OrderQuestions,
-    SetGrid,
-    SetOpening,
-    TakeSuggestion,
-)
+from wordtrail.core.changes.mark_changes import AddMark
+from wordtrail.core.changes.offers import TakeSuggestion, is_taken, nearest_meaning
+from wordtrail.core.changes.opening_changes import SetOpening
+from wordtrail.core.changes.point_changes import KeepPoint, OrderQuestions
+from wordtrail.core.changes.reading_changes import KeepReading
 from wordtrail.core.changes.taking_over import plan_to_take_over
 from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.typeset import typeset

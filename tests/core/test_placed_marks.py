@@ -9,17 +9,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import TAKE, planned, trail
-from wordtrail.core.changes.commands import (
-    ChooseTake,
-    FreeMark,
-    PlaceDrawn,
-    PlaceMark,
-    RemoveMark,
-    SetText,
-    SetTrim,
-    apply,
-)
-from wordtrail.core.changes.plan_commands import KeepMark
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.mark_changes import FreeMark, KeepMark, PlaceDrawn, PlaceMark, RemoveMark
+from wordtrail.core.changes.passage_changes import SetText
+from wordtrail.core.changes.take_changes import ChooseTake, SetTrim
 from wordtrail.core.cues.compile import TITLE_SECONDS, compile_cues, edit_list_of, whole_take
 from wordtrail.core.cues.drawings import IN_TALK
 from wordtrail.core.cues.model import CueSheet, Drawing

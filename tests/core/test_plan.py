@@ -6,25 +6,15 @@ import unittest
 from dataclasses import replace
 
 from tests.worlds import TAKE, lesson, planned
-from wordtrail.core.changes.commands import RemovePausePoint, SetText, apply
-from wordtrail.core.changes.plan_commands import (
-    KeepCard,
-    KeepMark,
-    KeepOrganizer,
-    KeepPoint,
-    KeepReading,
-    MakeCard,
-    MakeOrganizer,
-    OrderCards,
-    PointElsewhere,
-    RemoveOrganizer,
-    RemoveReading,
-    SetLegend,
-    SetMatching,
-    SetOpening,
-    SetOrder,
-    TakeOver,
-)
+from wordtrail.core.changes.card_changes import KeepCard, MakeCard, OrderCards, SetMatching
+from wordtrail.core.changes.chart_changes import KeepOrganizer, MakeOrganizer, RemoveOrganizer
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.mark_changes import KeepMark, SetLegend
+from wordtrail.core.changes.opening_changes import SetOpening, SetOrder
+from wordtrail.core.changes.passage_changes import SetText
+from wordtrail.core.changes.point_changes import KeepPoint, RemovePausePoint
+from wordtrail.core.changes.reading_changes import KeepReading, RemoveReading
+from wordtrail.core.changes.taking_over import PointElsewhere, TakeOver
 from wordtrail.core.changes.word_list import lesson_of_words
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
 from wordtrail.core.cues.run import run_of

@@ -7,18 +7,13 @@ import unittest
 from dataclasses import replace
 
 from tests.worlds import TAKE, lesson, planned, trail
+from wordtrail.core.changes.card_changes import KeepCard, MakeCard, SetMatching
+from wordtrail.core.changes.chart_changes import KeepOrganizer, MakeOrganizer
 from wordtrail.core.changes.commands import apply
-from wordtrail.core.changes.plan_commands import (
-    KeepCard,
-    KeepMark,
-    KeepOrganizer,
-    KeepPoint,
-    KeepReading,
-    MakeCard,
-    MakeOrganizer,
-    SetMatching,
-    SetOpening,
-)
+from wordtrail.core.changes.mark_changes import KeepMark
+from wordtrail.core.changes.opening_changes import SetOpening
+from wordtrail.core.changes.point_changes import KeepPoint
+from wordtrail.core.changes.reading_changes import KeepReading
 from wordtrail.core.cues.compile import TITLE_SECONDS, compile_cues, edit_list_of
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.state import state_at, state_in_video, video_seconds

@@ -8,8 +8,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import lesson
-from wordtrail.core.changes.commands import Respell, apply
-from wordtrail.core.changes.text_commands import LeaveWord, PlacePicture, SetCredits
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.passage_changes import SetCredits
+from wordtrail.core.changes.picture_changes import PlacePicture
+from wordtrail.core.changes.word_changes import LeaveWord, Respell
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.path.proofing import before_sharing, open_suspects, undescribed
 from wordtrail.core.path.waypoints import Standing, Step, next_step, waypoints

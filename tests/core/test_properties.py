@@ -9,8 +9,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import TAKE, TEXT, lesson, planned
-from wordtrail.core.changes.commands import AddPausePoint, RemoveMark, RemovePausePoint, SetText, apply
-from wordtrail.core.changes.plan_commands import AddMark
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.mark_changes import AddMark, RemoveMark
+from wordtrail.core.changes.passage_changes import SetText
+from wordtrail.core.changes.point_changes import AddPausePoint, RemovePausePoint
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
 from wordtrail.core.cues.state import state_at, state_in_video, video_seconds
 from wordtrail.core.edit.edit_list import Trim

@@ -10,8 +10,11 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import lesson, planned
+from wordtrail.core.changes.card_changes import KeepCard, MakeCard
 from wordtrail.core.changes.commands import apply
-from wordtrail.core.changes.plan_commands import KeepCard, KeepPoint, KeepReading, MakeCard, SetClosing, SetOpening
+from wordtrail.core.changes.opening_changes import SetClosing, SetOpening
+from wordtrail.core.changes.point_changes import KeepPoint
+from wordtrail.core.changes.reading_changes import KeepReading
 from wordtrail.core.changes.word_list import lesson_of_words
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.recording_guide import REST, GuideStep, recording_guide

@@ -9,7 +9,8 @@ from hypothesis import strategies as st
 
 from tests.worlds import lesson
 from wordtrail.core.align.script import script_of
-from wordtrail.core.changes.commands import Respell, apply
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.word_changes import Respell
 from wordtrail.core.errors import LessonError
 from wordtrail.core.speech.phones import NUMBER
 from wordtrail.core.speech.respelling import sounds_of

@@ -8,7 +8,7 @@ from dataclasses import replace
 from tests.worlds import lesson
 from wordtrail.core.changes.card_changes import fresh_card
 from wordtrail.core.changes.commands import apply
-from wordtrail.core.changes.plan_commands import KeepMark
+from wordtrail.core.changes.mark_changes import KeepMark
 from wordtrail.core.layout.model import LaidStroke
 from wordtrail.core.layout.tied_numbers import deep
 from wordtrail.core.layout.typeset import typeset

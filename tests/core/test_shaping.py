@@ -9,35 +9,26 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import planned
-from wordtrail.core.changes.commands import AddPausePoint, Command, PutBack, apply
-from wordtrail.core.changes.plan_commands import AddMark
-from wordtrail.core.changes.text_commands import (
+from wordtrail.core.changes.block_changes import (
     AddBlock,
-    AddPages,
-    BreakPage,
-    CropPicture,
-    DropWord,
     EditBlock,
-    JoinPage,
-    JoinWords,
-    LabelPage,
-    MendWord,
     MergeBlock,
     MoveBlock,
-    NameRegion,
     NumberBlock,
-    PlacePicture,
     RemoveBlock,
-    RemovePassage,
-    RemoveRegion,
     SetBlockKind,
-    SetCredits,
-    SetLook,
-    SetNumbers,
-    ShowPage,
     SplitBlock,
-    WishCard,
 )
+from wordtrail.core.changes.card_changes import WishCard
+from wordtrail.core.changes.command import Command
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.loose_ends import PutBack
+from wordtrail.core.changes.mark_changes import AddMark
+from wordtrail.core.changes.page_changes import BreakPage, JoinPage, LabelPage, ShowPage
+from wordtrail.core.changes.passage_changes import AddPages, RemovePassage, SetCredits, SetLook, SetNumbers
+from wordtrail.core.changes.picture_changes import CropPicture, NameRegion, PlacePicture, RemoveRegion
+from wordtrail.core.changes.point_changes import AddPausePoint
+from wordtrail.core.changes.word_changes import DropWord, JoinWords, MendWord
 from wordtrail.core.errors import EmptyPassage, LessonError
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import MarkKind

@@ -9,16 +9,12 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import lesson
+from wordtrail.core.changes.card_changes import KeepCard, SetMatching
+from wordtrail.core.changes.chart_changes import KeepOrganizer, MakeOrganizer
 from wordtrail.core.changes.commands import apply
-from wordtrail.core.changes.plan_commands import (
-    KeepCard,
-    KeepMark,
-    KeepOrganizer,
-    KeepPoint,
-    MakeOrganizer,
-    SetMatching,
-    SetOpening,
-)
+from wordtrail.core.changes.mark_changes import KeepMark
+from wordtrail.core.changes.opening_changes import SetOpening
+from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.layout.model import LaidPage, Layout
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson

@@ -6,8 +6,10 @@ import unittest
 from dataclasses import replace
 
 from tests.worlds import TAKE, lesson, trail
-from wordtrail.core.changes.commands import RemoveMark, apply
-from wordtrail.core.changes.plan_commands import KeepMark, KeepOrganizer, KeepPoint, RemoveOrganizer
+from wordtrail.core.changes.chart_changes import KeepOrganizer, RemoveOrganizer
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.mark_changes import KeepMark, RemoveMark
+from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.state import state_at

@@ -5,8 +5,8 @@ from __future__ import annotations
 import unittest
 
 from tests.worlds import lesson
+from wordtrail.core.changes.card_changes import MakeCard
 from wordtrail.core.changes.commands import apply
-from wordtrail.core.changes.plan_commands import MakeCard
 from wordtrail.core.lesson.sheets import script, sheets
 from wordtrail.core.lesson.whereabouts import where_it_stands
 from wordtrail.standins.passages import BEES_MAP, BOAT, RAIN

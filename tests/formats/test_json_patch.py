@@ -10,9 +10,12 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import TEXT, lesson, planned
-from wordtrail.core.changes.commands import Command, RemoveMark, SetPace, SetText, apply
-from wordtrail.core.changes.plan_commands import AddMark
-from wordtrail.core.changes.text_commands import EditBlock, MoveBlock, RemoveBlock, SplitBlock
+from wordtrail.core.changes.block_changes import EditBlock, MoveBlock, RemoveBlock, SplitBlock
+from wordtrail.core.changes.command import Command
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.mark_changes import AddMark, RemoveMark
+from wordtrail.core.changes.passage_changes import SetText
+from wordtrail.core.changes.take_changes import SetPace
 from wordtrail.core.marks.model import MarkKind
 from wordtrail.core.text.model import Word
 from wordtrail.formats.json_patch import Operation, difference, patched, read, write

@@ -15,7 +15,7 @@ from lxml import etree
 
 from tests.worlds import lesson
 from wordtrail.core.changes.commands import apply
-from wordtrail.core.changes.plan_commands import BringPlan
+from wordtrail.core.changes.taking_over import BringPlan
 from wordtrail.core.errors import FileError
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark, Moment

@@ -7,18 +7,13 @@ from dataclasses import dataclass, replace
 from importlib.resources import files
 
 from tests.worlds import TAKE, lesson, trail, without
+from wordtrail.core.changes.card_changes import KeepCard, MakeCard, SetMatching
+from wordtrail.core.changes.chart_changes import KeepOrganizer, MakeOrganizer
 from wordtrail.core.changes.commands import apply
-from wordtrail.core.changes.plan_commands import (
-    KeepCard,
-    KeepMark,
-    KeepOrganizer,
-    KeepPoint,
-    KeepReading,
-    MakeCard,
-    MakeOrganizer,
-    SetMatching,
-    SetOpening,
-)
+from wordtrail.core.changes.mark_changes import KeepMark
+from wordtrail.core.changes.opening_changes import SetOpening
+from wordtrail.core.changes.point_changes import KeepPoint
+from wordtrail.core.changes.reading_changes import KeepReading
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.layout.model import Layout

@@ -11,9 +11,10 @@ from pathlib import Path
 
 import numpy as np
 from PIL import Image
-
 from wordtrail.core.changes.text_changes import apply_to_text
-from wordtrail.core.changes.text_commands import PlacePicture, ShowPage
+
+from wordtrail.core.changes.page_changes import ShowPage
+from wordtrail.core.changes.picture_changes import PlacePicture
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
 from wordtrail.core.cues.state import state_at
 from wordtrail.core.errors import NoWordsFound

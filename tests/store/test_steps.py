@@ -11,9 +11,10 @@ from unittest import mock
 from sqlalchemy import create_engine, select, text, update
 
 from tests.store.test_store import StoreTest
-from wordtrail.core.changes.commands import SetPace, apply
-from wordtrail.core.changes.plan_commands import AddMark
-from wordtrail.core.changes.text_commands import EditBlock
+from wordtrail.core.changes.block_changes import EditBlock
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.mark_changes import AddMark
+from wordtrail.core.changes.take_changes import SetPace
 from wordtrail.core.errors import LessonError, NewerDocument
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import MarkKind

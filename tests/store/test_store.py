@@ -12,7 +12,8 @@ from unittest import mock
 from sqlalchemy import inspect, text
 
 from tests.worlds import lesson, trail
-from wordtrail.core.changes.commands import AddPausePoint, SetPace
+from wordtrail.core.changes.point_changes import AddPausePoint
+from wordtrail.core.changes.take_changes import SetPace
 from wordtrail.core.errors import LessonError, LinkWithdrawn, NoRoom, NotFound, StaleRevision, TakeTooLong, TooLarge
 from wordtrail.store import jobs, sharing, takes
 from wordtrail.store.lessons import Owner, add_lesson, all_lessons, change, get_lesson, remove_lesson, walk

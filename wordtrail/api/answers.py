@@ -4,12 +4,13 @@ from __future__ import annotations
 
 import json
 import re
-from typing import Any, Literal
+from typing import TYPE_CHECKING, Any, Literal, Union
 
 from pydantic import BaseModel, Field
 from pydantic.json_schema import GenerateJsonSchema
 
-from wordtrail.core.changes.commands import Command
+from wordtrail.core.changes.command import ScreenCommand
+from wordtrail.core.changes.commands import SCREEN_COMMANDS
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.run import Stop
 from wordtrail.core.edit.edit_list import EditList
@@ -28,6 +29,11 @@ from wordtrail.core.text.glossary import GlossaryLink
 from wordtrail.core.trail.checks import Check, Figures
 from wordtrail.core.trail.model import Trail
 from wordtrail.core.trail.walks import Walk
+
+if TYPE_CHECKING:
+    AnyScreenCommand = ScreenCommand
+else:
+    AnyScreenCommand = Union[SCREEN_COMMANDS]  # noqa: UP007 -- made of a tuple
 
 
 class _Complete(GenerateJsonSchema):
@@ -207,7 +213,7 @@ class Change(Body):
     """A command for the lesson as it was at `revision`."""
 
     revision: int
-    command: Command = Field(discriminator="kind")
+    command: AnyScreenCommand = Field(discriminator="kind")
 
 
 class Revision(Body):

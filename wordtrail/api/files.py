@@ -11,7 +11,7 @@ from wordtrail.api import answers
 from wordtrail.api.context import answer, context
 from wordtrail.api.takes import LessonPath
 from wordtrail.api.views import change_answer, fresh_answer, job_view
-from wordtrail.core.changes.text_commands import AddPages
+from wordtrail.core.changes.passage_changes import AddPages
 from wordtrail.core.errors import LessonError, NotReadable, TooLarge
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.legends import legend_for

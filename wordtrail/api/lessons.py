@@ -20,7 +20,7 @@ from wordtrail.api.views import (
     trail_view,
     whole_stage,
 )
-from wordtrail.core.changes.commands import ChooseTake
+from wordtrail.core.changes.take_changes import ChooseTake
 from wordtrail.core.changes.word_list import lesson_of_words
 from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.typeset import typeset

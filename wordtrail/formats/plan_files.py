@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from wordtrail.core.changes.plan_commands import BringPlan
+from wordtrail.core.changes.taking_over import BringPlan
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.formats import cards_csv, qti, web_annotation
 from wordtrail.formats.copies import Copy

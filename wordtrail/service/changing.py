@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from wordtrail.core.changes.commands import DEEDS, Command, apply
+from wordtrail.core.changes.command import Command
 from wordtrail.core.errors import StaleRevision
 from wordtrail.store.lessons import KeptLesson, get_lesson, keep_change, walk
 from wordtrail.workspace import Workspace
@@ -25,17 +25,17 @@ def change_lesson(workspace: Workspace, lesson: str, revision: int, command: Com
         before = get_lesson(session, lesson, workspace.owner)
     if before.revision != revision:
         raise StaleRevision(revision, before.revision)
-    after = apply(before.lesson, command)
+    after = command.apply(before.lesson)
     with workspace.database.writing() as session:
-        return Changed(before, keep_change(session, before, revision, after, DEEDS[command.kind]))
+        return Changed(before, keep_change(session, before, revision, after, command.label))
 
 
 def change_newest(workspace: Workspace, lesson: str, command: Command) -> Changed:
     """Make a change to the lesson as it is, also when somebody changes it just now: one that stands by itself."""
     with workspace.database.writing() as session:
         before = get_lesson(session, lesson, workspace.owner)
-        after = apply(before.lesson, command)
-        return Changed(before, keep_change(session, before, before.revision, after, DEEDS[command.kind]))
+        after = command.apply(before.lesson)
+        return Changed(before, keep_change(session, before, before.revision, after, command.label))
 
 
 def walk_lesson(workspace: Workspace, lesson: str, revision: int, steps: int) -> Changed:

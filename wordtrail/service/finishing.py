@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from wordtrail.core.changes.commands import PlaceDrawn
+from wordtrail.core.changes.mark_changes import PlaceDrawn
 from wordtrail.core.trail.events import drawn_by_hand
 from wordtrail.service.changing import change_newest
 from wordtrail.store.takes import events_of, finish_take, get_take, put_together

@@ -6,18 +6,14 @@ import math
 from collections.abc import Callable
 from dataclasses import dataclass, field, replace
 
-from wordtrail.core.changes.commands import Command, apply
-from wordtrail.core.changes.plan_commands import (
-    KeepCard,
-    KeepMark,
-    KeepOrganizer,
-    KeepPoint,
-    KeepReading,
-    SetClosing,
-    SetLegend,
-    SetMatching,
-    SetOpening,
-)
+from wordtrail.core.changes.card_changes import KeepCard, SetMatching
+from wordtrail.core.changes.chart_changes import KeepOrganizer
+from wordtrail.core.changes.command import Command
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.mark_changes import KeepMark, SetLegend
+from wordtrail.core.changes.opening_changes import SetClosing, SetOpening
+from wordtrail.core.changes.point_changes import KeepPoint
+from wordtrail.core.changes.reading_changes import KeepReading
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.legends import legend_for
 from wordtrail.core.marks.model import Mark, MarkKind, Moment

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from wordtrail.core.changes.commands import DEEDS, Command, apply
+from wordtrail.core.changes.command import Command
 from wordtrail.core.errors import LessonError, NotFound, StaleRevision
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.store.steps import add_step, can_walk, first_step, lesson_at, places_of
@@ -89,7 +89,7 @@ def change(session: Session, owner: Owner, id: str, revision: int, command: Comm
     """Apply `command` to the lesson at `revision`. Raises StaleRevision when that is not the newest,
     and whatever the command raises; nothing is changed then."""
     before = get_lesson(session, id, owner)
-    return keep_change(session, before, revision, apply(before.lesson, command), DEEDS[command.kind])
+    return keep_change(session, before, revision, command.apply(before.lesson), command.label)
 
 
 def keep_change(session: Session, before: KeptLesson, revision: int, after: Lesson, deed: str) -> KeptLesson:

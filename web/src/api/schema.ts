@@ -2684,7 +2684,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["AddPagesInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["TakeOverInput"] | components["schemas"]["BringPlanInput"] | components["schemas"]["SetTextInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["AddPausePointInput"] | components["schemas"]["ChangePausePointInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["PlaceDrawnInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["RespellInput"];
+            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetTextInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["AddPausePointInput"] | components["schemas"]["ChangePausePointInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
         };
         /**
          * AddBlock
@@ -2730,20 +2730,6 @@ export interface components {
              * @enum {string}
              */
             kind: "add mark";
-        };
-        /**
-         * AddPages
-         * @description Pages that were read from files go to the end of a passage, or make a new one (empty).
-         */
-        AddPagesInput: {
-            /** Passage */
-            passage: string;
-            draft: components["schemas"]["DraftPassageInput"];
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "add pages";
         };
         /**
          * AddPausePoint
@@ -2866,38 +2852,6 @@ export interface components {
             kind: "break page";
         };
         /**
-         * BringPlan
-         * @description Marks, pause points and word cards that were read from a file; all are new. `legend` holds the meanings
-         *     that the marks need.
-         */
-        BringPlanInput: {
-            /**
-             * Marks
-             * @default []
-             */
-            marks?: components["schemas"]["MarkInput"][];
-            /**
-             * Points
-             * @default []
-             */
-            points?: components["schemas"]["PausePointInput"][];
-            /**
-             * Cards
-             * @default []
-             */
-            cards?: components["schemas"]["WordCardInput"][];
-            /**
-             * Legend
-             * @default []
-             */
-            legend?: components["schemas"]["MeaningInput"][];
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "bring plan";
-        };
-        /**
          * ChangePausePoint
          * @description Another question or think time for a pause point.
          */
@@ -3011,95 +2965,6 @@ export interface components {
          * @enum {string}
          */
         DetectorInput: "repeated phrase" | "patterned sentence" | "rhyme" | "alliteration" | "sound word" | "sequence" | "cause and effect" | "comparison" | "question" | "definition" | "dialogue" | "heading" | "word to teach" | "word with an ending" | "sentence with a number" | "place to stop";
-        /**
-         * DraftBlock
-         * @description A block before its words have ids. `picture` belongs to a picture block that has a file.
-         */
-        DraftBlockInput: {
-            kind: components["schemas"]["BlockKindInput"];
-            /** Text */
-            text: string;
-            /**
-             * Emphasis
-             * @default []
-             */
-            emphasis?: components["schemas"]["EmphasisInput"][];
-            picture?: components["schemas"]["PictureInput"] | null;
-        };
-        /**
-         * DraftPage
-         * @description A page before its blocks have ids.
-         */
-        DraftPageInput: {
-            /** Label */
-            label: string;
-            /** Blocks */
-            blocks: components["schemas"]["DraftBlockInput"][];
-            photo?: components["schemas"]["DraftPhotoInput"] | null;
-        };
-        /**
-         * DraftPassage
-         * @description What a file holds: pages, what it says about itself, and what the reader wants to tell (in
-         *     sentences for the teacher).
-         */
-        DraftPassageInput: {
-            /** Pages */
-            pages: components["schemas"]["DraftPageInput"][];
-            /**
-             * Title
-             * @default
-             */
-            title?: string;
-            /**
-             * Author
-             * @default
-             */
-            author?: string;
-            /**
-             * Source
-             * @default
-             */
-            source?: string;
-            /**
-             * Notes
-             * @default []
-             */
-            notes?: string[];
-        };
-        /**
-         * DraftPhoto
-         * @description The photo of a page, with its words in the order in which they stand in the page's blocks.
-         */
-        DraftPhotoInput: {
-            /** File */
-            file: string;
-            /** Width */
-            width: number;
-            /** Height */
-            height: number;
-            /** Words */
-            words: components["schemas"]["DraftWordInput"][];
-        };
-        /**
-         * DraftWord
-         * @description A word found on a photo, in reading order: pixels from the top left, and how sure it is (0 to 1).
-         */
-        DraftWordInput: {
-            /** Text */
-            text: string;
-            /** X */
-            x: number;
-            /** Y */
-            y: number;
-            /** Width */
-            width: number;
-            /** Height */
-            height: number;
-            /** Baseline */
-            baseline: number;
-            /** Confidence */
-            confidence: number;
-        };
         /**
          * DrawInk
          * @description What the pen drew on a page of the wide stage, in page units; it becomes the mark it looks like, on the
@@ -3835,33 +3700,6 @@ export interface components {
          */
         PermissionKindInput: "" | "own work" | "public domain" | "licence" | "permission granted";
         /**
-         * Picture
-         * @description A picture file that we keep (`file` names it; `width` and `height` in pixels), what is shown
-         *     of it, and its named regions. What it shows, in words, is the text of its block.
-         */
-        PictureInput: {
-            /** File */
-            file: string;
-            /** Width */
-            width: number;
-            /** Height */
-            height: number;
-            /**
-             * @default {
-             *       "x": 0,
-             *       "y": 0,
-             *       "width": 1,
-             *       "height": 1
-             *     }
-             */
-            crop?: components["schemas"]["AreaInput"];
-            /**
-             * Regions
-             * @default []
-             */
-            regions?: components["schemas"]["RegionInput"][];
-        };
-        /**
          * PictureQuestion
          * @description A question about a picture of the passage (its block), asked before any word is read.
          */
@@ -3870,20 +3708,6 @@ export interface components {
             picture: string;
             /** Question */
             question: string;
-        };
-        /**
-         * PlaceDrawn
-         * @description The marks that were drawn by hand while recording. Those that are not in the lesson any more are passed
-         *     over.
-         */
-        PlaceDrawnInput: {
-            /** Marks */
-            marks: components["schemas"]["PlacedMarkInput"][];
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "place drawn";
         };
         /**
          * PlaceMark
@@ -3932,38 +3756,6 @@ export interface components {
             kind: "place picture";
         };
         /**
-         * PlacedMark
-         * @description The moment of a mark, set by hand in one take: it is drawn from `start` (seconds of take time), over
-         *     `seconds` (0: as long as a mark takes that is drawn in talk).
-         */
-        PlacedMarkInput: {
-            /** Mark */
-            mark: string;
-            /** Take */
-            take: string;
-            /** Start */
-            start: number;
-            /**
-             * Seconds
-             * @default 0
-             */
-            seconds?: number;
-        };
-        /**
-         * PointElsewhere
-         * @description A pause point of another lesson: where it stands (share of its words, 0 to 1), what students do and for
-         *     how long, and its question.
-         */
-        PointElsewhereInput: {
-            /** Share */
-            share: number;
-            do: components["schemas"]["PauseKindInput"];
-            /** Question */
-            question: string;
-            /** Think Seconds */
-            think_seconds: number;
-        };
-        /**
          * PutBack
          * @description A loose end's mark goes on the words from `first` to `last`; its pause point after `last`.
          */
@@ -4001,17 +3793,6 @@ export interface components {
              */
             purpose?: string;
             stretch?: components["schemas"]["SpanInput"] | null;
-        };
-        /**
-         * Region
-         * @description A part of a picture with a name ("the root of the oak"), in shares of the whole picture.
-         */
-        RegionInput: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            area: components["schemas"]["AreaInput"];
         };
         /**
          * RemoveBlock
@@ -4442,35 +4223,6 @@ export interface components {
              * @default 0
              */
             skip?: number;
-        };
-        /**
-         * TakeOver
-         * @description What makes sense of another lesson's plan: its legend, opening, closing and organizers (emptied of what
-         *     belongs to its text), and pause points of kinds that need nothing of the text, at the end of the paragraph
-         *     that is at the same share of the way.
-         */
-        TakeOverInput: {
-            /** Legend */
-            legend: components["schemas"]["MeaningInput"][];
-            opening: components["schemas"]["OpeningInput"];
-            closing: components["schemas"]["ClosingInput"];
-            /** Organizers */
-            organizers: components["schemas"]["OrganizerInput"][];
-            /**
-             * Order
-             * @default []
-             */
-            order?: components["schemas"]["PartInput"][];
-            /**
-             * Points
-             * @default []
-             */
-            points?: components["schemas"]["PointElsewhereInput"][];
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "take over";
         };
         /**
          * TakeSuggestion

@@ -1,11 +1,13 @@
-"""What commands do to word cards."""
+"""Word cards: commands, and what they do."""
 
 from __future__ import annotations
 
 import math
-from dataclasses import replace
+from dataclasses import dataclass, replace
+from typing import ClassVar, Literal
 
-from wordtrail.core.changes.checked import known_word, tidied, tidy
+from wordtrail.core.changes.checked import known_word, one_of, tidied, tidy
+from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.changes.kept import Stock, put_in
 from wordtrail.core.errors import LessonError
 from wordtrail.core.lesson.model import Lesson
@@ -77,3 +79,96 @@ def _drawing(lines: tuple[PenLine, ...]) -> tuple[PenLine, ...]:
         for line in lines
         if len(line.points) > 3
     )
+
+
+MOST_WISHES = 60
+
+
+def _with_wish(lesson: Lesson, command: WishCard) -> Lesson:
+    word = " ".join(command.word.split())[:80]
+    others = tuple(one for one in lesson.card_wishes if one != word)
+    if not command.wanted:
+        return replace(lesson, card_wishes=others)
+    if not word or len(others) >= MOST_WISHES:
+        raise LessonError(f"A lesson holds at most {MOST_WISHES} word cards.")
+    return replace(lesson, card_wishes=(*others, word))
+
+
+@dataclass(frozen=True, slots=True)
+class MakeCard(ScreenCommand):
+    """A word card for a word of the passage (its id), with what the core knows of it; or for any word."""
+
+    label: ClassVar[str] = "making a word card"
+    word: str
+    kind: Literal["make card"] = "make card"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return with_card(lesson, fresh_card(lesson, self.word))
+
+
+@dataclass(frozen=True, slots=True)
+class KeepCard(ScreenCommand):
+    """A word card. Empty syllables and parts are worked out."""
+
+    label: ClassVar[str] = "changing a word card"
+    card: WordCard
+    kind: Literal["keep card"] = "keep card"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return with_card(lesson, self.card)
+
+
+@dataclass(frozen=True, slots=True)
+class RemoveCard(ScreenCommand):
+    """Take a word card away."""
+
+    label: ClassVar[str] = "removing a word card"
+    id: str
+    kind: Literal["remove card"] = "remove card"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        plan = lesson.plan
+        one_of(plan.cards, self.id, "word card")
+        return replace(lesson, plan=replace(plan, cards=tuple(card for card in plan.cards if card.id != self.id)))
+
+
+@dataclass(frozen=True, slots=True)
+class OrderCards(ScreenCommand):
+    """The word cards in this order (their ids)."""
+
+    label: ClassVar[str] = "ordering the word cards"
+    ids: tuple[str, ...]
+    kind: Literal["order cards"] = "order cards"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        plan = lesson.plan
+        if sorted(self.ids) != sorted(card.id for card in plan.cards):
+            raise LessonError("The word cards have changed meanwhile.", next_step="Order them once more.")
+        cards = tuple(sorted(plan.cards, key=lambda card: self.ids.index(card.id)))
+        return replace(lesson, plan=replace(plan, cards=cards))
+
+
+@dataclass(frozen=True, slots=True)
+class SetMatching(ScreenCommand):
+    """Whether students match the words of the cards with their meanings, or with their pictures."""
+
+    label: ClassVar[str] = "the matching card"
+    on: bool
+    pictures: bool = False
+    kind: Literal["set matching"] = "set matching"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return replace(lesson, plan=replace(lesson.plan, matching=self.on, matching_pictures=self.pictures))
+
+
+@dataclass(frozen=True, slots=True)
+class WishCard(ScreenCommand):
+    """The teacher wants a word card of a word, as printed; `wanted` false takes that back."""
+
+    label: ClassVar[str] = "wishing for a word card"
+    word: str
+    wanted: bool = True
+    kind: Literal["wish card"] = "wish card"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return _with_wish(lesson, self)

@@ -1,15 +1,17 @@
-"""What commands do to organizers."""
+"""Organizers: commands, and what they do."""
 
 from __future__ import annotations
 
-from dataclasses import replace
+from dataclasses import dataclass, replace
+from typing import ClassVar, Literal
 
 from wordtrail.core.changes.checked import in_order, one_of, tidy
+from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.changes.kept import Stock, put_in
 from wordtrail.core.changes.mark_changes import with_ties_kept
 from wordtrail.core.errors import LessonError
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.plan.organizers import MOST_COLUMNS, MOST_ROWS, Organizer
+from wordtrail.core.plan.organizers import MOST_COLUMNS, MOST_ROWS, Organizer, Shape, on_grid, organizer_of
 
 MOST_ORGANIZERS = 12
 
@@ -49,3 +51,57 @@ def without_organizer(lesson: Lesson, id: str) -> Lesson:
     points = tuple(replace(p, organizer="") if p.organizer == id else p for p in lesson.pause_points)
     left = tuple(one for one in lesson.plan.organizers if one.id != id)
     return with_ties_kept(replace(lesson, pause_points=points, plan=replace(lesson.plan, organizers=left)))
+
+
+@dataclass(frozen=True, slots=True)
+class MakeOrganizer(ScreenCommand):
+    """A fresh organizer of a shape, for the first passage."""
+
+    label: ClassVar[str] = "making an organizer"
+    shape: Shape
+    columns: int = 2
+    rows: int = 2
+    kind: Literal["make organizer"] = "make organizer"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return with_organizer(lesson, organizer_of(self.shape, lesson.passages[0], self.columns, self.rows))
+
+
+@dataclass(frozen=True, slots=True)
+class KeepOrganizer(ScreenCommand):
+    """An organizer."""
+
+    label: ClassVar[str] = "changing an organizer"
+    organizer: Organizer
+    kind: Literal["keep organizer"] = "keep organizer"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return with_organizer(lesson, self.organizer)
+
+
+@dataclass(frozen=True, slots=True)
+class SetGrid(ScreenCommand):
+    """An organizer gets other rows and columns: boxes that no longer fit go, empty places get a box."""
+
+    label: ClassVar[str] = "changing an organizer"
+    id: str
+    columns: int
+    rows: int
+    kind: Literal["set grid"] = "set grid"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        one_of(lesson.plan.organizers, self.id, "organizer")
+        chart = next(one for one in lesson.plan.organizers if one.id == self.id)
+        return with_organizer(lesson, on_grid(chart, self.columns, self.rows))
+
+
+@dataclass(frozen=True, slots=True)
+class RemoveOrganizer(ScreenCommand):
+    """Take an organizer away."""
+
+    label: ClassVar[str] = "removing an organizer"
+    id: str
+    kind: Literal["remove organizer"] = "remove organizer"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return without_organizer(lesson, self.id)

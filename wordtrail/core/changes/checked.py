@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+import re
 
 from wordtrail.core.errors import LessonError
 from wordtrail.core.lesson.model import Lesson
@@ -55,3 +56,11 @@ def one_of(values: tuple, id: str, name: str) -> None:
     """Raises LessonError when none of `values` has this id."""
     if all(value.id != id for value in values):
         raise LessonError(f"This {name} is not in the lesson any more.")
+
+
+_PICTURE_FILE = re.compile(r"^[0-9a-f]{32}\.(?:png|jpg)$")
+
+
+def is_picture_file(name: str) -> bool:
+    """Whether this is the name of a picture that we keep."""
+    return bool(_PICTURE_FILE.match(name))

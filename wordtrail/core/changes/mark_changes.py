@@ -1,18 +1,30 @@
-"""What commands do to marks and their legend."""
+"""Marks, their legend and their moments: commands, and what they do."""
 
 from __future__ import annotations
 
 import math
-from dataclasses import replace
+from dataclasses import dataclass, replace
+from typing import ClassVar, Literal
 
 from wordtrail.core.changes.checked import known_word, one_of, tidy, within
+from wordtrail.core.changes.command import Command, ScreenCommand
 from wordtrail.core.changes.kept import Stock, put_in
-from wordtrail.core.changes.plan_commands import AddMark, DrawInk
+from wordtrail.core.changes.limits import LONGEST_TAKE
 from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.ink import Canvas, mark_of_ink
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.marks.model import COLOURS, LONGEST_DRAWING, Mark, MarkKind, Meaning, Moment, usual_moment
+from wordtrail.core.marks.model import (
+    COLOURS,
+    LONGEST_DRAWING,
+    Mark,
+    MarkKind,
+    Meaning,
+    Moment,
+    PlacedMark,
+    Stroke,
+    usual_moment,
+)
 
 MOST_MARKS, MOST_MEANINGS, MOST_INK_POINTS = 2000, 10, 4000
 
@@ -110,3 +122,131 @@ def checked_legend(lesson: Lesson, legend: tuple[Meaning, ...]) -> tuple[Meaning
         names = ", ".join(f"“{one.name}”" for one in lesson.legend if one.id in gone)
         raise LessonError(f"Marks still have the meaning {names}.", next_step="Give them another meaning first.")
     return tuple(kept)
+
+
+def _with_placed_mark(lesson: Lesson, command: PlaceMark) -> Lesson:
+    one_of(lesson.marks, command.id, "mark")
+    start = within(command.start, 0.0, LONGEST_TAKE, "The moment of the mark")
+    seconds = within(command.seconds, 0.0, LONGEST_DRAWING, "How long it is drawn")
+    others = tuple(one for one in lesson.placed_marks if (one.take, one.mark) != (command.take, command.id))
+    return replace(
+        lesson, placed_marks=(*others, PlacedMark(command.id, command.take, round(start, 3), round(seconds, 3)))
+    )
+
+
+@dataclass(frozen=True, slots=True)
+class KeepMark(ScreenCommand):
+    """A mark."""
+
+    label: ClassVar[str] = "changing a mark"
+    mark: Mark
+    kind: Literal["keep mark"] = "keep mark"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return with_mark(lesson, self.mark)
+
+
+@dataclass(frozen=True, slots=True)
+class AddMark(ScreenCommand):
+    """A new mark on the run of words from `first` to `last` (in either order), as its kind is usually drawn.
+    A number is the next one."""
+
+    label: ClassVar[str] = "drawing a mark"
+    mark: MarkKind
+    first: str
+    last: str
+    meaning: str
+    to: str = ""
+    reading: str = ""
+    kind: Literal["add mark"] = "add mark"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return with_fresh_mark(lesson, self)
+
+
+@dataclass(frozen=True, slots=True)
+class RemoveMark(ScreenCommand):
+    """Take a mark away."""
+
+    label: ClassVar[str] = "removing a mark"
+    id: str
+    kind: Literal["remove mark"] = "remove mark"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        one_of(lesson.marks, self.id, "mark")
+        placed = tuple(one for one in lesson.placed_marks if one.mark != self.id)
+        return replace(lesson, marks=tuple(one for one in lesson.marks if one.id != self.id), placed_marks=placed)
+
+
+@dataclass(frozen=True, slots=True)
+class DrawInk(ScreenCommand):
+    """What the pen drew on a page of the wide stage, in page units; it becomes the mark it looks like, on the
+    words it belongs to."""
+
+    label: ClassVar[str] = "drawing"
+    page: int
+    strokes: tuple[Stroke, ...]
+    meaning: str
+    reading: str = ""
+    kind: Literal["draw ink"] = "draw ink"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return with_ink(lesson, self)
+
+
+@dataclass(frozen=True, slots=True)
+class SetLegend(ScreenCommand):
+    """The legend. Meanings that marks have cannot go."""
+
+    label: ClassVar[str] = "changing the legend"
+    legend: tuple[Meaning, ...]
+    kind: Literal["set legend"] = "set legend"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return replace(lesson, legend=checked_legend(lesson, self.legend))
+
+
+@dataclass(frozen=True, slots=True)
+class PlaceMark(ScreenCommand):
+    """The mark `id` is drawn from `start` on (seconds of take time), over `seconds` (0: as it takes)."""
+
+    label: ClassVar[str] = "moving a mark"
+    take: str
+    id: str
+    start: float
+    seconds: float = 0.0
+    kind: Literal["place mark"] = "place mark"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return _with_placed_mark(lesson, self)
+
+
+@dataclass(frozen=True, slots=True)
+class PlaceDrawn(Command):
+    """The marks that were drawn by hand while recording. Those that are not in the lesson any more are passed
+    over."""
+
+    label: ClassVar[str] = "drawing while recording"
+    marks: tuple[PlacedMark, ...]
+    kind: Literal["place drawn"] = "place drawn"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        known = {mark.id for mark in lesson.marks}
+        for one in self.marks:
+            if one.mark in known:
+                lesson = PlaceMark(one.take, one.mark, one.start, one.seconds).apply(lesson)
+        return lesson
+
+
+@dataclass(frozen=True, slots=True)
+class FreeMark(ScreenCommand):
+    """The mark `id` finds its moment in the take by itself again."""
+
+    label: ClassVar[str] = "letting a mark find its moment"
+    take: str
+    id: str
+    kind: Literal["free mark"] = "free mark"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        others = tuple(one for one in lesson.placed_marks if (one.take, one.mark) != (self.take, self.id))
+        return replace(lesson, placed_marks=others)

@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
+from typing import ClassVar, Literal
+
 from wordtrail.core.changes.card_changes import fresh_card, with_card
+from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.changes.mark_changes import with_mark
-from wordtrail.core.changes.plan_commands import KeepPoint, TakeSuggestion
-from wordtrail.core.changes.point_changes import with_point
+from wordtrail.core.changes.point_changes import KeepPoint, with_point
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark, MarkKind, usual_moment
 from wordtrail.core.plan.model import USUAL_THINK, PauseKind, PausePoint
@@ -52,3 +55,18 @@ def nearest_meaning(lesson: Lesson, wanted: str) -> str:
         return ""
     by_id = next((one.id for one in lesson.legend if one.id == wanted), "")
     return by_id or next((one.id for one in lesson.legend if wanted.replace("-", " ") in one.name), "")
+
+
+@dataclass(frozen=True, slots=True)
+class TakeSuggestion(ScreenCommand):
+    """Something that the text offers becomes a mark, card or pause point of a reading; a mark gets the meaning
+    that the suggestion asks for, or else `meaning`."""
+
+    label: ClassVar[str] = "taking a suggestion"
+    suggestion: Suggestion
+    meaning: str
+    reading: str = ""
+    kind: Literal["take suggestion"] = "take suggestion"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return with_suggestion(lesson, self)

@@ -1,10 +1,14 @@
-"""What commands do to the opening."""
+"""The opening, the ending and the order of the parts: commands, and what they do."""
 
 from __future__ import annotations
 
+from dataclasses import dataclass, replace
+from typing import ClassVar, Literal
+
 from wordtrail.core.changes.checked import tidied, tidy
+from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.plan.opening import Opening, PictureQuestion
+from wordtrail.core.plan.opening import Closing, Opening, Part, PictureQuestion
 
 
 def checked_opening(lesson: Lesson, opening: Opening) -> Opening:
@@ -26,3 +30,40 @@ def checked_opening(lesson: Lesson, opening: Opening) -> Opening:
         sight_words=tidied(opening.sight_words, "The sight words", 24),
         picture_walk=walk,
     )
+
+
+@dataclass(frozen=True, slots=True)
+class SetOpening(ScreenCommand):
+    """What comes before the reading."""
+
+    label: ClassVar[str] = "changing the opening"
+    opening: Opening
+    kind: Literal["set opening"] = "set opening"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return replace(lesson, plan=replace(lesson.plan, opening=checked_opening(lesson, self.opening)))
+
+
+@dataclass(frozen=True, slots=True)
+class SetClosing(ScreenCommand):
+    """What comes after it."""
+
+    label: ClassVar[str] = "changing the ending"
+    closing: Closing
+    kind: Literal["set closing"] = "set closing"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        clean = Closing(tidy(self.closing.recap, "The recap"), tidy(self.closing.task, "The task"))
+        return replace(lesson, plan=replace(lesson.plan, closing=clean))
+
+
+@dataclass(frozen=True, slots=True)
+class SetOrder(ScreenCommand):
+    """The order in which the parts of the lesson run."""
+
+    label: ClassVar[str] = "changing the order"
+    order: tuple[Part, ...]
+    kind: Literal["set order"] = "set order"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return replace(lesson, plan=replace(lesson.plan, order=tuple(dict.fromkeys(self.order))))

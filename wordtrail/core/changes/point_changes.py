@@ -1,21 +1,24 @@
-"""What commands do to pause points."""
+"""Pause points: commands, and what they do."""
 
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import replace
+from dataclasses import dataclass, replace
+from typing import ClassVar, Literal
 
 from wordtrail.core.changes.checked import in_order, known_word, one_of, tidied, tidy, within
-from wordtrail.core.changes.kept import Stock, put_in
-from wordtrail.core.changes.plan_commands import KeepPoint
+from wordtrail.core.changes.command import ScreenCommand
+from wordtrail.core.changes.kept import Stock, issue, put_in
 from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.marks.model import Moment
 from wordtrail.core.plan.model import (
     FEWEST_CHOICES,
     LONGEST_THINK,
     MOST_CHOICES,
     SHORTEST_THINK,
+    USUAL_THINK,
     Choice,
     Pair,
     PauseKind,
@@ -131,3 +134,104 @@ def _has_what_it_needs(point: PausePoint) -> None:
             raise LessonError("There are no words to read yet.", next_step="Choose from where to where.")
         case _:
             return
+
+
+def _without_point(lesson: Lesson, id: str) -> Lesson:
+    """Marks drawn at the point are drawn when their words are read; boxes filled in there, from the start."""
+    marks = tuple(replace(m, moment=Moment.READ, pause="") if m.pause == id else m for m in lesson.marks)
+    charts = tuple(
+        replace(chart, boxes=tuple(replace(box, pause="") if box.pause == id else box for box in chart.boxes))
+        for chart in lesson.plan.organizers
+    )
+    points = tuple(point for point in lesson.pause_points if point.id != id)
+    return replace(lesson, pause_points=points, marks=marks, plan=replace(lesson.plan, organizers=charts))
+
+
+def _question(text: str) -> str:
+    question = tidy(text, "This question", LONGEST_QUESTION)
+    if not question:
+        raise LessonError("A pause point needs a question.", next_step="Write what students should do here.")
+    return question
+
+
+def _think(seconds: float) -> float:
+    return within(seconds, SHORTEST_THINK, LONGEST_THINK, "Think time")
+
+
+LONGEST_QUESTION = 600
+
+
+@dataclass(frozen=True, slots=True)
+class KeepPoint(ScreenCommand):
+    """A pause point. A new one stands after the word, line, sentence, paragraph or page of its word."""
+
+    label: ClassVar[str] = "changing a pause point"
+    point: PausePoint
+    reach: Reach = Reach.WORD
+    kind: Literal["keep point"] = "keep point"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return with_point(lesson, self)
+
+
+@dataclass(frozen=True, slots=True)
+class OrderQuestions(ScreenCommand):
+    """The questions at the end in this order (their ids)."""
+
+    label: ClassVar[str] = "ordering the questions"
+    ids: tuple[str, ...]
+    kind: Literal["order questions"] = "order questions"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return with_questions_in_order(lesson, self.ids)
+
+
+@dataclass(frozen=True, slots=True)
+class AddPausePoint(ScreenCommand):
+    """A new pause point after a word."""
+
+    label: ClassVar[str] = "adding a pause point"
+    after: str
+    question: str
+    think_seconds: float = USUAL_THINK[PauseKind.THINK]
+    kind: Literal["add pause point"] = "add pause point"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        known_word(lesson, self.after)
+        lesson, id = issue(lesson, "pause")
+        point = PausePoint(id, self.after, _question(self.question), _think(self.think_seconds))
+        return replace(lesson, pause_points=points_in_order(lesson, (*lesson.pause_points, point)))
+
+
+@dataclass(frozen=True, slots=True)
+class ChangePausePoint(ScreenCommand):
+    """Another question or think time for a pause point."""
+
+    label: ClassVar[str] = "changing a pause point"
+    id: str
+    question: str
+    think_seconds: float
+    kind: Literal["change pause point"] = "change pause point"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        one_of(lesson.pause_points, self.id, "pause point")
+        changed = tuple(
+            replace(one, question=_question(self.question), think_seconds=_think(self.think_seconds))
+            if one.id == self.id
+            else one
+            for one in lesson.pause_points
+        )
+        return replace(lesson, pause_points=changed)
+
+
+@dataclass(frozen=True, slots=True)
+class RemovePausePoint(ScreenCommand):
+    """Take a pause point away."""
+
+    label: ClassVar[str] = "removing a pause point"
+    id: str
+    kind: Literal["remove pause point"] = "remove pause point"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        one_of(lesson.pause_points, self.id, "pause point")
+        return _without_point(lesson, self.id)

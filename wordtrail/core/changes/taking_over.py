@@ -2,18 +2,70 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
+from dataclasses import dataclass, replace
+from typing import ClassVar, Literal
 
 from wordtrail.core.changes.card_changes import with_card
 from wordtrail.core.changes.chart_changes import with_organizer
 from wordtrail.core.changes.checked import within
+from wordtrail.core.changes.command import Command
 from wordtrail.core.changes.mark_changes import checked_legend, with_mark
 from wordtrail.core.changes.opening_changes import checked_opening
-from wordtrail.core.changes.plan_commands import BringPlan, KeepPoint, PointElsewhere, TakeOver
-from wordtrail.core.changes.point_changes import with_point
+from wordtrail.core.changes.point_changes import KeepPoint, with_point
 from wordtrail.core.errors import LessonError
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.marks.model import Mark, Meaning
+from wordtrail.core.plan.cards import WordCard
 from wordtrail.core.plan.model import PauseKind, PausePoint, Reach
+from wordtrail.core.plan.opening import Closing, Opening, Part
+from wordtrail.core.plan.organizers import Organizer
+
+
+@dataclass(frozen=True, slots=True)
+class PointElsewhere:
+    """A pause point of another lesson: where it stands (share of its words, 0 to 1), what students do and for
+    how long, and its question."""
+
+    share: float
+    do: PauseKind
+    question: str
+    think_seconds: float
+
+
+@dataclass(frozen=True, slots=True)
+class TakeOver(Command):
+    """What makes sense of another lesson's plan: its legend, opening, closing and organizers (emptied of what
+    belongs to its text), and pause points of kinds that need nothing of the text, at the end of the paragraph
+    that is at the same share of the way."""
+
+    label: ClassVar[str] = "taking over a plan"
+    legend: tuple[Meaning, ...]
+    opening: Opening
+    closing: Closing
+    organizers: tuple[Organizer, ...]
+    order: tuple[Part, ...] = ()
+    points: tuple[PointElsewhere, ...] = ()
+    kind: Literal["take over"] = "take over"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return taken_over(lesson, self)
+
+
+@dataclass(frozen=True, slots=True)
+class BringPlan(Command):
+    """Marks, pause points and word cards that were read from a file; all are new. `legend` holds the meanings
+    that the marks need."""
+
+    label: ClassVar[str] = "bringing in a file"
+    marks: tuple[Mark, ...] = ()
+    points: tuple[PausePoint, ...] = ()
+    cards: tuple[WordCard, ...] = ()
+    legend: tuple[Meaning, ...] = ()
+    kind: Literal["bring plan"] = "bring plan"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return brought(lesson, self)
+
 
 FREE_OF_TEXT = (PauseKind.THINK, PauseKind.TALK, PauseKind.WRITE, PauseKind.SIGN, PauseKind.DAY)
 """Kinds of pause points that need no words or picture of the text."""

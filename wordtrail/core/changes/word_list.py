@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import re
 
+from wordtrail.core.changes.card_changes import MakeCard
 from wordtrail.core.changes.commands import apply
-from wordtrail.core.changes.plan_commands import MakeCard
 from wordtrail.core.errors import LessonError
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.model import Passage
