@@ -88,7 +88,8 @@ class LessonsTest(ApiTest):
     def test_from_text_to_stage(self) -> None:
         lesson = self.make()
         self.assertEqual(lesson["notation"], TEXT)
-        lesson = self.send(lesson, kind="add pause point", after="a5", question="Why clover?", think_seconds=5)
+        point = {"id": "", "after": "a5", "question": "Why clover?", "think_seconds": 5}
+        lesson = self.send(lesson, kind="keep point", point=point)
         lesson = self.send(lesson, kind="add mark", mark="underline", first="a6", last="a9", meaning="evidence")
         self.assertEqual(lesson["undo"], "drawing a mark")
         stage = self.stage(lesson["id"])

@@ -10,10 +10,11 @@ from hypothesis import strategies as st
 
 from tests.worlds import lesson, planned
 from wordtrail.core.changes.commands import apply
-from wordtrail.core.changes.point_changes import AddPausePoint
+from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.layout.faces import shape
 from wordtrail.core.layout.stages import TYPE_SCALE, WIDE
 from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.text.model import Style
 from wordtrail.standins.passages import BEES_MAP, RAIN
 
@@ -111,7 +112,7 @@ class MarksAndCardsTest(unittest.TestCase):
 
     def test_a_card_stays_on_the_stage_and_is_joined_to_its_word(self) -> None:
         long_question = "What do you think will happen when the bee comes home, and why do you think so? " * 7
-        made = apply(planned(), AddPausePoint("a17", long_question[:590], 20))
+        made = apply(planned(), KeepPoint(PausePoint("", "a17", long_question[:590], 20)))
         layout = typeset(made)
         for card in layout.cards:
             self.assertGreaterEqual(card.y, 0)
@@ -124,5 +125,5 @@ class MarksAndCardsTest(unittest.TestCase):
         self.assertGreater(layout.cards[0].footpath[0], box.x + box.width)
 
     def test_without_think_time_there_are_no_stones(self) -> None:
-        made = apply(lesson(), AddPausePoint("a5", "Look.", 0))
+        made = apply(lesson(), KeepPoint(PausePoint("", "a5", "Look.", 0)))
         self.assertEqual(typeset(made).cards[0].stones, ())

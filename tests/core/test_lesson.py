@@ -9,16 +9,17 @@ from wordtrail.core.changes.commands import COMMANDS, SCREEN_COMMANDS, apply
 from wordtrail.core.changes.loose_ends import ClearLooseEnds
 from wordtrail.core.changes.mark_changes import AddMark, RemoveMark
 from wordtrail.core.changes.passage_changes import SetText
-from wordtrail.core.changes.point_changes import AddPausePoint, ChangePausePoint, RemovePausePoint
+from wordtrail.core.changes.point_changes import KeepPoint, RemovePausePoint
 from wordtrail.core.changes.take_changes import ChooseTake, ClearTrim, MoveStart, SetPace, SetTrim
 from wordtrail.core.errors import EmptyPassage, LessonError
 from wordtrail.core.marks.model import MarkKind
 from wordtrail.core.path.waypoints import Standing, Step, counting_take, next_step, waypoints
+from wordtrail.core.plan.model import PausePoint
 
 
 class CommandsTest(unittest.TestCase):
     def test_pause_points_and_marks_stand_in_reading_order(self) -> None:
-        made = apply(planned(), AddPausePoint("a2", "Which bee?", 0))
+        made = apply(planned(), KeepPoint(PausePoint("", "a2", "Which bee?", 0)))
         self.assertEqual([point.after for point in made.pause_points], ["a2", "a5"])
         self.assertEqual([mark.first for mark in made.marks], ["a5", "a6"])
 
@@ -27,13 +28,13 @@ class CommandsTest(unittest.TestCase):
         self.assertEqual((made.marks[0].first, made.marks[0].last), ("a6", "a9"))
 
     def test_change_and_remove(self) -> None:
-        made = apply(planned(), ChangePausePoint("pause1", "  Why \n clover here? ", 30))
+        made = apply(planned(), KeepPoint(PausePoint("pause1", "a5", "  Why \n clover here? ", 30)))
         self.assertEqual((made.pause_points[0].question, made.pause_points[0].think_seconds), ("Why clover here?", 30))
         made = apply(apply(made, RemovePausePoint("pause1")), RemoveMark("mark2"))
         self.assertEqual((made.pause_points, [mark.id for mark in made.marks]), ((), ["mark3"]))
 
     def test_ids_are_not_given_twice(self) -> None:
-        made = apply(apply(planned(), RemovePausePoint("pause1")), AddPausePoint("a5", "Again?", 1))
+        made = apply(apply(planned(), RemovePausePoint("pause1")), KeepPoint(PausePoint("", "a5", "Again?", 1)))
         self.assertEqual(made.pause_points[0].id, "pause4")
 
     def test_take_trims_mends_and_pace(self) -> None:
@@ -48,12 +49,12 @@ class CommandsTest(unittest.TestCase):
 
     def test_what_makes_no_sense_is_refused(self) -> None:
         for command in (
-            AddPausePoint("nowhere", "Why?", 5),
-            AddPausePoint("a1", "   ", 5),
-            AddPausePoint("a1", "Why? " * 200, 5),
-            AddPausePoint("a1", "Why?", 5000),
-            AddPausePoint("a1", "Why?", float("nan")),
-            ChangePausePoint("pause9", "Why?", 5),
+            KeepPoint(PausePoint("", "nowhere", "Why?", 5)),
+            KeepPoint(PausePoint("", "a1", "   ", 5)),
+            KeepPoint(PausePoint("", "a1", "Why? " * 200, 5)),
+            KeepPoint(PausePoint("", "a1", "Why?", 5000)),
+            KeepPoint(PausePoint("", "a1", "Why?", float("nan"))),
+            KeepPoint(PausePoint("pause9", "a5", "Why?", 5)),
             RemovePausePoint("pause9"),
             RemoveMark("mark9"),
             AddMark(MarkKind.UNDERLINE, "a1", "a2", "no such meaning"),
@@ -74,7 +75,7 @@ class CommandsTest(unittest.TestCase):
         self.assertEqual(len(set(kinds)), len(COMMANDS))
         self.assertTrue(all(command.label for command in COMMANDS))
         ours = {one.__name__ for one in COMMANDS if one not in SCREEN_COMMANDS}
-        self.assertEqual(ours, {"AddPages", "BringPlan", "PlaceDrawn", "TakeOver"})
+        self.assertEqual(ours, {"AddPages", "BringPlan", "PlaceDrawn", "SetText", "TakeOver"})
 
 
 class RewordedTest(unittest.TestCase):

@@ -12,7 +12,7 @@ from tests.worlds import TAKE, TEXT, lesson, planned
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.mark_changes import AddMark, RemoveMark
 from wordtrail.core.changes.passage_changes import SetText
-from wordtrail.core.changes.point_changes import AddPausePoint, RemovePausePoint
+from wordtrail.core.changes.point_changes import KeepPoint, RemovePausePoint
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
 from wordtrail.core.cues.state import state_at, state_in_video, video_seconds
 from wordtrail.core.edit.edit_list import Trim
@@ -20,6 +20,7 @@ from wordtrail.core.errors import WordTrailError
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import MarkKind
+from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.trail.model import Trail, Visit
 from wordtrail.media.render import moments
 
@@ -101,7 +102,7 @@ class LessonProperties(unittest.TestCase):
         texts = [TEXT, "She dances.", "Every word is another one here.", TEXT.replace("bee", "wasp"), "", "A " + TEXT]
         match data.draw(st.integers(0, 4)):
             case 0:
-                return AddPausePoint(data.draw(word), "Why?", 3)
+                return KeepPoint(PausePoint("", data.draw(word), "Why?", 3))
             case 1:
                 return AddMark(MarkKind.UNDERLINE, data.draw(word), data.draw(word), "evidence")
             case 2:

@@ -27,11 +27,12 @@ from wordtrail.core.changes.mark_changes import AddMark
 from wordtrail.core.changes.page_changes import BreakPage, JoinPage, LabelPage, ShowPage
 from wordtrail.core.changes.passage_changes import AddPages, RemovePassage, SetCredits, SetLook, SetNumbers
 from wordtrail.core.changes.picture_changes import CropPicture, NameRegion, PlacePicture, RemoveRegion
-from wordtrail.core.changes.point_changes import AddPausePoint
+from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.changes.word_changes import DropWord, JoinWords, MendWord
 from wordtrail.core.errors import EmptyPassage, LessonError
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import MarkKind
+from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.text.draft import DraftBlock, DraftPage, DraftPassage, DraftPhoto, DraftWord
 from wordtrail.core.text.intake import passage_from_pages, passage_from_text
 from wordtrail.core.text.look import TextLook, Typeface
@@ -201,7 +202,7 @@ class LooseEndsTest(unittest.TestCase):
             AddMark(MarkKind.UNDERLINE, "a3", "a5", "evidence"),
             AddMark(MarkKind.HIGHLIGHT, "a11", "a11", "new-word"),
             AddMark(MarkKind.UNDERLINE, "a15", "a16", "evidence"),
-            AddPausePoint("a8", "Why?", 5),
+            KeepPoint(PausePoint("", "a8", "Why?", 5)),
         )
         marked = {mark.id: set(_run(made, mark.first, mark.last)) for mark in made.marks}
         for _ in range(data.draw(st.integers(1, 7))):

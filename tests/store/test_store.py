@@ -12,9 +12,10 @@ from unittest import mock
 from sqlalchemy import inspect, text
 
 from tests.worlds import lesson, trail
-from wordtrail.core.changes.point_changes import AddPausePoint
+from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.changes.take_changes import SetPace
 from wordtrail.core.errors import LessonError, LinkWithdrawn, NoRoom, NotFound, StaleRevision, TakeTooLong, TooLarge
+from wordtrail.core.plan.model import PausePoint
 from wordtrail.store import jobs, sharing, takes
 from wordtrail.store.lessons import Owner, add_lesson, all_lessons, change, get_lesson, remove_lesson, walk
 from wordtrail.store.tables import Base, JobRow
@@ -61,7 +62,7 @@ class LessonsTest(StoreTest):
         with self.session() as session:
             kept = change(session, self.owner, self.id, 1, SetPace(90))
             self.assertEqual((kept.revision, kept.undo, kept.redo), (2, "changing the pace", ""))
-            kept = change(session, self.owner, self.id, 2, AddPausePoint("a1", "Why?", 5))
+            kept = change(session, self.owner, self.id, 2, KeepPoint(PausePoint("", "a1", "Why?", 5)))
             kept = walk(session, self.owner, self.id, 3, -1)
             self.assertEqual((kept.revision, kept.lesson.pause_points, kept.redo), (4, (), "adding a pause point"))
             kept = walk(session, self.owner, self.id, 4, +1)

@@ -27,7 +27,7 @@ def change_lesson(workspace: Workspace, lesson: str, revision: int, command: Com
         raise StaleRevision(revision, before.revision)
     after = command.apply(before.lesson)
     with workspace.database.writing() as session:
-        return Changed(before, keep_change(session, before, revision, after, command.label))
+        return Changed(before, keep_change(session, before, revision, after, command.called))
 
 
 def change_newest(workspace: Workspace, lesson: str, command: Command) -> Changed:
@@ -35,7 +35,7 @@ def change_newest(workspace: Workspace, lesson: str, command: Command) -> Change
     with workspace.database.writing() as session:
         before = get_lesson(session, lesson, workspace.owner)
         after = command.apply(before.lesson)
-        return Changed(before, keep_change(session, before, before.revision, after, command.label))
+        return Changed(before, keep_change(session, before, before.revision, after, command.called))
 
 
 def walk_lesson(workspace: Workspace, lesson: str, revision: int, steps: int) -> Changed:

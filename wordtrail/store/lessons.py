@@ -89,7 +89,7 @@ def change(session: Session, owner: Owner, id: str, revision: int, command: Comm
     """Apply `command` to the lesson at `revision`. Raises StaleRevision when that is not the newest,
     and whatever the command raises; nothing is changed then."""
     before = get_lesson(session, id, owner)
-    return keep_change(session, before, revision, command.apply(before.lesson), command.label)
+    return keep_change(session, before, revision, command.apply(before.lesson), command.called)
 
 
 def keep_change(session: Session, before: KeptLesson, revision: int, after: Lesson, deed: str) -> KeptLesson:

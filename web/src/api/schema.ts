@@ -2684,7 +2684,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetTextInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["AddPausePointInput"] | components["schemas"]["ChangePausePointInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
+            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
         };
         /**
          * AddBlock
@@ -2730,26 +2730,6 @@ export interface components {
              * @enum {string}
              */
             kind: "add mark";
-        };
-        /**
-         * AddPausePoint
-         * @description A new pause point after a word.
-         */
-        AddPausePointInput: {
-            /** After */
-            after: string;
-            /** Question */
-            question: string;
-            /**
-             * Think Seconds
-             * @default 15
-             */
-            think_seconds?: number;
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "add pause point";
         };
         /**
          * Area
@@ -2850,23 +2830,6 @@ export interface components {
              * @enum {string}
              */
             kind: "break page";
-        };
-        /**
-         * ChangePausePoint
-         * @description Another question or think time for a pause point.
-         */
-        ChangePausePointInput: {
-            /** Id */
-            id: string;
-            /** Question */
-            question: string;
-            /** Think Seconds */
-            think_seconds: number;
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "change pause point";
         };
         /**
          * Choice
@@ -4090,31 +4053,6 @@ export interface components {
              * @enum {string}
              */
             kind: "set pace";
-        };
-        /**
-         * SetText
-         * @description The first passage's text (in our notation) and its credits.
-         */
-        SetTextInput: {
-            /** Text */
-            text: string;
-            /** Title */
-            title: string;
-            /**
-             * Author
-             * @default
-             */
-            author?: string;
-            /**
-             * Permission
-             * @default
-             */
-            permission?: string;
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "set text";
         };
         /**
          * SetTrim

@@ -16,7 +16,12 @@ class Command:
     """Its name in the API."""
 
     label: ClassVar[str]
-    """What it is called behind "Undo" and "Redo"."""
+    """What it is usually called behind "Undo" and "Redo"."""
+
+    @property
+    def called(self) -> str:
+        """What it is called there."""
+        return self.label
 
     def apply(self, lesson: Lesson) -> Lesson:
         """The lesson after it. Raises LessonError or PassageError when it makes no sense; `lesson` stays as it is,

@@ -76,7 +76,7 @@ def _look(look: TextLook) -> TextLook:
 
 
 @dataclass(frozen=True, slots=True)
-class SetText(ScreenCommand):
+class SetText(Command):
     """The first passage's text (in our notation) and its credits."""
 
     label: ClassVar[str] = "changing the text"

@@ -8,7 +8,7 @@ from typing import ClassVar, Literal
 
 from wordtrail.core.changes.checked import in_order, known_word, one_of, tidied, tidy, within
 from wordtrail.core.changes.command import ScreenCommand
-from wordtrail.core.changes.kept import Stock, issue, put_in
+from wordtrail.core.changes.kept import Stock, put_in
 from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
@@ -18,7 +18,6 @@ from wordtrail.core.plan.model import (
     LONGEST_THINK,
     MOST_CHOICES,
     SHORTEST_THINK,
-    USUAL_THINK,
     Choice,
     Pair,
     PauseKind,
@@ -147,20 +146,6 @@ def _without_point(lesson: Lesson, id: str) -> Lesson:
     return replace(lesson, pause_points=points, marks=marks, plan=replace(lesson.plan, organizers=charts))
 
 
-def _question(text: str) -> str:
-    question = tidy(text, "This question", LONGEST_QUESTION)
-    if not question:
-        raise LessonError("A pause point needs a question.", next_step="Write what students should do here.")
-    return question
-
-
-def _think(seconds: float) -> float:
-    return within(seconds, SHORTEST_THINK, LONGEST_THINK, "Think time")
-
-
-LONGEST_QUESTION = 600
-
-
 @dataclass(frozen=True, slots=True)
 class KeepPoint(ScreenCommand):
     """A pause point. A new one stands after the word, line, sentence, paragraph or page of its word."""
@@ -169,6 +154,11 @@ class KeepPoint(ScreenCommand):
     point: PausePoint
     reach: Reach = Reach.WORD
     kind: Literal["keep point"] = "keep point"
+
+    @property
+    def called(self) -> str:
+        """A new one is added."""
+        return self.label if self.point.id else "adding a pause point"
 
     def apply(self, lesson: Lesson) -> Lesson:
         return with_point(lesson, self)
@@ -184,44 +174,6 @@ class OrderQuestions(ScreenCommand):
 
     def apply(self, lesson: Lesson) -> Lesson:
         return with_questions_in_order(lesson, self.ids)
-
-
-@dataclass(frozen=True, slots=True)
-class AddPausePoint(ScreenCommand):
-    """A new pause point after a word."""
-
-    label: ClassVar[str] = "adding a pause point"
-    after: str
-    question: str
-    think_seconds: float = USUAL_THINK[PauseKind.THINK]
-    kind: Literal["add pause point"] = "add pause point"
-
-    def apply(self, lesson: Lesson) -> Lesson:
-        known_word(lesson, self.after)
-        lesson, id = issue(lesson, "pause")
-        point = PausePoint(id, self.after, _question(self.question), _think(self.think_seconds))
-        return replace(lesson, pause_points=points_in_order(lesson, (*lesson.pause_points, point)))
-
-
-@dataclass(frozen=True, slots=True)
-class ChangePausePoint(ScreenCommand):
-    """Another question or think time for a pause point."""
-
-    label: ClassVar[str] = "changing a pause point"
-    id: str
-    question: str
-    think_seconds: float
-    kind: Literal["change pause point"] = "change pause point"
-
-    def apply(self, lesson: Lesson) -> Lesson:
-        one_of(lesson.pause_points, self.id, "pause point")
-        changed = tuple(
-            replace(one, question=_question(self.question), think_seconds=_think(self.think_seconds))
-            if one.id == self.id
-            else one
-            for one in lesson.pause_points
-        )
-        return replace(lesson, pause_points=changed)
 
 
 @dataclass(frozen=True, slots=True)
