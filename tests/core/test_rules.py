@@ -5,18 +5,23 @@ from __future__ import annotations
 import unittest
 from dataclasses import replace
 
-from tests.worlds import lesson
+from tests.worlds import lesson, trail
+from wordtrail.core.changes.block_changes import EditBlock
 from wordtrail.core.changes.card_changes import fresh_card
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.mark_changes import KeepMark
+from wordtrail.core.cues.model import CueSheet, Gate, Light
+from wordtrail.core.cues.state import state_at
 from wordtrail.core.layout.model import LaidStroke
 from wordtrail.core.layout.tied_numbers import deep
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import COLOURS, Mark, MarkKind
-from wordtrail.core.plan.answers import asks_for_several, has_answer
+from wordtrail.core.plan.answers import as_put, asks_for_several, has_answer
 from wordtrail.core.plan.model import Choice, Pair, PauseKind, PausePoint, Span
 from wordtrail.core.text.intake import passage_from_text
+from wordtrail.core.trail.checks import places_to_check
+from wordtrail.core.trail.model import Slip, SlipKind
 from wordtrail.media.colours import TOKENS
 
 
@@ -66,6 +71,37 @@ class CardTest(unittest.TestCase):
 
     def test_one_inside_a_sentence_does_and_signs_do_not(self) -> None:
         self.assertEqual(self.word(5), "Dancing")
+
+
+class OrderTest(unittest.TestCase):
+    def test_things_to_order_are_never_put_in_their_order(self) -> None:
+        for items in (("a", "b"), ("b", "a"), ("finds", "tells", "dances"), ("1", "2", "3", "4")):
+            self.assertNotEqual(as_put(items), items)
+            self.assertEqual(sorted(as_put(items)), sorted(items))
+
+
+class SentenceTest(unittest.TestCase):
+    def test_sentences_of_other_blocks_are_others_and_stay_as_they_are(self) -> None:
+        made = Lesson((passage_from_text("One bee. Two bees.\n\nThree bees."),))
+        numbers = [word.sentence for word in made.words]
+        self.assertEqual(len(set(numbers)), 3)
+        first, second = made.passages[0].blocks
+        more = EditBlock(first.id, "One bee. Now more. Two bees.").apply(made)
+        self.assertIs(tuple(more.passages[0].blocks)[1], second)
+
+
+class HeldTest(unittest.TestCase):
+    def test_no_word_is_lit_while_the_lesson_stands_still(self) -> None:
+        gate = Gate("p", 2.0, 5.0, "a1", "Why?")
+        sheet = CueSheet(1, "wide", 9.0, 0.0, (), (Light("a1", 1.0, 3.0),), (), (gate,), (), ())
+        self.assertEqual((state_at(sheet, 2.0).lit, state_at(sheet, 2.0, "p", 1.0).lit), ("a1", ""))
+
+
+class CheckTest(unittest.TestCase):
+    def test_a_word_said_twice_is_no_place_to_check(self) -> None:
+        for kind, places in ((SlipKind.SAID_TWICE, 0), (SlipKind.LEFT_OUT, 1)):
+            found = replace(trail(), slips=(Slip(kind, "a3", 2.0, 2.4),))
+            self.assertEqual(len(places_to_check(found, {"a3": "bee"})), places, kind)
 
 
 class MarkShapeTest(unittest.TestCase):

@@ -52,6 +52,16 @@ describe('the rows of a take', () => {
     ])
   })
 
+  it('begins a row where a line is begun again before its end', () => {
+    const visits = ['w1', 'w2', 'w1', 'w2', 'w3'].map((one, n) => visit(one, n))
+    const walks = [
+      { first: 0, last: 1 },
+      { first: 2, last: 4 },
+    ]
+    const found = rows({ trail: trail({ visits: visits as never }), walks: walks as never })
+    expect(found.map((row) => row.kind === 'line' && row.visits.length)).toEqual([2, 3])
+  })
+
   it('says why a word is not sure, also when it was mended', () => {
     const visits = [visit('w1', 1), { ...visit('w2', 2.3), found: 2 }]
     const checks = [{ word: 'w2', found: 2, start: 2.3, end: 2.7, why: 'It is faint.' }]
