@@ -16,9 +16,10 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.pace.guide import pace_guide
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.trail.model import Trail, Visit
-from wordtrail.jobs.lesson_work import showing, sound_of
 from wordtrail.media.render import Shares, render
 from wordtrail.media.sound import RATE
+from wordtrail.service.showing import showing
+from wordtrail.service.sound import sound_of
 from wordtrail.standins.demo_world import install
 from wordtrail.standins.passages import BEES_MAP
 from wordtrail.store.lessons import all_lessons
@@ -32,8 +33,9 @@ def main() -> None:
         workspace = open_workspace(Path(folder))
         install(workspace)
         with workspace.database.reading() as session:
-            shows = [showing(session, kept.id) for kept in all_lessons(session, workspace.owner)]
-        for show in shows:
+            lessons = [kept.id for kept in all_lessons(session, workspace.owner)]
+        for lesson in lessons:
+            show, _ = showing(workspace, lesson)
             begun = time.perf_counter()
             sound = sound_of(workspace, show.edits)
             shares = render(show.layout, show.sheet, sound, Path(folder) / "lesson.mp4")

@@ -8,10 +8,10 @@ from dataclasses import dataclass, field
 import numpy as np
 
 from bench.align.voices import say, say_syllables
-from wordtrail.core.align.readings import QUOTATION
 from wordtrail.core.align.values import RATE
 from wordtrail.core.text.model import Passage
 from wordtrail.core.text.spoken import spoken_form
+from wordtrail.core.trail.model import QUOTATION
 
 GAP = 0.3
 """Seconds between two steps, where a step does not say otherwise."""

@@ -36,12 +36,12 @@ def echo(samples: np.ndarray, seconds: float = 0.35) -> np.ndarray:
 
 def clipped(samples: np.ndarray) -> np.ndarray:
     """`samples` recorded four times too loud."""
-    return np.clip(samples * (4.0 / np.abs(samples).max()), -1.0, 1.0).astype(np.float32)
+    return np.asarray(np.clip(samples * (4.0 / np.abs(samples).max()), -1.0, 1.0), np.float32)
 
 
 def quiet(samples: np.ndarray) -> np.ndarray:
     """`samples` at a hundredth of full scale, in 16 bits."""
-    return (np.round(samples * (0.01 / np.abs(samples).max()) * 32767) / 32767).astype(np.float32)
+    return np.asarray(np.round(samples * (0.01 / np.abs(samples).max()) * 32767) / 32767, np.float32)
 
 
 def through_a_file(samples: np.ndarray, rate: int = 48_000) -> np.ndarray:

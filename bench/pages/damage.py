@@ -49,7 +49,7 @@ def dim(pixels: np.ndarray, strength: float = 0.55) -> np.ndarray:
 
 
 def _shaded(pixels: np.ndarray, shade: np.ndarray) -> np.ndarray:
-    return np.clip(pixels * shade[:, :, None], 0, 255).astype(np.uint8)
+    return np.asarray(np.clip(pixels * shade[:, :, None], 0, 255), np.uint8)
 
 
 def noisy(pixels: np.ndarray, strength: float = 12.0, seed: int = 1) -> np.ndarray:

@@ -8,6 +8,7 @@ from collections.abc import Callable, Iterator
 
 import docx
 from docx.document import Document
+from docx.enum.text import WD_BREAK
 from docx.oxml.ns import qn
 from docx.shared import Inches, Pt
 from docx.table import Table
@@ -177,7 +178,7 @@ def write(passage: Passage, pictures: Pictures) -> bytes:
         document.add_paragraph(f"by {passage.author}", style="Subtitle")
     for number, page in enumerate(passage.pages):
         if number:
-            document.add_page_break()
+            document.add_paragraph().add_run().add_break(WD_BREAK.PAGE)
         for block in page.blocks:
             _write_block(document, block, pictures)
     written = io.BytesIO()
