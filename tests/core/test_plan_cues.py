@@ -17,6 +17,7 @@ from wordtrail.core.changes.reading_changes import KeepReading
 from wordtrail.core.cues.compile import TITLE_SECONDS, compile_cues, edit_list_of
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.state import state_at, state_in_video, video_seconds
+from wordtrail.core.layout.lines import letters_of
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import script
@@ -272,7 +273,7 @@ class ShapeTest(unittest.TestCase):
         layout = typeset(made)
         stretch = layout.marks[0].stretches[0]
         piece = next(piece for piece in layout.pages[1].pieces if piece.word == "a5")
-        self.assertEqual((stretch.left, stretch.right), (piece.letters[2], piece.letters[6]), "over of clover,")
+        self.assertEqual((stretch.left, stretch.right), (letters_of(piece)[2], letters_of(piece)[6]), "over of clover,")
 
     def test_every_kind_is_drawn_and_stays_on_the_stage(self) -> None:
         for kind in MarkKind:

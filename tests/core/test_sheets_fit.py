@@ -35,6 +35,11 @@ def texts(most: int) -> st.SearchStrategy[str]:
     return st.lists(st.sampled_from(WORDS), min_size=1, max_size=most).map(" ".join)
 
 
+def longest(characters: int) -> st.SearchStrategy[str]:
+    """As long as a field of so many characters may be."""
+    return texts(40).map(lambda text: text[:characters].rstrip())
+
+
 def spans(draw: st.DrawFn) -> Span:
     first = draw(st.integers(0, len(IDS) - 1))
     return Span(IDS[first], IDS[min(len(IDS) - 1, first + draw(st.integers(0, 40)))])
@@ -85,7 +90,7 @@ class FitTest(unittest.TestCase):
         self.assert_all_fits(apply(BASE, SetOpening(opening)))
 
     @given(
-        st.lists(st.tuples(st.sampled_from(WORDS), texts(40), texts(40), st.booleans()), min_size=2, max_size=9),
+        st.lists(st.tuples(st.sampled_from(WORDS), longest(300), longest(300), st.booleans()), min_size=2, max_size=9),
         st.booleans(),
     )
     @settings(deadline=None, max_examples=12)

@@ -11,8 +11,8 @@ from pathlib import Path
 
 import numpy as np
 from PIL import Image
-from wordtrail.core.changes.text_changes import apply_to_text
 
+from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.page_changes import ShowPage
 from wordtrail.core.changes.picture_changes import PlacePicture
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
@@ -118,7 +118,7 @@ class PhotoPageTest(unittest.TestCase):
 
     def test_a_page_shown_as_its_photo_has_a_box_for_every_word(self) -> None:
         page = self.lesson.passages[0].pages[0]
-        shown = apply_to_text(self.lesson, ShowPage(page.id, True))
+        shown = apply(self.lesson, ShowPage(page.id, True))
         laid = typeset(shown).pages[1]
         self.assertTrue(laid.photo)
         self.assertEqual([box.word for box in laid.boxes], [word.id for word in shown.words])
@@ -131,7 +131,7 @@ class PhotoPageTest(unittest.TestCase):
 
     def test_the_lit_word_darkens_the_photo_in_the_film(self) -> None:
         page = self.lesson.passages[0].pages[0]
-        shown = apply_to_text(self.lesson, ShowPage(page.id, True))
+        shown = apply(self.lesson, ShowPage(page.id, True))
         layout = typeset(shown)
         sheet = compile_cues(shown, {}, layout, edit_list_of(shown, {}))
         painter = Painter(layout, sheet, pictures=lambda file: read_picture(self.blobs, file))
@@ -149,7 +149,7 @@ class PhotoPageTest(unittest.TestCase):
         encoded, ending, width, height = written(np.full((300, 400, 3), (10, 200, 30), np.uint8))
         file = keep_picture_file(self.blobs, encoded, ending)
         after = list(self.lesson.passages[0].blocks)[1].id
-        made = apply_to_text(self.lesson, PlacePicture(after, file, width, height, "Green"))
+        made = apply(self.lesson, PlacePicture(after, file, width, height, "Green"))
         layout = typeset(made)
         laid = layout.pages[1]
         picture = laid.pictures[0]
