@@ -48,3 +48,5 @@ def set_up(form: Literal["text", "json"], level: str) -> None:
     root = logging.getLogger()
     root.handlers = [handler]
     root.setLevel(level.upper())
+    # Requests that wait for a moment are no news.
+    logging.getLogger("waitress.queue").setLevel(logging.ERROR)
