@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
+import json
 import re
 import tempfile
 from importlib.resources import files
 from pathlib import Path
 
 from axe_core_python.sync_playwright import Axe
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page, Route, expect
 
 from tests.browser.harness import running
 from tests.browser.studio import StudioTest
@@ -63,6 +64,36 @@ class ScreensTest(StudioTest):
             picture.write_bytes(b"\x89PNG\r\n\x1a\n" + bytes(400))
             page.get_by_label("Hand in a sound file instead").set_input_files(picture)
             expect(page.get_by_role("alert").last).to_contain_text("no sound in this file")
+
+    def test_a_recording_that_the_server_refuses_stays_in_the_window_and_can_be_saved(self) -> None:
+        page = self.new_page()
+        said = {
+            "title": "This take is full",
+            "status": 413,
+            "detail": "It is full.",
+            "kept": "So far.",
+            "next_step": "",
+        }
+
+        def answer(route: Route) -> None:
+            if route.request.url.endswith("/0"):
+                route.continue_()
+            else:
+                route.fulfill(status=413, content_type="application/problem+json", body=json.dumps(said))
+
+        page.route("**/pieces/*", answer)
+        page.goto(f"{self.address}/lesson/{self.fresh(page)}/record")
+        page.get_by_role("button", name="Record a take").click()
+        expect(page.get_by_role("alert").first).to_contain_text("do not close it")
+        page.wait_for_timeout(1500)
+        page.get_by_role("button", name="Stop and keep the take").click()
+        with page.expect_download() as saving:
+            page.get_by_role("button", name="Save the recording as a file").click()
+        sound = Path(saving.value.path()).read_bytes()
+        self.assertEqual(sound[:4], b"\x1a\x45\xdf\xa3", "a WebM file")
+        self.assertGreater(len(sound), 20_000)
+        page.get_by_role("button", name="Go on without the rest").click()
+        expect(page.get_by_text("Take 1 was broken off")).to_be_visible()
 
     def test_a_take_of_another_text_says_so_and_is_kept(self) -> None:
         page = self.new_page()

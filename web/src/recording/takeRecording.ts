@@ -198,7 +198,11 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
     refusal,
     sendAgain,
     saveAsFile,
-    letGo: end,
+    /** Go on without what the server does not have; what it has is there as an unfinished take. */
+    letGo: async () => {
+      end()
+      await lesson.refresh()
+    },
     note: (what: string, detail: string) => recorder.value?.note(what, detail),
   }
 }

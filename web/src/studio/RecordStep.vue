@@ -252,7 +252,7 @@ useKeys({
         class="rounded-sheet border border-ochre bg-white px-4 py-3"
       >
         <p class="font-bold">Take {{ broken.number }} was broken off</p>
-        <p class="text-[14px]">The window was closed while recording. What came before is here.</p>
+        <p class="text-[14px]">The recording was broken off. What came before is here.</p>
         <button
           class="button mt-2"
           type="button"
@@ -398,6 +398,7 @@ useKeys({
             {{ phase === 'paused' ? 'Go on' : 'Pause' }} <kbd class="key">Space</kbd>
           </button>
           <button
+            v-if="phase !== 'refused'"
             class="button button-main min-h-[44px]"
             type="button"
             :disabled="phase === 'keeping'"

@@ -16,14 +16,19 @@ function save() {
   <div role="alert" class="mb-3 rounded-sheet border border-signal bg-signal-pale px-4 py-3">
     <p class="font-bold">{{ problem.title }}</p>
     <p>
-      {{ problem.message }} {{ problem.kept }} {{ problem.nextStep }}
-      <strong class="font-semibold">What you record is still in this window: do not close it.</strong>
+      {{ problem.message }} {{ problem.kept }}
+      <template v-if="!over">{{ problem.nextStep }}</template>
+      <strong class="font-semibold">
+        {{ over ? 'The whole recording is' : 'What you record is' }} still in this window: do not close it.
+      </strong>
     </p>
     <div class="mt-2 flex flex-wrap gap-2">
       <button class="button" type="button" @click="emit('again')">Send it again</button>
       <template v-if="over">
         <button class="button" type="button" @click="save">Save the recording as a file</button>
-        <button v-if="saved" class="button" type="button" @click="emit('letGo')">Go on without it</button>
+        <button v-if="saved" class="button" type="button" @click="emit('letGo')">
+          Go on without the rest
+        </button>
       </template>
     </div>
   </div>
