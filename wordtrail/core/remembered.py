@@ -57,13 +57,15 @@ class Kept(Generic[Key, Value]):
             return found
         with self._lock:
             making = self._making.setdefault(key, Lock())
-        with making:
-            found = self.get(key)
-            if found is None:
-                found = make()
-                self.put(key, found)
-        with self._lock:
-            self._making.pop(key, None)
+        try:
+            with making:
+                found = self.get(key)
+                if found is None:
+                    found = make()
+                    self.put(key, found)
+        finally:
+            with self._lock:
+                self._making.pop(key, None)
         return found
 
     def drop(self, key: Key) -> None:

@@ -12,14 +12,19 @@ from wordtrail.workspace import Workspace
 def finish(workspace: Workspace, take: str) -> str:
     """Keep a take that is over or was broken off, once; the id of its lesson. Raises NotFound, and LessonError where
     nothing was recorded."""
-    with workspace.database.reading() as session:
-        row = get_take(session, take, workspace.owner)
-        was_recording, drawn = row.state == "recording", drawn_by_hand(events_of(session, take), take)
-    if not was_recording:
-        return row.lesson_id
-    put_together(workspace.blobs, row)
-    with workspace.database.writing() as session:
-        finish_take(get_take(session, take, workspace.owner))
+    while True:
+        with workspace.database.reading() as session:
+            row = get_take(session, take, workspace.owner)
+        if row.state != "recording":
+            return row.lesson_id
+        put_together(workspace.blobs, row)
+        with workspace.database.writing() as session:
+            now = get_take(session, take, workspace.owner)
+            # A piece may have come while the others were put together: then it is done once more, with that one.
+            if now.state == "recording" and now.pieces == row.pieces:
+                finish_take(now)
+                drawn = drawn_by_hand(events_of(session, take), take)
+                break
     if drawn:
         change_newest(workspace, row.lesson_id, PlaceDrawn(drawn))
     return row.lesson_id
