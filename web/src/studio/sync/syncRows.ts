@@ -150,7 +150,7 @@ function missing(
       start: end,
       end,
       text: `Not read · “${text}”`,
-      note: `${run.length} words`,
+      note: run.length === 1 ? '1 word' : `${run.length} words`,
     }
   })
   return [...leftOut, ...notRead]

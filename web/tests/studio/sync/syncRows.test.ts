@@ -98,7 +98,7 @@ describe('the rows of a take', () => {
       'Pause point · What of pause1? 5 s, made by the lesson',
       'Shown here · bee 5 s, made by the lesson',
       'line',
-      'Not read · “W6” 1 words',
+      'Not read · “W6” 1 word',
       'Left out · “W5” ',
     ])
   })
