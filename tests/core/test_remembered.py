@@ -41,6 +41,18 @@ class RememberedTest(unittest.TestCase):
         self.assertEqual([double(Value(1)), double(Value(1)), double(Value(1), more=3)], [2, 2, 5])
         self.assertEqual(asked, [1, 1])
 
+    def test_the_weight_of_what_was_given_bounds_both_ways_of_finding_it(self) -> None:
+        asked: list[int] = []
+
+        @remembered(10, by_value=True, weight=lambda value: value.number)
+        def double(value: Value) -> int:
+            asked.append(value.number)
+            return 2 * value.number
+
+        for number in (6, 3, 6, 8, 6):
+            self.assertEqual(double(Value(number)), 2 * number)
+        self.assertEqual(asked, [6, 3, 8, 6], "8 leaves no room for 6 and 3")
+
     def test_weights_bound_what_is_kept_and_the_newest_stays(self) -> None:
         kept: Kept[str, int] = Kept(10, float)
         for key, value in (("a", 4), ("b", 5), ("c", 3)):

@@ -29,7 +29,7 @@ from wordtrail.standins.demo_world import install
 from wordtrail.standins.passages import RAIN
 from wordtrail.store.jobs import add_job, ask_to_stop, get_job
 from wordtrail.store.lessons import add_lesson, all_lessons
-from wordtrail.store.sharing import newest_video
+from wordtrail.store.surroundings import surroundings_of
 from wordtrail.store.takes import TakeFiles, begin_take, get_take, trail_of
 from wordtrail.workspace import open_workspace
 
@@ -134,7 +134,7 @@ class JobsTest(unittest.TestCase):
         perform(self.workspace, job)
         self.assertEqual((self.state(job).state, self.state(job).progress), ("done", 1.0))
         with self.workspace.database.writing() as session:
-            video = newest_video(session, rain.id)
+            video = surroundings_of(session, [rain.id])[rain.id].video
         assert video is not None
         keys = self.workspace.blobs.keys(f"videos/{video.id}")
         self.assertEqual([key.rsplit("/", 1)[1] for key in keys], ["captions.vtt", "poster.jpg", "video.mp4"])

@@ -167,7 +167,10 @@ class TakesTest(StoreTest):
             takes.keep_trail(session, takes.get_take(session, second), trail())
             takes.keep_trail(session, takes.get_take(session, second), trail(begin=2.0))
         with self.session() as session:
-            self.assertEqual(takes.trails_of(session, self.id), {second: trail(begin=2.0)})
+            self.assertEqual(
+                {take: found.trail for take, found in takes.newest_trails(session, self.id).items()},
+                {second: trail(begin=2.0)},
+            )
             self.assertIsNone(takes.trail_of(session, first))
             self.assertEqual(get_lesson(session, self.id).revision, 1)
 

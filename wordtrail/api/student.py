@@ -16,9 +16,8 @@ from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.unanswered import unanswered
 from wordtrail.core.errors import NotFound, NothingToShow
 from wordtrail.core.layout.model import Layout
-from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.asked import asked_in
 from wordtrail.core.plan.answers import Answer, as_put, asks_for_several, has_answer, verdict
-from wordtrail.core.plan.matching import matching_question
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.remembered import Kept
 from wordtrail.service.showing import Showing, showing
@@ -90,7 +89,7 @@ def _stage(show: Showing, room: str, simulated: bool) -> bytes:
         layout=layout,
         sheet=sheet,
         simulated_narrator=simulated,
-        points=[_point(point) for point in _asked(show.lesson)],
+        points=[_point(point) for point in asked_in(show.lesson)],
         look_back=show.lesson.plan.opening.look_back,
         charts=[
             answers.StudentChart(id=chart.id, title=chart.title)
@@ -122,19 +121,12 @@ class _Seen:
 def check_answer(path: TokenPointPath, body: answers.StudentAnswer) -> Response:
     """Whether a student's answer is right. Nothing of it is kept."""
     show, _, _ = _show(path.token)
-    point = next((one for one in _asked(show.lesson) if one.id == path.point), None)
+    point = next((one for one in asked_in(show.lesson) if one.id == path.point), None)
     if point is None:
         raise NotFound("pause point")
     given = Answer(tuple(body.choices), tuple(body.words), tuple(body.items), tuple(body.matches))
     found = verdict(point, given, [word.id for word in show.lesson.words])
     return answer(answers.Checked(verdict=found))
-
-
-def _asked(lesson: Lesson) -> list[PausePoint]:
-    """All that students are asked: at pause points, and with the matching card."""
-    plan = lesson.plan
-    matching = matching_question(plan.cards, pictures=plan.matching_pictures) if plan.matching else None
-    return [*lesson.pause_points, *([matching] if matching else [])]
 
 
 def _point(point: PausePoint) -> answers.StudentPoint:

@@ -10,9 +10,8 @@ from sqlalchemy.orm import Session
 from wordtrail.api import answers
 from wordtrail.api.context import answer, context, public_url
 from wordtrail.core.cues.model import Beat, Caption, CardShown, Drawing, Gate, Light, PageTurn, Reveal
-from wordtrail.core.edit.edit_list import trimmed_ends
 from wordtrail.core.layout.model import LaidCard, LaidMark, LaidPage
-from wordtrail.core.lesson.current_trail import current_trail
+from wordtrail.core.lesson.current_trail import current_trail, kept_ends
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import script
 from wordtrail.core.path.waypoints import Standing, counting_take, next_step, waypoints
@@ -21,7 +20,7 @@ from wordtrail.core.trail.checks import figures, places_to_check
 from wordtrail.core.trail.mending import mended
 from wordtrail.core.trail.model import Trail
 from wordtrail.core.trail.walks import walks
-from wordtrail.formats.json_patch import difference
+from wordtrail.formats.json_patch import Operation, difference
 from wordtrail.jobs.queue import ALIGN, STEPS
 from wordtrail.service.changing import Changed
 from wordtrail.service.showing import Showing
@@ -71,10 +70,7 @@ def lesson_change(session: Session, changed: Changed) -> answers.LessonChange:
         id=kept.id,
         revision=kept.revision,
         since=changed.before.revision,
-        changes=[
-            answers.PatchOperation(op=one.op, path=one.path, value=one.value)
-            for one in changes_between(changed.before.lesson, kept.lesson)
-        ],
+        changes=_sent(changes_between(changed.before.lesson, kept.lesson)),
         undo=kept.undo,
         redo=kept.redo,
         path=list(waypoints(kept.lesson, standing)),
@@ -175,19 +171,18 @@ def fresh_answer(kept: KeptLesson) -> Response:
 def trail_view(lesson: Lesson, take: str, found: Trail) -> answers.TrailView:
     """A take's trail as it stands in the lesson, with what wants a listen."""
     mends = [mend for mend in lesson.mends if mend.take == take]
-    by_hand = next((trim for trim in lesson.trims if trim.take == take), None)
     shown = current_trail(lesson, take, found)
     words = script(lesson)
-    start, end = trimmed_ends(found.sound_start, found.sound_end, found.seconds)
+    start, end = kept_ends(lesson, take, found)
     return answers.TrailView(
         trail=shown,
         script=[word.id for word in words],
         walks=list(walks(shown, {word.id: place for place, word in enumerate(words)})),
         checks=list(places_to_check(shown, {word.id: word.text for word in words})),
         figures=figures(shown, [word.id for word in lesson.words]),
-        trim_start=by_hand.start if by_hand else start,
-        trim_end=by_hand.end if by_hand else end,
-        trimmed_by_hand=by_hand is not None,
+        trim_start=start,
+        trim_end=end,
+        trimmed_by_hand=any(trim.take == take for trim in lesson.trims),
         loose_mends=len(mended(found, mends).loose),
     )
 
@@ -206,7 +201,8 @@ def stage_changes(before: Showing, after: Showing) -> list[answers.PatchOperatio
 
 def operations(before: object, after: object) -> list[answers.PatchOperation]:
     """What makes one value of another, pages, marks, signposts and cues of a stage as a whole."""
-    return [
-        answers.PatchOperation(op=one.op, path=one.path, value=one.value)
-        for one in difference(before, after, STAGE_ATOMS)
-    ]
+    return _sent(difference(before, after, STAGE_ATOMS))
+
+
+def _sent(changes: Sequence[Operation]) -> list[answers.PatchOperation]:
+    return [answers.PatchOperation(op=one.op, path=one.path, value=one.value) for one in changes]

@@ -87,8 +87,11 @@ def remembered(
     given out anew meanwhile."""
 
     def decorate(function: Callable[Arguments, Result]) -> Callable[Arguments, Result]:
-        same: Kept[tuple[Any, ...], tuple[Any, Result]] = Kept(most, lambda kept: weight(*kept[0]))
-        equal: Kept[tuple[Any, ...], Result] = Kept(most)
+        def weighed(kept: tuple[Any, Result]) -> float:
+            return weight(*kept[0])
+
+        same: Kept[tuple[Any, ...], tuple[Any, Result]] = Kept(most, weighed)
+        equal: Kept[tuple[Any, ...], tuple[Any, Result]] = Kept(most, weighed)
 
         @wraps(function)
         def asked(*given: Arguments.args, **named: Arguments.kwargs) -> Result:
@@ -97,13 +100,13 @@ def remembered(
             found = same.get(identity)
             if found is not None:
                 return found[1]
-            result: Any = equal.get(arguments) if by_value else None
-            if result is None:
-                result = function(*given, **named)
+            found = equal.get(arguments) if by_value else None
+            if found is None:
+                found = (arguments, function(*given, **named))
                 if by_value:
-                    equal.put(arguments, result)
-            same.put(identity, (arguments, result))
-            return result  # type: ignore[no-any-return]
+                    equal.put(arguments, found)
+            same.put(identity, (arguments, found[1]))
+            return found[1]
 
         return asked
 

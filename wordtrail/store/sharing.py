@@ -13,13 +13,6 @@ from wordtrail.store.lessons import Owner
 from wordtrail.store.tables import LinkRow, VideoRow
 
 
-def newest_video(session: Session, lesson_id: str) -> VideoRow | None:
-    """A lesson's last finished video."""
-    return session.scalars(
-        select(VideoRow).where(VideoRow.lesson_id == lesson_id).order_by(VideoRow.made_at.desc()).limit(1)
-    ).first()
-
-
 def videos_of(session: Session, lesson_id: str) -> list[VideoRow]:
     """All videos of a lesson."""
     return list(session.scalars(select(VideoRow).where(VideoRow.lesson_id == lesson_id)))

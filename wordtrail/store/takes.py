@@ -188,8 +188,3 @@ def trail_of(session: Session, take_id: str) -> Trail | None:
     """The newest trail of a take."""
     found = newest_trail(session, take_id)
     return found.trail if found else None
-
-
-def trails_of(session: Session, lesson_id: str) -> dict[str, Trail]:
-    """The same without the rows' ids."""
-    return {take: found.trail for take, found in newest_trails(session, lesson_id).items()}

@@ -1,57 +1,33 @@
-"""All commands: every module in which some are is named here, and nothing else.
+"""All commands there are, found in the modules of this room.
 
 A new command is a class in the module of its kind of thing: what it is called, and what it does, stand in it.
 """
 
 from __future__ import annotations
 
-from wordtrail.core.changes import (
-    block_changes,
-    card_changes,
-    chart_changes,
-    loose_ends,
-    mark_changes,
-    offers,
-    opening_changes,
-    page_changes,
-    passage_changes,
-    picture_changes,
-    point_changes,
-    reading_changes,
-    take_changes,
-    taking_over,
-    word_changes,
-)
+import importlib
+import pkgutil
+
+from wordtrail.core import changes
 from wordtrail.core.changes.command import Command, ScreenCommand
 from wordtrail.core.lesson.model import Lesson
 
-MODULES = (
-    block_changes,
-    card_changes,
-    chart_changes,
-    loose_ends,
-    mark_changes,
-    offers,
-    opening_changes,
-    page_changes,
-    passage_changes,
-    picture_changes,
-    point_changes,
-    reading_changes,
-    take_changes,
-    taking_over,
-    word_changes,
-)
 
-COMMANDS: tuple[type[Command], ...] = tuple(
-    found
-    for module in MODULES
-    for found in vars(module).values()
-    if isinstance(found, type) and issubclass(found, Command) and found.__module__ == module.__name__
-)
+def _all() -> tuple[type[Command], ...]:
+    """The commands of every module of the room but this one."""
+    names = (f"{changes.__name__}.{found.name}" for found in pkgutil.iter_modules(changes.__path__))
+    return tuple(
+        found
+        for module in (importlib.import_module(name) for name in names if name not in (__name__, Command.__module__))
+        for found in vars(module).values()
+        if isinstance(found, type) and issubclass(found, Command) and found.__module__ == module.__name__
+    )
+
+
+COMMANDS = _all()
 """Every command there is."""
 
-SCREEN_COMMANDS: tuple[type[Command], ...] = tuple(found for found in COMMANDS if issubclass(found, ScreenCommand))
+SCREEN_COMMANDS = tuple(found for found in COMMANDS if issubclass(found, ScreenCommand))
 """Those that screens send: the public ones."""
 
 

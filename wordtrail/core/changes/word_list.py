@@ -5,7 +5,6 @@ from __future__ import annotations
 import re
 
 from wordtrail.core.changes.card_changes import MakeCard
-from wordtrail.core.changes.commands import apply
 from wordtrail.core.errors import LessonError
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.model import Passage
@@ -20,5 +19,5 @@ def lesson_of_words(text: str, title: str = "") -> Lesson:
         raise LessonError("There are no words in this list yet.", next_step="Write the words, with commas between.")
     lesson = Lesson((Passage("a", title.strip() or "Words to know", "", "", ()),))
     for word in words:
-        lesson = apply(lesson, MakeCard(word))
+        lesson = MakeCard(word).apply(lesson)
     return lesson

@@ -10,8 +10,9 @@ from wordtrail.core.cues.drawings import Heard, drawings, numbers_tied, placed_b
 from wordtrail.core.cues.gates import ended_at_gates, stops
 from wordtrail.core.cues.model import Caption, CueSheet, Light, PageTurn, Reveal
 from wordtrail.core.cues.passes import Passes
-from wordtrail.core.edit.edit_list import Clip, EditList, trimmed_ends
+from wordtrail.core.edit.edit_list import Clip, EditList
 from wordtrail.core.layout.model import Layout
+from wordtrail.core.lesson.current_trail import kept_ends
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import script
 from wordtrail.core.text.model import Word
@@ -44,11 +45,7 @@ def edit_list_of(lesson: Lesson, trails: Mapping[str, Trail], *, lead: float = T
     trail = trails.get(take)
     if trail is None:
         return EditList((), lead)
-    by_hand = next((trim for trim in lesson.trims if trim.take == take), None)
-    start, end = trimmed_ends(trail.sound_start, trail.sound_end, trail.seconds)
-    if by_hand:
-        start, end = max(0.0, by_hand.start), min(trail.seconds, by_hand.end)
-    return EditList((Clip(take, start, end),), lead)
+    return EditList((Clip(take, *kept_ends(lesson, take, trail)),), lead)
 
 
 def whole_take(take: str, trail: Trail) -> EditList:

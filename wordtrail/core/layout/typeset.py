@@ -27,6 +27,9 @@ ASCENT = 1.18
 
 NUMBER_SIZE = 0.5
 
+MOST_WORDS_REMEMBERED = 200_000
+"""Words of the pages whose layout is remembered; one takes about a kilobyte."""
+
 TITLE_SIZES = (120.0, 104.0, 88.0, 76.0, 64.0, 56.0)
 
 
@@ -84,7 +87,11 @@ def regions_of(passages: tuple[Passage, ...]) -> dict[tuple[str, str], Region]:
     }
 
 
-@remembered(2048, by_value=True)
+def _pieces_of(page: Page, *_: object) -> float:
+    return 20.0 + sum(len(block.words) for block in page.blocks)
+
+
+@remembered(MOST_WORDS_REMEMBERED, by_value=True, weight=_pieces_of)
 def laid_pages(page: Page, stage: Stage, look: TextLook = USUAL_LOOK) -> tuple[LaidPage, ...]:
     """One page of the passage as one or more pages of the stage. Kept, so that a change to one page of
     a long passage does not set all the others anew."""

@@ -44,6 +44,10 @@ NAMED_OFTEN = 2
 """Times that an unknown word with a capital stands in the passage from which on it is taken for a name."""
 
 
+MOST_WORDS_REMEMBERED = 300_000
+"""Words of the blocks of which it is remembered what is wrong in them."""
+
+
 class Suspicion(StrEnum):
     """What may be wrong with a word."""
 
@@ -162,7 +166,11 @@ def _names_in(block: Block, names: Collection[str]) -> tuple[str, ...]:
     return tuple(sorted({text for word in block.words if (text := bare(word.text)) in names}))
 
 
-@remembered(8192, by_value=True)
+def _words_in(block: Block, *_: object) -> float:
+    return 10.0 + len(block.words)
+
+
+@remembered(MOST_WORDS_REMEMBERED, by_value=True, weight=_words_in)
 def _in_block(block: Block, unsure: tuple[tuple[str, float], ...], names: tuple[str, ...]) -> tuple[Suspect, ...]:
     """What is wrong in a block, whatever stands in all others."""
     following: dict[str, Word] = {one.id: other for one, other in pairwise(block.words)}
