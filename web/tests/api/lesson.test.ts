@@ -1,0 +1,121 @@
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
+import { flushPromises, mount } from '@vue/test-utils'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { defineComponent, ref } from 'vue'
+import type { LessonChange } from '@/api/client'
+import { openLesson, type OpenLesson } from '@/api/lesson'
+
+/** The client takes the browser's fetch when it is loaded, which is before anything here runs. */
+const way = vi.hoisted(() => {
+  const way = { fetch: (input: Request): Promise<Response> => Promise.reject(new Error(input.url)) }
+  globalThis.fetch = (input) => way.fetch(input as Request)
+  return way
+})
+
+/** A server that keeps one lesson; a change may be held up. */
+let kept = { revision: 1, pace: 110 }
+let asked: string[] = []
+let refuses = false
+let held: (() => void)[] = []
+const view = () => ({
+  id: 'one',
+  revision: kept.revision,
+  lesson: { words_per_minute: kept.pace, passages: [] },
+  takes: [],
+  jobs: [],
+})
+const json = (value: unknown, status = 200) =>
+  new Response(JSON.stringify(value), { status, headers: { 'Content-Type': 'application/json' } })
+
+async function server(request: Request): Promise<Response> {
+  asked.push(`${request.method} ${new URL(request.url).pathname.split('/').at(-1)}`)
+  if (request.method === 'GET') return json(view())
+  const { revision, command } = (await request.json()) as {
+    revision: number
+    command: { words_per_minute: number }
+  }
+  await new Promise<void>((go) => held.push(go))
+  if (refuses || revision !== kept.revision)
+    return json({ title: 'Changed', detail: 'In another window.', kept: '', next_step: '' }, 409)
+  kept = { revision: revision + 1, pace: command.words_per_minute }
+  return json({
+    id: 'one',
+    since: revision,
+    revision: kept.revision,
+    changes: [{ op: 'replace', path: '/words_per_minute', value: kept.pace }],
+    undo: 'changing the pace',
+    redo: '',
+    path: [],
+    next: 'plan',
+    counting_take: '',
+    video: null,
+  })
+}
+
+let lesson: OpenLesson
+const pace = (words_per_minute: number) => lesson.send({ kind: 'set pace', words_per_minute })
+async function letGo() {
+  await vi.waitFor(() => expect(held.length).toBeGreaterThan(0))
+  held.shift()!()
+  await flushPromises()
+}
+
+beforeEach(async () => {
+  way.fetch = server
+  kept = { revision: 1, pace: 110 }
+  asked = []
+  held = []
+  refuses = false
+  const holder = defineComponent({
+    setup() {
+      lesson = openLesson(ref('one'))
+      return () => null
+    },
+  })
+  mount(holder, { global: { plugins: [[VueQueryPlugin, { queryClient: new QueryClient() }]] } })
+  await vi.waitFor(() => expect(lesson.view.value).toBeDefined())
+})
+afterEach(() => held.forEach((go) => go()))
+
+describe('an open lesson', () => {
+  it('shows a change by what changed, and does not fetch itself anew', async () => {
+    const done = pace(90)
+    await letGo()
+    expect(await done).toBe(true)
+    expect([lesson.view.value!.revision, lesson.view.value!.lesson.words_per_minute]).toEqual([2, 90])
+    expect(asked).toEqual(['GET one', 'POST commands'])
+  })
+
+  it('sends quick changes one after another, each on the revision that the one before it left', async () => {
+    const [first, second] = [pace(90), pace(95)]
+    await vi.waitFor(() => expect(held).toHaveLength(1))
+    expect(
+      asked.filter((one) => one.startsWith('POST')),
+      'the second waits',
+    ).toHaveLength(1)
+    await letGo()
+    await letGo()
+    expect(await Promise.all([first, second])).toEqual([true, true])
+    expect([lesson.view.value!.revision, lesson.view.value!.lesson.words_per_minute]).toEqual([3, 95])
+  })
+
+  it('says when another window was first, and shows the newer lesson', async () => {
+    kept = { revision: 7, pace: 60 }
+    const done = pace(90)
+    await letGo()
+    expect(await done).toBe(false)
+    expect(lesson.problem.value).toMatchObject({ status: 409, title: 'Changed' })
+    await vi.waitFor(() => expect(lesson.view.value!.revision).toBe(7))
+    expect(lesson.view.value!.lesson.words_per_minute).toBe(60)
+    lesson.dismiss()
+    expect(lesson.problem.value).toBeUndefined()
+  })
+
+  it('is fetched anew when a change came from a revision that is not on the screen', async () => {
+    const change = { id: 'one', since: 5, revision: 6 } as unknown as LessonChange
+    const done = lesson.attempt(() => Promise.resolve(change))
+    kept = { revision: 6, pace: 77 }
+    expect(await done).toBe(true)
+    expect([lesson.view.value!.revision, lesson.view.value!.lesson.words_per_minute]).toEqual([6, 77])
+  })
+})
