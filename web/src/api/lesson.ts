@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, inject, provide, ref, type InjectionKey, type Ref } from 'vue'
+import { computed, inject, onScopeDispose, provide, ref, watch, type InjectionKey, type Ref } from 'vue'
 import { ask, client, Problem, type Command, type Job, type LessonChange, type LessonView } from './client'
 import { patched } from './patch'
 import { sharing } from './sharing'
@@ -20,7 +20,9 @@ const isActive = (job: Job) => job.state === 'waiting' || job.state === 'running
 export function openLesson(id: Ref<string>) {
   const queries = useQueryClient()
   const problem = ref<Problem>()
-  const saving = ref(false)
+  const sending = ref(0)
+  const saving = computed(() => sending.value > 0)
+  const waiting = ref(0)
   const key = computed(() => ['lesson', id.value])
   const query = useQuery({
     queryKey: key,
@@ -47,14 +49,14 @@ export function openLesson(id: Ref<string>) {
   let queue: Promise<unknown> = Promise.resolve()
   function attempt(change: (revision: number) => Promise<LessonChange>): Promise<boolean> {
     // One after another: each change is made on the revision that the one before it left.
-    const result = queue.then(() => attemptNow(change))
+    sending.value += 1
+    const result = queue.then(() => attemptNow(change)).finally(() => (sending.value -= 1))
     queue = result
     return result
   }
 
   async function attemptNow(change: (revision: number) => Promise<LessonChange>): Promise<boolean> {
     if (!view.value) return false
-    saving.value = true
     problem.value = undefined
     try {
       await show(await change(view.value.revision))
@@ -63,9 +65,18 @@ export function openLesson(id: Ref<string>) {
       problem.value = Problem.of(fault)
       if (problem.value.status === 409) await query.refetch()
       return false
-    } finally {
-      saving.value = false
     }
+  }
+
+  /** Say that something of the teacher's is not kept yet, for as long as this is true of a part of the screen. */
+  function unkeptWhile(isWaiting: () => boolean) {
+    let counted = 0
+    const count = (now: boolean) => {
+      waiting.value += Number(now) - counted
+      counted = Number(now)
+    }
+    watch(isWaiting, count, { immediate: true, flush: 'sync' })
+    onScopeDispose(() => count(false))
   }
 
   const path = () => ({ path: { lesson: id.value } })
@@ -75,6 +86,9 @@ export function openLesson(id: Ref<string>) {
     failed: computed(() => (query.error.value ? Problem.of(query.error.value) : undefined)),
     problem,
     saving,
+    /** Whether something is on its way to the server, or waits to be sent. */
+    unkept: computed(() => saving.value || waiting.value > 0),
+    unkeptWhile,
     refresh: () => query.refetch(),
     dismiss: () => (problem.value = undefined),
     report: (fault: unknown) => (problem.value = Problem.of(fault)),

@@ -46,7 +46,7 @@ useKeys({
           </div>
           <div class="ml-auto flex items-center gap-2">
             <span class="mr-1 text-[13px] text-quiet" aria-live="polite">{{
-              lesson.saving.value ? 'Keeping …' : 'Everything kept'
+              lesson.unkept.value ? 'Keeping …' : 'Everything kept'
             }}</span>
             <button
               class="button"

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { useQuery } from '@tanstack/vue-query'
-import { useDebounceFn } from '@vueuse/core'
 import { computed, nextTick, provide, ref, watch } from 'vue'
 import { ask, client } from '@/api/client'
 import { useLesson } from '@/api/lesson'
@@ -13,6 +12,7 @@ import { usePlayer } from '@/stage/player'
 import { printedOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
 import CheckPost from './sync/CheckPost.vue'
+import { useGathered } from './sync/gathered'
 import MarkPost from './sync/MarkPost.vue'
 import SoundStrip from './sync/SoundStrip.vue'
 import { rowsOf, type Place } from './sync/syncRows'
@@ -70,6 +70,20 @@ const widths = computed(
       ),
     ),
 )
+/** A mark's moment, set by hand. */
+interface Placed {
+  take: string
+  id: string
+  start: number
+  seconds: number
+}
+const places = useGathered<Placed>(
+  (placed) => lesson.send({ kind: 'place mark', ...placed }),
+  (one, other) => one.take === other.take && one.id === other.id,
+  lesson,
+)
+const placing = places.newest
+const at = (mark: StripMark, { start, seconds }: Placed) => ({ ...mark, start, end: start + seconds })
 const marks = computed(() =>
   stage.value ? stripMarks(view.value!.lesson, stage.value.sheet, take.value, words.value) : [],
 )
@@ -80,9 +94,7 @@ const rows = computed(() =>
         trail.data.value,
         view.value!.lesson.pause_points,
         words.value,
-        waiting.value
-          ? marks.value.map((mark) => (mark.id === waiting.value!.id ? at(mark, waiting.value!.start) : mark))
-          : marks.value,
+        marks.value.map((mark) => (mark.id === placing.value?.id ? at(mark, placing.value) : mark)),
       )
     : [],
 )
@@ -136,55 +148,58 @@ function nextCheck() {
   choose(checks.value.find((check) => check.start > at + 1e-3) ?? checks.value[0]!)
 }
 
-/** Move a visit's start; `found` is where the ear found it, which is how the lesson remembers it. */
-async function move(word: string, found: number, start: number) {
-  moving.value = { word, found, start }
-  const moved = await lesson.send({ kind: 'move start', take: take.value, word, found, start })
-  if (moved && chosen.value?.word === word && chosen.value.found === found)
-    chosen.value = { ...chosen.value, start }
-  await trail.refetch()
-  moving.value = undefined
+/** A visit's start, moved; `found` is where the ear found it, which is how the lesson remembers it. */
+interface Moved {
+  take: string
+  word: string
+  found: number
+  start: number
 }
+const moves = useGathered<Moved>(
+  async (moved) => {
+    const { word, found, start } = moved
+    const kept = await lesson.send({ kind: 'move start', ...moved })
+    if (kept && chosen.value?.word === word && chosen.value.found === found)
+      chosen.value = { ...chosen.value, start }
+    await trail.refetch()
+  },
+  (one, other) => one.take === other.take && one.word === other.word && one.found === other.found,
+  lesson,
+)
+const moving = moves.newest
+const move = (word: string, found: number, start: number) =>
+  moves.keep({ take: take.value, word, found, start })
 
-/** Nudges that follow one another quickly are one move, and one step of undo. */
-const moving = ref<{ word: string; found: number; start: number }>()
-const keepNudge = useDebounceFn(() => {
-  const nudged = moving.value
-  if (nudged) void move(nudged.word, nudged.found, nudged.start)
-}, 350)
-
-function nudge(by: number, place: { word: string; found: number; start: number } | undefined = chosen.value) {
+function nudge(by: number, place: Omit<Moved, 'take'> | undefined = chosen.value) {
   if (!place) return
   const same = moving.value?.word === place.word && moving.value.found === place.found
-  const start = Math.max(0, (same ? moving.value!.start : place.start) + by)
-  moving.value = { word: place.word, found: place.found, start }
-  void keepNudge()
+  const start = Math.max(0, (same ? moving.value.start : place.start) + by)
+  moves.gather({ take: take.value, word: place.word, found: place.found, start })
 }
 
 /* Marks. */
-const at = (mark: StripMark, start: number) => ({ ...mark, start, end: start + mark.end - mark.start })
 function chooseMark(mark: StripMark) {
   chosen.value = undefined
   chosenMark.value = mark.id
   player.seek(mark.start)
 }
-async function placeMark(mark: StripMark, start: number, seconds = mark.end - mark.start) {
+function placeMark(mark: StripMark, start: number, seconds = mark.end - mark.start) {
   chosen.value = undefined
   chosenMark.value = mark.id
-  await lesson.send({ kind: 'place mark', take: take.value, id: mark.id, start: Math.max(0, start), seconds })
+  return places.keep({ take: take.value, id: mark.id, start: Math.max(0, start), seconds })
 }
-/** As for words: nudges that follow one another are one move. */
-const waiting = ref<{ id: string; start: number }>()
-const keepPlace = useDebounceFn(async () => {
-  const mark = marks.value.find((one) => one.id === waiting.value?.id)
-  if (mark) await placeMark(mark, waiting.value!.start)
-  waiting.value = undefined
-}, 350)
 function nudgeMark(by: number, mark = markShown.value) {
   if (!mark) return
-  const before = waiting.value?.id === mark.id ? waiting.value.start : mark.start
-  waiting.value = { id: mark.id, start: Math.max(0, before + by) }
-  void keepPlace()
+  chosen.value = undefined
+  chosenMark.value = mark.id
+  const before =
+    placing.value?.id === mark.id ? placing.value : { start: mark.start, seconds: mark.end - mark.start }
+  places.gather({
+    take: take.value,
+    id: mark.id,
+    start: Math.max(0, before.start + by),
+    seconds: before.seconds,
+  })
 }
 
 provide<MarkHand>('mark hand', {

@@ -1,7 +1,7 @@
 import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { flushPromises, mount } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { defineComponent, ref } from 'vue'
+import { defineComponent, effectScope, ref } from 'vue'
 import type { LessonChange } from '@/api/client'
 import { openLesson, type OpenLesson } from '@/api/lesson'
 
@@ -117,5 +117,24 @@ describe('an open lesson', () => {
     kept = { revision: 6, pace: 77 }
     expect(await done).toBe(true)
     expect([lesson.view.value!.revision, lesson.view.value!.lesson.words_per_minute]).toEqual([6, 77])
+  })
+
+  it('is unkept from the moment something is sent until it is answered, and while a screen says so', async () => {
+    expect(lesson.unkept.value).toBe(false)
+    const done = pace(90)
+    expect(lesson.unkept.value, 'at once').toBe(true)
+    await letGo()
+    await done
+    expect(lesson.unkept.value).toBe(false)
+
+    const typed = ref(true)
+    const screen = effectScope()
+    screen.run(() => lesson.unkeptWhile(() => typed.value))
+    expect(lesson.unkept.value).toBe(true)
+    typed.value = false
+    expect(lesson.unkept.value).toBe(false)
+    typed.value = true
+    screen.stop()
+    expect(lesson.unkept.value, 'the screen is left').toBe(false)
   })
 })

@@ -3,6 +3,7 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { GripVertical } from '@lucide/vue'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import type { Command } from '@/api/client'
+import { useLesson } from '@/api/lesson'
 import { cursorIn, editedOf, htmlOf, type Block } from './blockText'
 import { KINDS, NAMES, type Kind } from './kinds'
 import { usePassageFace } from './passageFace'
@@ -24,6 +25,7 @@ const KEPT_AFTER = 1200
 const face = usePassageFace()
 const text = ref<HTMLElement>()
 const dirty = ref(false)
+useLesson().unkeptWhile(() => dirty.value)
 let timer = 0
 
 watch(
