@@ -5,13 +5,15 @@ from __future__ import annotations
 import unittest
 from pathlib import Path
 
-from playwright.sync_api import Browser, Page
+from playwright.sync_api import Browser, Page, expect
 
 from tests.browser.harness import browser, running
 
 WINDOW = {"width": 1280, "height": 800}
 PATIENCE = 20_000
 """Milliseconds that a page waits for something at the most."""
+
+expect.set_options(timeout=PATIENCE)
 
 
 class StudioTest(unittest.TestCase):

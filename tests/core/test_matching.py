@@ -8,13 +8,13 @@ from dataclasses import replace
 from tests.worlds import lesson
 from wordtrail.core.changes.card_changes import KeepCard, SetMatching
 from wordtrail.core.changes.commands import apply
-from wordtrail.core.layout.part_names import matching_part
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import script
-from wordtrail.core.plan.answers import Answer, verdict
+from wordtrail.core.plan.answers import Answer
 from wordtrail.core.plan.cards import PenLine, WordCard
 from wordtrail.core.plan.matching import MATCHING, MOST_CARDS, matches, matching_question
+from wordtrail.core.plan.part_names import matching_part
 
 DRAWN = (PenLine((100.0, 100.0, 900.0, 900.0), "moss"),)
 CARDS = (
@@ -54,8 +54,8 @@ class MatchingTest(unittest.TestCase):
             asked = matching_question(CARDS, pictures=pictures)
             assert asked
             right = tuple(match.says for match in matches(CARDS, pictures=pictures))
-            self.assertTrue(verdict(asked, Answer(matches=right), ()).right)
-            self.assertFalse(verdict(asked, Answer(matches=right[::-1]), ()).right)
+            self.assertTrue(asked.activity.verdict(Answer(matches=right), (), ()).right)
+            self.assertFalse(asked.activity.verdict(Answer(matches=right[::-1]), (), ()).right)
 
     def test_on_the_stage_the_lines_join_each_word_to_its_own(self) -> None:
         made = with_cards(pictures=True)

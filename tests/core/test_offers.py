@@ -23,8 +23,9 @@ from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.legends import LEGENDS, TextKind
 from wordtrail.core.marks.model import MarkKind, Moment
+from wordtrail.core.plan.activities.write import Write
 from wordtrail.core.plan.cards import SIDE, PenLine
-from wordtrail.core.plan.model import PauseKind, PausePoint, Reading
+from wordtrail.core.plan.model import PausePoint, Reading
 from wordtrail.core.plan.opening import Opening
 from wordtrail.core.plan.organizers import MOST_COLUMNS, MOST_ROWS, Box, BoxArrow, Organizer, Shape, on_grid
 from wordtrail.core.plan.suggestions.all import suggestions
@@ -136,7 +137,7 @@ class GridTest(unittest.TestCase):
 class TakingOverTest(unittest.TestCase):
     def test_pause_points_come_at_the_same_share_of_the_way(self) -> None:
         other = apply(planned(), SetOpening(Opening(purpose="We read about bees.")))
-        other = apply(other, KeepPoint(PausePoint("", "", "And now?", 9, PauseKind.WRITE)))
+        other = apply(other, KeepPoint(PausePoint("", "", "And now?", 9, Write())))
         command = plan_to_take_over(other)
         self.assertEqual([round(one.share, 2) for one in command.points], [0.22, 1.0])
         text = "\n\n".join(f"This is paragraph {n} of ten." for n in range(10))

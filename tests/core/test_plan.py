@@ -21,21 +21,32 @@ from wordtrail.core.cues.run import run_of
 from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.sheets import as_put, has_page, run_sheets, script, sheets
+from wordtrail.core.lesson.sheets import has_page, run_sheets, script, sheets
 from wordtrail.core.marks.legends import TextKind, text_kind
 from wordtrail.core.marks.model import FIRST_LEGEND, Line, Mark, MarkKind, Meaning, Moment
+from wordtrail.core.plan.activities.activity import Activity
+from wordtrail.core.plan.activities.choose import Choice, Choose
+from wordtrail.core.plan.activities.find_page import FindPage
+from wordtrail.core.plan.activities.find_words import FindWords
+from wordtrail.core.plan.activities.look_closely import LookClosely
+from wordtrail.core.plan.activities.match import Match
+from wordtrail.core.plan.activities.put_in_order import PutInOrder
+from wordtrail.core.plan.activities.say_back import SayBack
+from wordtrail.core.plan.activities.talk import Talk
+from wordtrail.core.plan.as_put import as_put
 from wordtrail.core.plan.cards import Shown, WordCard
-from wordtrail.core.plan.model import Choice, PauseKind, PausePoint, Reach, Reading, Span
+from wordtrail.core.plan.model import THINKING, PausePoint, Reach, Reading
 from wordtrail.core.plan.opening import Opening, Part, run_order
 from wordtrail.core.plan.organizers import Box, Shape, organizer_of
 from wordtrail.core.text.intake import passage_from_text
+from wordtrail.core.text.span import Span
 from wordtrail.core.trail.model import Trail, Visit
 from wordtrail.standins.passages import BEES_MAP, BOAT, KITE, RAIN
 
 
-def point(after: str = "a5", kind: PauseKind = PauseKind.THINK, **more: object) -> PausePoint:
+def point(after: str = "a5", activity: Activity = THINKING, **more: object) -> PausePoint:
     """A pause point without an id."""
-    return replace(PausePoint("", after, "Why?", 5, kind), **more)  # type: ignore[arg-type]
+    return replace(PausePoint("", after, "Why?", 5, activity), **more)  # type: ignore[arg-type]
 
 
 CHOICES = (Choice("clover", True), Choice("thistle", False, "It is not named."), Choice("grass"))
@@ -58,24 +69,24 @@ class CommandTest(unittest.TestCase):
 
     def test_what_a_kind_needs_is_asked_for(self) -> None:
         made = lesson()
-        for kind, says in (
-            (PauseKind.FIND, "no words to find"),
-            (PauseKind.ORDER, "Two things"),
-            (PauseKind.MATCH, "Two pairs"),
-            (PauseKind.LOOK, "no picture"),
-            (PauseKind.ECHO, "no words to read"),
-            (PauseKind.TURN, "no page"),
-            (PauseKind.CHOOSE, "2 to 5 answers"),
+        for activity, says in (
+            (FindWords(), "no words to find"),
+            (PutInOrder(), "Two things"),
+            (Match(), "Two pairs"),
+            (LookClosely(), "no picture"),
+            (SayBack(), "no words to read"),
+            (FindPage(), "no page"),
+            (Choose(), "2 to 5 answers"),
         ):
-            with self.subTest(kind.value), self.assertRaisesRegex(LessonError, says):
-                apply(made, KeepPoint(point(kind=kind)))
+            with self.subTest(activity.kind), self.assertRaisesRegex(LessonError, says):
+                apply(made, KeepPoint(point(activity=activity)))
         wrong = (Choice("a"), Choice("b"))
         with self.assertRaisesRegex(LessonError, "No answer is right"):
-            apply(made, KeepPoint(point(kind=PauseKind.CHOOSE, choices=wrong)))
+            apply(made, KeepPoint(point(activity=Choose(choices=wrong))))
 
     def test_every_wrong_choice_is_struck_out_in_the_teachers_order(self) -> None:
-        made = apply(lesson(), KeepPoint(point(kind=PauseKind.CHOOSE, choices=CHOICES, strike=(2, 0, 7))))
-        self.assertEqual(made.pause_points[0].strike, (2, 1))
+        made = apply(lesson(), KeepPoint(point(activity=Choose(choices=CHOICES, strike=(2, 0, 7)))))
+        self.assertEqual(made.pause_points[0].activity.strike, (2, 1))
 
     def test_marks_keep_their_order_and_their_meaning(self) -> None:
         made = apply(lesson(), KeepMark(Mark("", MarkKind.BOX, "a9", "a7", "signal")))
@@ -152,8 +163,8 @@ class CommandTest(unittest.TestCase):
         )
         self.assertEqual([one.id for one in made.legend], ["who", "evidence", "new-word"])
         elsewhere = (
-            PointElsewhere(0.1, PauseKind.TALK, "What now?", 9),
-            PointElsewhere(0.5, PauseKind.CHOOSE, "Which?", 9),
+            PointElsewhere(0.1, Talk(), "What now?", 9),
+            PointElsewhere(0.5, Choose(), "Which?", 9),
         )
         pointed = apply(lesson(), TakeOver(legend, Opening(), planned().plan.closing, (), (), elsewhere))
         self.assertEqual([(p.after, p.question) for p in pointed.pause_points], [("a9", "What now?")])
@@ -161,7 +172,7 @@ class CommandTest(unittest.TestCase):
         self.assertTrue(all(not box.text and box.quote is None for box in made.plan.organizers[0].boxes))
 
     def test_an_edit_of_the_text_leaves_the_plan_on_its_words(self) -> None:
-        made = apply(lesson(), KeepPoint(point(kind=PauseKind.FIND, evidence=(Span("a10", "a11"),))))
+        made = apply(lesson(), KeepPoint(point(activity=FindWords(), evidence=(Span("a10", "a11"),))))
         made = apply(made, MakeCard("a5"))
         made = apply(made, KeepMark(Mark("", MarkKind.ARROW, "a3", "a3", "signal", to="a16")))
         text = (
@@ -181,7 +192,7 @@ class SheetTest(unittest.TestCase):
     def setUp(self) -> None:
         made = apply(lesson(), SetOpening(Opening(purpose="We read about bees.", sight_words=("the", "a"))))
         made = apply(made, MakeCard("a5"))
-        made = apply(made, KeepPoint(point("a9", PauseKind.CHOOSE, choices=CHOICES)))
+        made = apply(made, KeepPoint(point("a9", Choose(choices=CHOICES))))
         self.lesson = apply(made, KeepPoint(point("")))
 
     def test_the_script_is_in_the_order_of_the_lesson(self) -> None:
@@ -204,8 +215,8 @@ class SheetTest(unittest.TestCase):
         evidence = (Span("a1", "a2"),)
         self.assertFalse(has_page(point()))
         self.assertTrue(has_page(point(evidence=evidence)))
-        self.assertFalse(has_page(point(kind=PauseKind.FIND, evidence=evidence)))
-        self.assertTrue(has_page(point(kind=PauseKind.CHOOSE, choices=CHOICES)))
+        self.assertFalse(has_page(point(activity=FindWords(), evidence=evidence)))
+        self.assertTrue(has_page(point(activity=Choose(choices=CHOICES))))
 
     def test_a_card_for_its_word_is_not_shown_before(self) -> None:
         card = self.lesson.plan.cards[0]

@@ -22,10 +22,14 @@ from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import script
 from wordtrail.core.marks.model import Mark, MarkKind, Moment
+from wordtrail.core.plan.activities.choose import Choice, Choose
+from wordtrail.core.plan.activities.say_back import SayBack
+from wordtrail.core.plan.activities.say_together import SayTogether
 from wordtrail.core.plan.cards import Shown
-from wordtrail.core.plan.model import Choice, PauseKind, PausePoint, Reading, Span
+from wordtrail.core.plan.model import PausePoint, Reading
 from wordtrail.core.plan.opening import Opening
 from wordtrail.core.plan.organizers import Shape
+from wordtrail.core.text.span import Span
 from wordtrail.core.trail.model import Aside, Trail, Visit
 
 
@@ -112,7 +116,7 @@ class PointTest(unittest.TestCase):
         self.assertEqual((said.card, said.page, said.gate), ("pause1", 1, ""))
 
     def test_choices_are_struck_out_and_then_the_right_one_shows(self) -> None:
-        point = PausePoint("", "a9", "Which?", 5, PauseKind.CHOOSE, choices=CHOICES, strike=(2, 1))
+        point = PausePoint("", "a9", "Which?", 5, Choose(choices=CHOICES, strike=(2, 1)))
         made = apply(lesson(), KeepPoint(point))
         sheet = sheet_of(made)
         (gate,) = sheet.gates
@@ -127,7 +131,7 @@ class PointTest(unittest.TestCase):
         self.assertEqual(state_in_video(sheet, gate.at + gate.hold - 0.01)[0].parts, done)
 
     def test_after_a_question_the_page_of_the_text_comes_back(self) -> None:
-        point = PausePoint("", "a9", "Which?", 5, PauseKind.CHOOSE, choices=CHOICES)
+        point = PausePoint("", "a9", "Which?", 5, Choose(choices=CHOICES))
         made = apply(lesson(), KeepPoint(point))
         words = [word.id for word in made.words]
         prompt = ["pause1.question.0"]
@@ -137,7 +141,7 @@ class PointTest(unittest.TestCase):
         self.assertEqual(pages[8:12], ["", "pause1", "pause1", ""], "the quoted word stays beside its question")
 
     def test_students_say_each_sentence_back_for_as_long_as_it_took(self) -> None:
-        point = PausePoint("", "a16", "Say it.", 0, PauseKind.ECHO, stretch=Span("a1", "a16"), factor=2.0)
+        point = PausePoint("", "a16", "Say it.", 0, SayBack(stretch=Span("a1", "a16"), factor=2.0))
         sheet = sheet_of(apply(lesson(), KeepPoint(point)))
         self.assertEqual([gate.pause for gate in sheet.gates], ["pause1", "pause1#2", "pause1#3"])
         first = sheet.gates[0]
@@ -145,7 +149,7 @@ class PointTest(unittest.TestCase):
         self.assertAlmostEqual(first.think_seconds, 2 * (sheet.lights[8].end - sheet.lights[0].start), delta=0.25)
 
     def test_a_stretch_is_said_together_so_often(self) -> None:
-        point = PausePoint("", "a16", "With me.", 0, PauseKind.TOGETHER, stretch=Span("a12", "a16"), times=3)
+        point = PausePoint("", "a16", "With me.", 0, SayTogether(stretch=Span("a12", "a16"), times=3))
         sheet = sheet_of(apply(lesson(), KeepPoint(point)))
         self.assertEqual(len(sheet.gates), 3)
         self.assertEqual(len({gate.at for gate in sheet.gates}), 1)

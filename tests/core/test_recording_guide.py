@@ -18,10 +18,12 @@ from wordtrail.core.changes.reading_changes import KeepReading
 from wordtrail.core.changes.word_list import lesson_of_words
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.recording_guide import REST, GuideStep, recording_guide
+from wordtrail.core.plan.activities.choose import Choice, Choose
 from wordtrail.core.plan.cards import Shown
-from wordtrail.core.plan.model import Choice, PauseKind, PausePoint, Reading, Span
+from wordtrail.core.plan.model import PausePoint, Reading
 from wordtrail.core.plan.opening import Closing, Opening
 from wordtrail.core.text.intake import passage_from_text
+from wordtrail.core.text.span import Span
 from wordtrail.standins.demo_world import LESSONS
 
 
@@ -31,7 +33,7 @@ def rich() -> Lesson:
     made = apply(made, MakeCard("a9"))
     made = apply(made, KeepCard(replace(made.plan.cards[0], meaning="not her", shown=Shown.REACHED)))
     choices = (Choice("clover", True, "It says so."), Choice("thistle"))
-    made = apply(made, KeepPoint(PausePoint("", "", "Which flower?", 5, PauseKind.CHOOSE, "Clover.", choices=choices)))
+    made = apply(made, KeepPoint(PausePoint("", "", "Which flower?", 5, Choose(choices=choices), "Clover.")))
     return apply(made, SetClosing(Closing("A dance is a map.")))
 
 

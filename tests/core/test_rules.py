@@ -17,9 +17,14 @@ from wordtrail.core.layout.tied_numbers import deep
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import COLOURS, Mark, MarkKind
-from wordtrail.core.plan.answers import as_put, asks_for_several, has_answer
-from wordtrail.core.plan.model import Choice, Pair, PauseKind, PausePoint, Span
+from wordtrail.core.plan.activities.activity import Pair
+from wordtrail.core.plan.activities.choose import Choice, Choose
+from wordtrail.core.plan.activities.match import Match
+from wordtrail.core.plan.activities.put_in_order import PutInOrder
+from wordtrail.core.plan.as_put import as_put
+from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.text.intake import passage_from_text
+from wordtrail.core.text.span import Span
 from wordtrail.core.trail.checks import places_to_check
 from wordtrail.core.trail.model import Slip, SlipKind
 from wordtrail.media.colours import TOKENS
@@ -40,23 +45,23 @@ class ColourTest(unittest.TestCase):
 
 
 class AnswerTest(unittest.TestCase):
-    point = PausePoint("p", "a1", "Which?", 5.0, PauseKind.CHOOSE)
+    point = PausePoint("p", "a1", "Which?", 5.0)
 
     def test_anything_that_can_be_shown_is_an_answer(self) -> None:
-        self.assertFalse(has_answer(self.point))
+        self.assertFalse(self.point.has_answer)
         for more in (
             {"answer": "So."},
-            {"choices": (Choice("a"),)},
-            {"items": ("a", "b")},
-            {"pairs": (Pair("a", "b"),)},
+            {"activity": Choose((Choice("a"),))},
+            {"activity": PutInOrder(("a", "b"))},
+            {"activity": Match((Pair("a", "b"),))},
             {"evidence": (Span("a1", "a2"),)},
         ):
-            self.assertTrue(has_answer(replace(self.point, **more)), more)
+            self.assertTrue(replace(self.point, **more).has_answer, more)
 
     def test_several_are_asked_for_when_more_than_one_is_right(self) -> None:
         for right, several in (((), False), ((0,), False), ((0, 2), True), ((0, 1, 2), True)):
             choices = tuple(Choice(str(n), n in right) for n in range(3))
-            self.assertEqual(asks_for_several(replace(self.point, choices=choices)), several, right)
+            self.assertEqual(Choose(choices).asks_for_several(), several, right)
 
 
 class CardTest(unittest.TestCase):

@@ -19,10 +19,17 @@ from wordtrail.core.layout.model import LaidPage, Layout
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark, MarkKind
+from wordtrail.core.plan.activities.activity import Activity, Pair
+from wordtrail.core.plan.activities.choose import Choice, Choose
+from wordtrail.core.plan.activities.match import Match
+from wordtrail.core.plan.activities.put_in_order import PutInOrder
+from wordtrail.core.plan.activities.talk import Talk
+from wordtrail.core.plan.activities.write import Write
 from wordtrail.core.plan.cards import PenLine, WordCard
-from wordtrail.core.plan.model import Choice, Pair, PauseKind, PausePoint, Span
+from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.opening import Opening
 from wordtrail.core.plan.organizers import Shape
+from wordtrail.core.text.span import Span
 
 LONG_WORDS = ("extraordinary", "understanding", "neighbourhoods")
 WORDS = ("when", "a", "bee", "finds", "clover", "she", "tells", "the", "others", "because", "her", "maps", *LONG_WORDS)
@@ -103,24 +110,28 @@ class FitTest(unittest.TestCase):
         self.assert_all_fits(apply(made, SetMatching(True, pictures)))
 
     @given(
-        st.sampled_from([PauseKind.CHOOSE, PauseKind.ORDER, PauseKind.MATCH, PauseKind.WRITE]),
+        st.sampled_from([Choose, PutInOrder, Match, Write]),
         st.lists(st.tuples(texts(50), texts(50)), min_size=2, max_size=5),
         st.lists(SPANS, max_size=3), texts(50), texts(50) | st.just(""), st.booleans(), st.data(),
     )  # fmt: skip
     @settings(deadline=None, max_examples=30)
     def test_questions_beside_their_evidence_or_chart(
-        self, kind: PauseKind, offered: list[tuple[str, str]], evidence: list[Span], question: str, answer: str,
+        self, kind: type[Activity], offered: list[tuple[str, str]], evidence: list[Span], question: str, answer: str,
         chart: bool, data: st.DataObject,
     ) -> None:  # fmt: skip
         made = BASE
         if chart:
             made = apply(made, MakeOrganizer(data.draw(st.sampled_from(Shape)), 3, 3))
-        choices = tuple(Choice(text, n == 0, reason, tuple(evidence[:1])) for n, (text, reason) in enumerate(offered))
+        activity = {
+            Choose: Choose(
+                tuple(Choice(text, n == 0, reason, tuple(evidence[:1])) for n, (text, reason) in enumerate(offered))
+            ),
+            PutInOrder: PutInOrder(tuple(f"{n} {text}" for n, (text, _) in enumerate(offered))),
+            Match: Match(tuple(Pair(*pair) for pair in offered)),
+            Write: Write(),
+        }[kind]
         point = PausePoint(
-            "", IDS[50], question, 5, kind, answer, tuple(evidence),
-            choices=choices if kind is PauseKind.CHOOSE else (),
-            items=tuple(f"{n} {text}" for n, (text, _) in enumerate(offered)) if kind is PauseKind.ORDER else (),
-            pairs=tuple(Pair(*pair) for pair in offered) if kind is PauseKind.MATCH else (),
+            "", IDS[50], question, 5, activity, answer, tuple(evidence),
             organizer=made.plan.organizers[0].id if chart else "",
         )  # fmt: skip
         self.assert_all_fits(apply(made, KeepPoint(point)))
@@ -152,7 +163,7 @@ class FitTest(unittest.TestCase):
         sentences = " ".join(f"This is sentence number {n} of a paragraph that is much too long." for n in range(60))
         made = lesson(f"{sentences}\n\n{sentences}")
         ids = [word.id for word in made.words]
-        point = PausePoint("", ids[5], "Which?", 5, PauseKind.TALK, evidence=(Span(ids[14], ids[16]),))
+        point = PausePoint("", ids[5], "Which?", 5, Talk(), evidence=(Span(ids[14], ids[16]),))
         layout = self.assert_all_fits(apply(made, KeepPoint(point)))
         page = layout.pages[layout.page_of_sheet("pause1") or 0]
         shown = [box.word for box in page.boxes if box.word in ids]

@@ -14,19 +14,21 @@ from wordtrail.core.cues.compile import compile_cues, edit_list_of
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.state import state_at
 from wordtrail.core.layout.model import LaidPage, LaidPart
-from wordtrail.core.layout.part_names import tie_part
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark, MarkKind, Moment
-from wordtrail.core.plan.model import PauseKind, PausePoint, Span
+from wordtrail.core.plan.activities.talk import Talk
+from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.organizers import Box, Organizer
+from wordtrail.core.plan.part_names import tie_part
+from wordtrail.core.text.span import Span
 
 
 def tied(moment: Moment = Moment.READ) -> Lesson:
     """A question with evidence beside a chart of two boxes; the number on "clover," stands for the second."""
     chart = Organizer("", "What we know", 1, 2, (Box("b1", 0, 0, "Who"), Box("b2", 0, 1, "Which flower")))
     made = apply(lesson(), KeepOrganizer(chart))
-    point = PausePoint("", "a9", "Which flower?", 5, PauseKind.TALK, evidence=(Span("a1", "a9"),))
+    point = PausePoint("", "a9", "Which flower?", 5, Talk(), evidence=(Span("a1", "a9"),))
     made = apply(made, KeepPoint(replace(point, organizer=made.plan.organizers[0].id)))
     pause = made.pause_points[0].id if moment is Moment.PAUSE else ""
     mark = Mark("", MarkKind.NUMBER, "a5", "a5", "evidence", text="1", moment=moment, pause=pause)

@@ -8,6 +8,7 @@ import unittest
 from tests.golden.lessons import all_shown
 from wordtrail.core.cues.state import state_at
 from wordtrail.core.cues.unanswered import unanswered
+from wordtrail.core.plan.activities.choose import Choose
 from wordtrail.store.documents import to_json
 
 
@@ -21,7 +22,7 @@ class UnansweredTest(unittest.TestCase):
         kept = to_json(unanswered(whole.layout, whole.sheet, ())[0]) + to_json(
             unanswered(whole.layout, whole.sheet, ())[1]
         )
-        point = next(point for point in whole.lesson.pause_points if point.choices)
+        point = next(point for point in whole.lesson.pause_points if isinstance(point.activity, Choose))
         pieces = [
             piece["text"]
             for page in json.loads(to_json(whole.layout))["pages"]

@@ -7,7 +7,9 @@ import io
 import json
 import unittest
 import zipfile
+from collections.abc import Iterable
 from dataclasses import replace
+from typing import TypeVar
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -19,7 +21,12 @@ from wordtrail.core.changes.taking_over import BringPlan
 from wordtrail.core.errors import FileError
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark, Moment
+from wordtrail.core.plan.activities.activity import Activity
+from wordtrail.core.plan.activities.choose import Choose
+from wordtrail.core.plan.activities.match import Match
+from wordtrail.core.plan.activities.put_in_order import PutInOrder
 from wordtrail.core.plan.cards import Shown, WordCard
+from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.speech.word_parts import PartRole, WordPart
 from wordtrail.formats import cards_csv, qti, web_annotation
 from wordtrail.standins.demo_world import LESSONS
@@ -44,6 +51,14 @@ CARDS = st.builds(
     say_it=st.booleans(),
     shown=st.sampled_from(Shown),
 )
+
+
+Kind = TypeVar("Kind", bound=Activity)
+
+
+def _of(kind: type[Kind], points: Iterable[PausePoint]) -> Kind:
+    """The first activity of a kind."""
+    return next(point.activity for point in points if isinstance(point.activity, kind))
 
 
 def without_plan(made: Lesson) -> Lesson:
@@ -130,15 +145,18 @@ class QtiTest(unittest.TestCase):
                     self.assertEqual(
                         [getattr(back[point.question], f) for f in carried], [getattr(point, f) for f in carried]
                     )
-        choose = next(p for p in DEMO["bees-map"].pause_points if p.choices)
-        back = next(p for p in qti.read(qti.write(DEMO["bees-map"]), DEMO["bees-map"]) if p.choices)
+                    own, read = point.activity, back[point.question].activity
+                    if own.free_of_text or own.options() or own.pairs_to_match():
+                        self.assertIs(type(read), type(own), "the same is done at it")
+        choose = _of(Choose, DEMO["bees-map"].pause_points)
+        back = _of(Choose, qti.read(qti.write(DEMO["bees-map"]), DEMO["bees-map"]))
         self.assertEqual(
             [(c.text, c.right, c.reason) for c in back.choices], [(c.text, c.right, c.reason) for c in choose.choices]
         )
-        order = next(p for p in qti.read(qti.write(DEMO["bees-map"]), DEMO["bees-map"]) if p.items)
-        self.assertEqual(order.items, next(p for p in DEMO["bees-map"].pause_points if p.items).items)
-        match = next(p for p in qti.read(qti.write(DEMO["rain"]), DEMO["rain"]) if p.pairs)
-        self.assertEqual(match.pairs, next(p for p in DEMO["rain"].pause_points if p.pairs).pairs)
+        order = _of(PutInOrder, qti.read(qti.write(DEMO["bees-map"]), DEMO["bees-map"]))
+        self.assertEqual(order.items, _of(PutInOrder, DEMO["bees-map"].pause_points).items)
+        match = _of(Match, qti.read(qti.write(DEMO["rain"]), DEMO["rain"]))
+        self.assertEqual(match.pairs, _of(Match, DEMO["rain"].pause_points).pairs)
 
     def test_the_package_has_the_structure_of_the_standard(self) -> None:
         package = zipfile.ZipFile(io.BytesIO(qti.write(DEMO["kite"])))

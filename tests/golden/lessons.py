@@ -21,10 +21,22 @@ from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import script
 from wordtrail.core.marks.model import Mark, MarkKind, Moment
+from wordtrail.core.plan.activities.activity import Pair
+from wordtrail.core.plan.activities.choose import Choice, Choose
+from wordtrail.core.plan.activities.find_words import FindWords
+from wordtrail.core.plan.activities.match import Match
+from wordtrail.core.plan.activities.put_in_order import PutInOrder
+from wordtrail.core.plan.activities.say_back import SayBack
+from wordtrail.core.plan.activities.say_together import SayTogether
+from wordtrail.core.plan.activities.show_sign import ShowSign
+from wordtrail.core.plan.activities.stop_for_today import StopForToday
+from wordtrail.core.plan.activities.talk import Talk
+from wordtrail.core.plan.activities.write import Write
 from wordtrail.core.plan.cards import Shown
-from wordtrail.core.plan.model import Choice, Pair, PauseKind, PausePoint, Reading, Span
+from wordtrail.core.plan.model import PausePoint, Reading
 from wordtrail.core.plan.opening import Opening
 from wordtrail.core.plan.organizers import Shape
+from wordtrail.core.text.span import Span
 from wordtrail.core.trail.model import Aside, Trail, Visit
 from wordtrail.formats import trail_json
 from wordtrail.standins.demo_world import LESSONS
@@ -65,22 +77,21 @@ def demo_lessons() -> list[ShownLesson]:
 POINTS = (
     PausePoint("", "a5", "Why clover?", 4.0, answer="It smells.", evidence=(Span("a3", "a5"),)),
     PausePoint(
-        "", "a9", "Which flower?", 5.0, PauseKind.CHOOSE, strike=(2, 1),
-        choices=(
+        "", "a9", "Which flower?", 5.0, Choose(strike=(2, 1), choices=(
             Choice("clover", True, "It says so.", (Span("a5", "a5"),)),
             Choice("thistle", False, "It is not named."),
             Choice("a map", False, "That is the dance.", (Span("a16", "a16"),)),
-        ),
+        )),
     ),
-    PausePoint("", "a11", "Find who dances.", 3.0, PauseKind.FIND, evidence=(Span("a10", "a11"),)),
-    PausePoint("", "a16", "Say it back.", 0.0, PauseKind.ECHO, stretch=Span("a1", "a11"), factor=1.5),
-    PausePoint("", "a16", "All together.", 0.0, PauseKind.TOGETHER, stretch=Span("a10", "a16"), times=2),
-    PausePoint("", "a16", "What comes first?", 6.0, PauseKind.ORDER, items=("finds", "tells", "dances")),
-    PausePoint("", "a18", "Put together.", 6.0, PauseKind.MATCH, pairs=(Pair("bee", "dance"), Pair("map", "way"))),
-    PausePoint("", "a12", "Talk.", 2.0, PauseKind.TALK),
-    PausePoint("", "a13", "Stop.", 1.0, PauseKind.DAY),
-    PausePoint("", "", "What did you learn?", 8.0, PauseKind.WRITE, answer="A dance is a map.", paper="Your sheet"),
-    PausePoint("", "", "Show a thumb.", 2.0, PauseKind.SIGN),
+    PausePoint("", "a11", "Find who dances.", 3.0, FindWords(), evidence=(Span("a10", "a11"),)),
+    PausePoint("", "a16", "Say it back.", 0.0, SayBack(stretch=Span("a1", "a11"), factor=1.5)),
+    PausePoint("", "a16", "All together.", 0.0, SayTogether(stretch=Span("a10", "a16"), times=2)),
+    PausePoint("", "a16", "What comes first?", 6.0, PutInOrder(items=("finds", "tells", "dances"))),
+    PausePoint("", "a18", "Put together.", 6.0, Match(pairs=(Pair("bee", "dance"), Pair("map", "way")))),
+    PausePoint("", "a12", "Talk.", 2.0, Talk()),
+    PausePoint("", "a13", "Stop.", 1.0, StopForToday()),
+    PausePoint("", "", "What did you learn?", 8.0, Write(), answer="A dance is a map.", paper="Your sheet"),
+    PausePoint("", "", "Show a thumb.", 2.0, ShowSign()),
 )  # fmt: skip
 
 MARKS = (

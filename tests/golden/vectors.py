@@ -8,6 +8,7 @@ from dataclasses import asdict
 from typing import Any
 
 from tests.golden.lessons import ShownLesson, all_shown
+from wordtrail.api.catalogue import all_kinds
 from wordtrail.core.cues.model import CueSheet, Gate
 from wordtrail.core.cues.state import sentence_back, state_at
 from wordtrail.core.layout.drawing import dots_of, drawn_points, highlight_of, shares, stone_of, stones_used
@@ -105,7 +106,11 @@ def all_vectors() -> dict[str, Any]:
     """File name → what it holds."""
     lessons = all_shown()
     drawn = next(lesson for lesson in lessons if lesson.name == "bees-map")
-    return {"cues.json": [cue_vectors(lesson) for lesson in lessons], "shapes.json": shape_vectors(drawn)}
+    return {
+        "cues.json": [cue_vectors(lesson) for lesson in lessons],
+        "shapes.json": shape_vectors(drawn),
+        "catalogue.json": all_kinds().model_dump(mode="json"),
+    }
 
 
 def as_text(value: Any) -> str:

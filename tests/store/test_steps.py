@@ -8,6 +8,7 @@ import zlib
 from pathlib import Path
 from unittest import mock
 
+from pydantic_core import to_jsonable_python
 from sqlalchemy import create_engine, select, text, update
 
 from tests.store.test_store import StoreTest
@@ -126,6 +127,21 @@ class VersionsTest(StoreTest):
                 split = apply(made, EditBlock(ids[0], blocks[0].text + " And more."))
                 self.assertEqual(lesson_in(document_of(split), lesson_documents.VERSION), split)
                 self.assertGreaterEqual(made.passages[0].parts, len(ids), "no id is given out again")
+
+    def test_what_students_do_keeps_its_fields_and_loses_those_of_other_kinds(self) -> None:
+        document = json.loads((DOCUMENTS / "wide-kinds.json").read_text(encoding="utf-8"))
+        wide = {point["question"]: dict(point) for point in document["pause_points"]}
+        lost = next(end["point"] for end in document["loose_ends"] if end["point"])["kind"]
+        made = lesson_in(document, document.pop("version"))
+        self.assertEqual(len({point.activity.kind for point in made.pause_points}), 14, "one of each kind")
+        for point in made.pause_points:
+            with self.subTest(point.activity.kind):
+                before = wide[point.question]
+                kept = {name: before[name] for name in ("id", "after", "answer", "paper", "think_seconds", "reading")}
+                self.assertEqual({name: getattr(point, name) for name in kept}, kept)
+                now = to_jsonable_python(point.activity)
+                self.assertEqual(now, {name: before[name] for name in now})
+        self.assertEqual(next(end.point.activity.kind for end in made.loose_ends if end.point), lost)
 
     def test_each_version_has_one_upgrade_and_a_newer_one_is_refused(self) -> None:
         self.assertEqual(sorted(lesson_documents._UPGRADES), list(range(1, lesson_documents.VERSION)))

@@ -40,3 +40,5 @@ export interface ShapeVectors {
 
 export const cueVectors = () => read('cues.json') as CueVectors[]
 export const shapeVectors = () => read('shapes.json') as ShapeVectors
+
+export const catalogue = () => read('catalogue.json') as Schemas['Catalogue']

@@ -19,7 +19,9 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.recording_guide import GuideStep
 from wordtrail.core.path.proofing import Undescribed
 from wordtrail.core.path.waypoints import Step, Waypoint
+from wordtrail.core.plan.activities.all import AnyActivity
 from wordtrail.core.plan.answers import Verdict
+from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.suggestions.model import Suggestion
 from wordtrail.core.proof.checks import Suspect
 from wordtrail.core.proof.facts import Facts
@@ -254,11 +256,30 @@ class TextView(Answer):
     before_sharing: list[str]
 
 
+class ActivityKind(Answer):
+    """A kind of what students do at a pause point: what teachers choose it by, what stands over its question, and a
+    `fresh` one with its usual think time (seconds). `shows_evidence` says whether evidence stands beside it."""
+
+    kind: str
+    name: str
+    heading: str
+    usual_think: float
+    shows_evidence: bool
+    fresh: AnyActivity
+
+
+class Catalogue(Answer):
+    """The kinds of things that a lesson can hold, as menus show them. `fresh_point` is a pause point with nothing in
+    it yet."""
+
+    activities: list[ActivityKind]
+    fresh_point: PausePoint
+
+
 class PlanView(Answer):
-    """The lesson as it will run, and how many seconds of think time each kind of pause point usually has."""
+    """The lesson as it will run."""
 
     run: list[Stop]
-    usual_think: dict[str, float]
 
 
 class Suggestions(Answer):
@@ -348,10 +369,11 @@ class StageChange(Answer):
 
 class StudentPoint(Answer):
     """What a student is asked at a pause point, without the answer. `matches` are the right sides of pairs, in
-    another order."""
+    another order; `turn` is what it is called; `is_checked` says whether an answer can be right or wrong."""
 
     id: str
     kind: str
+    turn: str
     question: str
     paper: str
     choices: list[str]
@@ -359,6 +381,7 @@ class StudentPoint(Answer):
     items: list[str]
     lefts: list[str]
     matches: list[str]
+    is_checked: bool
     has_answer: bool
 
 

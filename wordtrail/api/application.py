@@ -13,7 +13,7 @@ from pydantic import ValidationError
 from werkzeug.exceptions import HTTPException, RequestEntityTooLarge
 
 from wordtrail import __version__
-from wordtrail.api import files, lessons, media, plan, student, takes, text
+from wordtrail.api import catalogue, files, lessons, media, plan, student, takes, text
 from wordtrail.api.answers import Problem
 from wordtrail.api.context import Context, SimulatedMicrophone
 from wordtrail.api.gate import guard
@@ -70,7 +70,7 @@ def make_application(
         )
         return response
 
-    for module in (lessons, takes, files, text, plan, media, student):
+    for module in (catalogue, lessons, takes, files, text, plan, media, student):
         app.register_api(module.routes)
     app.register_error_handler(WordTrailError, problem)
     app.register_error_handler(RequestEntityTooLarge, lambda _: problem(TooLarge(LARGEST_UPLOAD_MEGABYTES)))

@@ -18,7 +18,6 @@ from wordtrail.core.changes.taking_over import plan_to_take_over
 from wordtrail.core.cues.run import run_of
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.plan.model import USUAL_THINK
 from wordtrail.core.plan.suggestions.all import suggestions
 from wordtrail.core.plan.suggestions.model import Suggestion
 from wordtrail.core.speech.word_parts import parts_of, printed_syllables
@@ -57,8 +56,7 @@ class PlanFileForm(BaseModel):
 @routes.get("/lessons/<lesson>/plan", responses={200: answers.PlanView})
 def plan(path: LessonPath) -> Response:
     """The run of a lesson."""
-    usual = {kind.value: seconds for kind, seconds in USUAL_THINK.items()}
-    return answer(answers.PlanView(run=list(run_of(_lesson(path.lesson))), usual_think=usual))
+    return answer(answers.PlanView(run=list(run_of(_lesson(path.lesson)))))
 
 
 @routes.get("/lessons/<lesson>/suggestions", responses={200: answers.Suggestions})

@@ -17,7 +17,8 @@ from wordtrail.core.cues.unanswered import unanswered
 from wordtrail.core.errors import NotFound, NothingToShow
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.asked import asked_in
-from wordtrail.core.plan.answers import Answer, as_put, asks_for_several, has_answer, verdict
+from wordtrail.core.plan.answers import Answer
+from wordtrail.core.plan.as_put import as_put
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.remembered import Kept
 from wordtrail.service.showing import Showing, showing
@@ -125,22 +126,25 @@ def check_answer(path: TokenPointPath, body: answers.StudentAnswer) -> Response:
     if point is None:
         raise NotFound("pause point")
     given = Answer(tuple(body.choices), tuple(body.words), tuple(body.items), tuple(body.matches))
-    found = verdict(point, given, [word.id for word in show.lesson.words])
+    found = point.activity.verdict(given, point.evidence, [word.id for word in show.lesson.words])
     return answer(answers.Checked(verdict=found))
 
 
 def _point(point: PausePoint) -> answers.StudentPoint:
+    options, pairs = point.activity.options(), point.activity.pairs_to_match()
     return answers.StudentPoint(
         id=point.id,
-        kind=point.kind.value,
+        kind=point.activity.kind,
+        turn=point.activity.turn,
         question=point.question,
         paper=point.paper,
-        choices=[choice.text for choice in point.choices],
-        several=asks_for_several(point),
-        items=list(as_put(point.items)),
-        lefts=[pair.left for pair in point.pairs],
-        matches=list(as_put(tuple(pair.right for pair in point.pairs))),
-        has_answer=has_answer(point),
+        choices=[one.text for one in options if not one.place],
+        several=point.activity.asks_for_several(),
+        items=[one.text for one in options if one.place],
+        lefts=[pair.left for pair in pairs],
+        matches=list(as_put(tuple(pair.right for pair in pairs))),
+        is_checked=point.activity.is_checked,
+        has_answer=point.has_answer,
     )
 
 

@@ -14,7 +14,13 @@ from lxml import etree
 
 from wordtrail.core.errors import NotReadable
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.plan.model import Choice, Pair, PauseKind, PausePoint
+from wordtrail.core.plan.activities.activity import Activity, Option, Pair
+from wordtrail.core.plan.activities.all import ACTIVITIES
+from wordtrail.core.plan.activities.choose import Choose
+from wordtrail.core.plan.activities.match import Match
+from wordtrail.core.plan.activities.put_in_order import PutInOrder
+from wordtrail.core.plan.activities.write import Write
+from wordtrail.core.plan.model import PausePoint
 from wordtrail.formats.archive import Archive, only_readable, parsed
 
 KIND = "file of questions"
@@ -80,44 +86,19 @@ def _item(point: PausePoint, place: int) -> bytes:
     root.set("title", point.question[:80])
     root.set("adaptive", "false")
     root.set("time-dependent", "false")
-    root.set("label", f"{point.kind.value}|{place}|{point.think_seconds:g}")
+    root.set("label", f"{point.activity.kind}|{place}|{point.think_seconds:g}")
     body = etree.Element(f"{{{QTI}}}qti-item-body")
-    scored = True
-    match point.kind:
-        case PauseKind.CHOOSE:
-            right = [n for n, choice in enumerate(point.choices) if choice.right]
-            _declare(root, "multiple" if len(right) > 1 else "single", "identifier", [f"c{n}" for n in right])
-            part = _interaction(
-                body, "qti-choice-interaction", point, shuffle="false", **{"max-choices": str(len(right))}
-            )
-            for n, choice in enumerate(point.choices):
-                simple = _sub(part, "qti-simple-choice", choice.text, identifier=f"c{n}")
-                if choice.reason:
-                    _sub(
-                        simple,
-                        "qti-feedback-inline",
-                        choice.reason,
-                        identifier=f"c{n}",
-                        **{"outcome-identifier": "FEEDBACK", "show-hide": "show"},
-                    )
-        case PauseKind.ORDER:
-            _declare(root, "ordered", "identifier", [f"i{n}" for n in range(len(point.items))])
-            part = _interaction(body, "qti-order-interaction", point, shuffle="true")
-            for n, item in enumerate(point.items):
-                _sub(part, "qti-simple-choice", item, identifier=f"i{n}")
-        case PauseKind.MATCH:
-            _declare(root, "multiple", "directedPair", [f"l{n} r{n}" for n in range(len(point.pairs))])
-            part = _interaction(
-                body, "qti-match-interaction", point, shuffle="true", **{"max-associations": str(len(point.pairs))}
-            )
-            for side, texts in (("l", [p.left for p in point.pairs]), ("r", [p.right for p in point.pairs])):
-                group = _sub(part, "qti-simple-match-set")
-                for n, text in enumerate(texts):
-                    _sub(group, "qti-simple-associable-choice", text, identifier=f"{side}{n}", **{"match-max": "1"})
-        case _:
-            scored = False
-            _declare(root, "single", "string", [point.answer] if point.answer else [])
-            _interaction(body, "qti-extended-text-interaction", point)
+    options, pairs = point.activity.options(), point.activity.pairs_to_match()
+    scored = bool(options or pairs)
+    if pairs:
+        _pairs(root, body, point, pairs)
+    elif any(one.place for one in options):
+        _order(root, body, point, sorted(options, key=lambda one: one.place))
+    elif options:
+        _choices(root, body, point, options)
+    else:
+        _declare(root, "single", "string", [point.answer] if point.answer else [])
+        _interaction(body, "qti-extended-text-interaction", point)
     _sub(root, "qti-outcome-declaration", identifier="SCORE", cardinality="single", **{"base-type": "float"})
     _sub(root, "qti-outcome-declaration", identifier="FEEDBACK", cardinality="multiple", **{"base-type": "identifier"})
     root.append(body)
@@ -129,6 +110,34 @@ def _item(point: PausePoint, place: int) -> bytes:
         )
         _sub(_sub(feedback, "qti-content-body"), "p", point.answer)
     return bytes(etree.tostring(root, xml_declaration=True, encoding="UTF-8"))
+
+
+def _choices(root: etree._Element, body: etree._Element, point: PausePoint, options: Sequence[Option]) -> None:
+    right = [f"c{n}" for n, one in enumerate(options) if one.right]
+    _declare(root, "multiple" if len(right) > 1 else "single", "identifier", right)
+    part = _interaction(body, "qti-choice-interaction", point, shuffle="false", **{"max-choices": str(len(right))})
+    seen = {"outcome-identifier": "FEEDBACK", "show-hide": "show"}
+    for n, one in enumerate(options):
+        simple = _sub(part, "qti-simple-choice", one.text, identifier=f"c{n}")
+        if one.reason:
+            _sub(simple, "qti-feedback-inline", one.reason, identifier=f"c{n}", **seen)
+
+
+def _order(root: etree._Element, body: etree._Element, point: PausePoint, options: Sequence[Option]) -> None:
+    _declare(root, "ordered", "identifier", [f"i{n}" for n in range(len(options))])
+    part = _interaction(body, "qti-order-interaction", point, shuffle="true")
+    for n, one in enumerate(options):
+        _sub(part, "qti-simple-choice", one.text, identifier=f"i{n}")
+
+
+def _pairs(root: etree._Element, body: etree._Element, point: PausePoint, pairs: Sequence[Pair]) -> None:
+    _declare(root, "multiple", "directedPair", [f"l{n} r{n}" for n in range(len(pairs))])
+    most = {"max-associations": str(len(pairs))}
+    part = _interaction(body, "qti-match-interaction", point, shuffle="true", **most)
+    for side, texts in (("l", [pair.left for pair in pairs]), ("r", [pair.right for pair in pairs])):
+        group = _sub(part, "qti-simple-match-set")
+        for n, text in enumerate(texts):
+            _sub(group, "qti-simple-associable-choice", text, identifier=f"{side}{n}", **{"match-max": "1"})
 
 
 def _sub(
@@ -170,21 +179,33 @@ def _point(root: etree._Element, words: Sequence[str]) -> PausePoint:
         for one in part.iter(f"{{{QTI}}}qti-simple-choice", f"{{{QTI}}}qti-simple-associable-choice")
     ]
     answer = " ".join(_text(one) for one in root.iter(f"{{{QTI}}}qti-modal-feedback"))
+    texts = {id: _own(one) for id, one in offered}
     if name == "qti-choice-interaction":
-        choices = tuple(
-            Choice(_own(one), id in right, _text(one.find(f"{{{QTI}}}qti-feedback-inline"))) for id, one in offered
+        options = tuple(
+            Option(id, texts[id], id in right, _text(one.find(f"{{{QTI}}}qti-feedback-inline"))) for id, one in offered
         )
-        return PausePoint("", after, question, seconds, PauseKind.CHOOSE, answer, choices=choices)
-    if name == "qti-order-interaction":
-        texts = {id: _own(one) for id, one in offered}
-        return PausePoint("", after, question, seconds, PauseKind.ORDER, answer, items=tuple(texts[id] for id in right))
-    if name == "qti-match-interaction":
-        texts = {id: _own(one) for id, one in offered}
+        activity = _activity(kind, options, (), Choose)
+    elif name == "qti-order-interaction":
+        options = tuple(Option(id, texts[id], place=place) for place, id in enumerate(right, 1))
+        activity = _activity(kind, options, (), PutInOrder)
+    elif name == "qti-match-interaction":
         pairs = tuple(Pair(texts[a], texts[b]) for a, b in (value.split() for value in right))
-        return PausePoint("", after, question, seconds, PauseKind.MATCH, answer, pairs=pairs)
-    plain = (PauseKind.THINK, PauseKind.TALK, PauseKind.WRITE, PauseKind.SIGN, PauseKind.DAY)
-    known = PauseKind(kind) if kind in {one.value for one in plain} else PauseKind.WRITE
-    return PausePoint("", after, question, seconds, known, " ".join(right))
+        activity = _activity(kind, (), pairs, Match)
+    else:
+        named = _KINDS.get(kind, Write)
+        activity, answer = named() if named.free_of_text else Write(), " ".join(right)
+    return PausePoint("", after, question, seconds, activity, answer)
+
+
+_KINDS = {one().kind: one for one in ACTIVITIES}
+
+
+def _activity(kind: str, options: tuple[Option, ...], pairs: tuple[Pair, ...], usual: type[Activity]) -> Activity:
+    """The activity of the kind that the file names when it offers the same, or else the usual one of its
+    interaction."""
+    made = _KINDS.get(kind, usual).exchanged(options, pairs)
+    same = len(made.options()) == len(options) and len(made.pairs_to_match()) == len(pairs)
+    return made if same else usual.exchanged(options, pairs)
 
 
 def _own(element: etree._Element) -> str:

@@ -29,7 +29,7 @@ from wordtrail.core.layout.model import (
     Stretch,
     WordBox,
 )
-from wordtrail.core.layout.part_names import answer_part
+from wordtrail.core.plan.part_names import answer_part
 from wordtrail.core.text.look import Typeface
 from wordtrail.core.text.model import Style
 from wordtrail.media.colours import argb

@@ -17,10 +17,24 @@ from wordtrail.core.changes.reading_changes import KeepReading
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.legends import legend_for
 from wordtrail.core.marks.model import Mark, MarkKind, Moment
+from wordtrail.core.plan.activities.activity import Activity, Pair
+from wordtrail.core.plan.activities.choose import Choice, Choose
+from wordtrail.core.plan.activities.find_words import FindWords
+from wordtrail.core.plan.activities.look_closely import LookClosely
+from wordtrail.core.plan.activities.match import Match
+from wordtrail.core.plan.activities.put_in_order import PutInOrder
+from wordtrail.core.plan.activities.read_alone import ReadAlone
+from wordtrail.core.plan.activities.say_back import SayBack
+from wordtrail.core.plan.activities.say_together import SayTogether
+from wordtrail.core.plan.activities.show_sign import ShowSign
+from wordtrail.core.plan.activities.talk import Talk
+from wordtrail.core.plan.activities.think import Think
+from wordtrail.core.plan.activities.write import Write
 from wordtrail.core.plan.cards import PenLine, Shown, WordCard
-from wordtrail.core.plan.model import Choice, Pair, PauseKind, PausePoint, Reach, Reading, Span
+from wordtrail.core.plan.model import PausePoint, Reach, Reading
 from wordtrail.core.plan.opening import Closing, Opening
 from wordtrail.core.plan.organizers import Box, Organizer, Shape, organizer_of
+from wordtrail.core.text.span import Span
 
 
 @dataclass(slots=True)
@@ -51,11 +65,13 @@ class Planner:
         mark = Mark("", kind, *self.run(printed, at), meaning)
         self.do(KeepMark(replace(mark, **more)))  # type: ignore[arg-type]
 
-    def pause(self, after: str, kind: PauseKind, question: str, think: float, *, nth: int = 0, **more: object) -> str:
+    def pause(
+        self, after: str, activity: Activity, question: str, think: float, *, nth: int = 0, **more: object
+    ) -> str:
         """A pause point after the last of these words (empty: at the end); its id."""
         word = self.run(after, nth)[1] if after else ""
         before = {point.id for point in self.lesson.pause_points}
-        point = PausePoint("", word, question, think, kind)
+        point = PausePoint("", word, question, think, activity)
         self.do(KeepPoint(replace(point, **more), Reach.WORD))  # type: ignore[arg-type]
         return next(point.id for point in self.lesson.pause_points if point.id not in before)
 
@@ -116,16 +132,15 @@ def bees(plan: Planner) -> None:
     plan.mark(MarkKind.SYMBOL, "In 1944,", "evidence", text="star")
     plan.pause(
         "Her dance is a map.",
-        PauseKind.THINK,
+        Think(),
         "The author says the dance is a map. What could a bee’s map show?",
         12,
     )
     plan.pause(
         "walks the line again.",
-        PauseKind.ORDER,
+        PutInOrder(items=("She walks in a straight line.", "She circles back.", "She walks the line again.")),
         "What does the bee do? Put it in order.",
         15,
-        items=("She walks in a straight line.", "She circles back.", "She walks the line again."),
         evidence=(
             plan.span("First she walks in a straight line,"),
             plan.span("Then she circles back and walks the line again."),
@@ -133,7 +148,7 @@ def bees(plan: Planner) -> None:
     )
     talk = plan.pause(
         "the flowers are.",
-        PauseKind.TALK,
+        Talk(),
         "What does a longer shake tell the other bees? Say it to someone beside you.",
         10,
         answer="It tells them that the flowers are farther away.",
@@ -141,7 +156,7 @@ def bees(plan: Planner) -> None:
     _dance_chart(plan, talk)
     plan.pause(
         "antennae.",
-        PauseKind.FIND,
+        FindWords(),
         "Find the words that tell why the bees stay close.",
         15,
         evidence=(plan.span("The other bees cannot see the dancer,"),),
@@ -149,30 +164,31 @@ def bees(plan: Planner) -> None:
     )
     plan.pause(
         "half a mile.",
-        PauseKind.CHOOSE,
+        Choose(
+            choices=(
+                Choice(
+                    "about half a mile",
+                    False,
+                    "That is one second of shaking.",
+                    (plan.span("one second of shaking means about half a mile."),),
+                ),
+                Choice(
+                    "about a mile and a half",
+                    True,
+                    "Three seconds are three half miles.",
+                    (plan.span("one second of shaking means about half a mile."),),
+                ),
+                Choice(
+                    "forty thousand miles", False, "That is how many bees live in a hive.", (plan.span("40,000 bees."),)
+                ),
+            )
+        ),
         "A bee shakes for three seconds. How far away are the flowers?",
         15,
-        choices=(
-            Choice(
-                "about half a mile",
-                False,
-                "That is one second of shaking.",
-                (plan.span("one second of shaking means about half a mile."),),
-            ),
-            Choice(
-                "about a mile and a half",
-                True,
-                "Three seconds are three half miles.",
-                (plan.span("one second of shaking means about half a mile."),),
-            ),
-            Choice(
-                "forty thousand miles", False, "That is how many bees live in a hive.", (plan.span("40,000 bees."),)
-            ),
-        ),
     )
     plan.pause(
         "what one alone cannot.",
-        PauseKind.WRITE,
+        Write(),
         "Name one other thing that small helpers can only do together.",
         15,
         paper="one sentence on your reading sheet",
@@ -259,25 +275,22 @@ def rain(plan: Planner) -> None:
         as_drawn=True,
         ink=((0.0, 0.3, 0.5, 0.42, 1.0, 0.28, 1.6, 0.44, 2.2, 0.27, 2.9, 0.4, 3.3, 0.3),),
     )
-    plan.pause("ping.", PauseKind.SIGN, "Tap the sound of this rain on your knee. How hard is it raining?", 8)
+    plan.pause("ping.", ShowSign(), "Tap the sound of this rain on your knee. How hard is it raining?", 8)
     plan.pause(
         "drum, drum, drum.",
-        PauseKind.TOGETHER,
+        SayTogether(stretch=plan.span("Rain on a tin roof, drum, drum, drum,"), times=2),
         "Say the first and the last line with me.",
         0,
-        stretch=plan.span("Rain on a tin roof, drum, drum, drum,"),
-        times=2,
     )
     plan.pause(
         "hush, hush, hush.",
-        PauseKind.MATCH,
+        Match(pairs=(Pair("ping", "light rain"), Pair("drum", "heavy rain"), Pair("hush", "soft rain"))),
         "Which rain makes which sound?",
         15,
-        pairs=(Pair("ping", "light rain"), Pair("drum", "heavy rain"), Pair("hush", "soft rain")),
     )
     plan.pause(
         "",
-        PauseKind.TALK,
+        Talk(),
         "How did the rain change from the first stanza to the last? Which words tell you?",
         15,
         evidence=(
@@ -318,7 +331,7 @@ def kite(plan: Planner) -> None:
     plan.mark(MarkKind.HIGHLIGHT, "Oskar began to laugh,", "turning-point", moment=Moment.TALK)
     wants = plan.pause(
         "let go.”",
-        PauseKind.THINK,
+        Think(),
         "What does Wren want? Look at the chart.",
         10,
         organizer=chart.id,
@@ -326,33 +339,34 @@ def kite(plan: Planner) -> None:
     )
     plan.pause(
         "side of the hill.",
-        PauseKind.CHOOSE,
+        Choose(
+            choices=(
+                Choice(
+                    "He was angry with Wren.",
+                    False,
+                    "He is not angry; later he says he is sorry.",
+                    (plan.span("“I am sorry,” said Oskar."),),
+                ),
+                Choice(
+                    "The string was wrapped around his hand.",
+                    True,
+                    "The kite pulled him along.",
+                    (plan.span("who had the string wrapped around his hand,"),),
+                ),
+                Choice(
+                    "He wanted to catch the wind.",
+                    False,
+                    "It is the wind that caught the kite.",
+                    (plan.span("It snatched the kite,"),),
+                ),
+            )
+        ),
         "Why did Oskar run down the hill?",
         15,
-        choices=(
-            Choice(
-                "He was angry with Wren.",
-                False,
-                "He is not angry; later he says he is sorry.",
-                (plan.span("“I am sorry,” said Oskar."),),
-            ),
-            Choice(
-                "The string was wrapped around his hand.",
-                True,
-                "The kite pulled him along.",
-                (plan.span("who had the string wrapped around his hand,"),),
-            ),
-            Choice(
-                "He wanted to catch the wind.",
-                False,
-                "It is the wind that caught the kite.",
-                (plan.span("It snatched the kite,"),),
-            ),
-        ),
     )
     way = plan.pause(
         "longest branch.",
-        PauseKind.TALK,
+        Talk(),
         "What is in the way now?",
         10,
         organizer=chart.id,
@@ -360,29 +374,30 @@ def kite(plan: Planner) -> None:
     )
     tries = plan.pause(
         "beside the kite.",
-        PauseKind.CHOOSE,
+        Choose(
+            choices=(
+                Choice(
+                    "to climb the trunk",
+                    False,
+                    "She tried, and slid back down.",
+                    (plan.span("She tried to climb the trunk,"),),
+                ),
+                Choice(
+                    "to throw a stick",
+                    False,
+                    "She threw two.",
+                    (plan.span("Then she threw a stick."), plan.span("She threw another.")),
+                ),
+                Choice("to fetch a ladder", True, "There is no ladder in the story."),
+            )
+        ),
         "Which of these did Wren not try?",
         15,
-        choices=(
-            Choice(
-                "to climb the trunk",
-                False,
-                "She tried, and slid back down.",
-                (plan.span("She tried to climb the trunk,"),),
-            ),
-            Choice(
-                "to throw a stick",
-                False,
-                "She threw two.",
-                (plan.span("Then she threw a stick."), plan.span("She threw another.")),
-            ),
-            Choice("to fetch a ladder", True, "There is no ladder in the story."),
-        ),
         organizer="",
     )
     ends = plan.pause(
         "at their feet.",
-        PauseKind.WRITE,
+        Write(),
         "How does it end for the kite? Write it into your chart.",
         12,
         organizer=chart.id,
@@ -391,29 +406,30 @@ def kite(plan: Planner) -> None:
     )
     plan.pause(
         "hold a bird.”",
-        PauseKind.CHOOSE,
+        Choose(
+            choices=(
+                Choice(
+                    "gently, with an open hand",
+                    True,
+                    "His hand is open now; before, he held everything too tightly.",
+                    (plan.span("his open hand."), plan.span("he held everything too tightly.")),
+                ),
+                Choice(
+                    "high up in the air",
+                    False,
+                    "The kite flies high, but this is about his hand.",
+                    (plan.span("his open hand."),),
+                ),
+                Choice(
+                    "so tightly that it cannot fly",
+                    False,
+                    "That is how he held the string before.",
+                    (plan.span("he held everything too tightly."),),
+                ),
+            )
+        ),
         "What does Wren mean by “the way you hold a bird”?",
         15,
-        choices=(
-            Choice(
-                "gently, with an open hand",
-                True,
-                "His hand is open now; before, he held everything too tightly.",
-                (plan.span("his open hand."), plan.span("he held everything too tightly.")),
-            ),
-            Choice(
-                "high up in the air",
-                False,
-                "The kite flies high, but this is about his hand.",
-                (plan.span("his open hand."),),
-            ),
-            Choice(
-                "so tightly that it cannot fly",
-                False,
-                "That is how he held the string before.",
-                (plan.span("he held everything too tightly."),),
-            ),
-        ),
     )
     filled = {
         "b1": ("Wren wants to fly her red kite.", plan.span("she carried her red kite up Tanner’s Hill."), wants),
@@ -438,20 +454,17 @@ def boat(plan: Planner) -> None:
     plan.mark(MarkKind.CIRCLE, "house.", "evidence", picture=picture.id, region=roof, moment=Moment.TALK)
     plan.pause(
         "roof of a house.",
-        PauseKind.LOOK,
+        LookClosely(picture=picture.id, region=roof),
         "Which lines show where the corners were before?",
         12,
-        picture=picture.id,
-        region=roof,
         evidence=(plan.span("Fold the two upper corners down to the middle."),),
         answer="The dashed lines at the sides.",
     )
     plan.pause(
         "your boat!",
-        PauseKind.ALONE,
+        ReadAlone(stretch=Span(plan.run("Fold")[0], plan.run("boat!")[1])),
         "Read the six steps once more and fold along.",
         60,
-        stretch=Span(plan.run("Fold")[0], plan.run("boat!")[1]),
     )
 
 
@@ -464,11 +477,9 @@ def pip(plan: Planner) -> None:
     plan.mark(MarkKind.CIRCLE, "tin.", "rhyme", skip=1, drop=1)
     plan.pause(
         "to Dad.",
-        PauseKind.ECHO,
+        SayBack(stretch=Span(plan.run("Pip")[0], plan.run("Dad.")[1]), factor=1.3),
         "My turn, then your turn: say each line after me.",
         0,
-        stretch=Span(plan.run("Pip")[0], plan.run("Dad.")[1]),
-        factor=1.3,
     )
 
 

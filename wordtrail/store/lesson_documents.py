@@ -15,7 +15,7 @@ from wordtrail.core.errors import NewerDocument
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.counting import first_sentence
 
-VERSION = 3
+VERSION = 4
 
 Document = dict[str, Any]
 """A lesson as plain JSON."""
@@ -70,6 +70,24 @@ def _sentences_are_numbered_by_block(document: Document) -> None:
             known = list(dict.fromkeys(word["sentence"] for word in block["words"]))
             for word in block["words"]:
                 word["sentence"] = first_sentence(block["id"]) + known.index(word["sentence"])
+
+
+@upgrades(3)
+def _what_students_do_is_a_value_of_its_own(document: Document) -> None:
+    """Before, a pause point had the fields of all kinds, most of which meant nothing for its own."""
+    kept = [end["point"] for end in document.get("loose_ends", ()) if end.get("point")]
+    for point in (*document["pause_points"], *kept):
+        kind = point.pop("kind", "think")
+        wide = {name: point.pop(name) for name in _WIDE if name in point}
+        point["activity"] = {"kind": kind} | {name: wide[name] for name in _OF_KIND.get(kind, ()) if name in wide}
+
+
+_WIDE = ("choices", "strike", "items", "pairs", "stretch", "times", "factor", "picture", "region", "turn_to")
+_OF_KIND = {
+    "choose": ("choices", "strike"), "put in order": ("items",), "match": ("pairs",),
+    "say it back": ("stretch", "factor"), "say it together": ("stretch", "times", "factor"),
+    "read alone": ("stretch",), "look closely": ("picture", "region"), "find the page": ("turn_to",),
+}  # fmt: skip
 
 
 def _number_in(id: str) -> int:

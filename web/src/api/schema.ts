@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/api/catalogue": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All kinds, as menus show them, each with a fresh one to fill in. It changes with the program alone. */
+        get: operations["catalogue_catalogue_catalogue_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/settings": {
         parameters: {
             query?: never;
@@ -864,6 +881,352 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * Catalogue
+         * @description The kinds of things that a lesson can hold, as menus show them. `fresh_point` is a pause point with nothing in
+         *     it yet.
+         */
+        Catalogue: {
+            /** Activities */
+            activities: components["schemas"]["ActivityKind"][];
+            fresh_point: components["schemas"]["PausePoint"];
+        };
+        /**
+         * ActivityKind
+         * @description A kind of what students do at a pause point: what teachers choose it by, what stands over its question, and a
+         *     `fresh` one with its usual think time (seconds). `shows_evidence` says whether evidence stands beside it.
+         */
+        ActivityKind: {
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Heading */
+            heading: string;
+            /** Usual Think */
+            usual_think: number;
+            /** Shows Evidence */
+            shows_evidence: boolean;
+            /** Fresh */
+            fresh: components["schemas"]["Think"] | components["schemas"]["Talk"] | components["schemas"]["Write"] | components["schemas"]["Choose"] | components["schemas"]["FindWords"] | components["schemas"]["PutInOrder"] | components["schemas"]["Match"] | components["schemas"]["SayBack"] | components["schemas"]["SayTogether"] | components["schemas"]["ReadAlone"] | components["schemas"]["LookClosely"] | components["schemas"]["FindPage"] | components["schemas"]["ShowSign"] | components["schemas"]["StopForToday"];
+        };
+        /**
+         * Choice
+         * @description An answer to choose: its text, whether it is right, and the reason, with the words of the text that
+         *     prove it or rule it out.
+         */
+        Choice: {
+            /** Text */
+            text: string;
+            /**
+             * Right
+             * @default false
+             */
+            right: boolean;
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+            /**
+             * Proof
+             * @default []
+             */
+            proof: components["schemas"]["Span"][];
+        };
+        /**
+         * Choose
+         * @description Students choose among `choices`; `strike` are the numbers of the wrong ones in the order in which they are
+         *     struck out.
+         */
+        Choose: {
+            /**
+             * Choices
+             * @default []
+             */
+            choices: components["schemas"]["Choice"][];
+            /**
+             * Strike
+             * @default []
+             */
+            strike: number[];
+            /**
+             * Kind
+             * @default choose
+             * @constant
+             */
+            kind: "choose";
+        };
+        /**
+         * FindPage
+         * @description Students find the page `turn_to` of the passage; the stage turns there and back.
+         */
+        FindPage: {
+            /**
+             * Turn To
+             * @default
+             */
+            turn_to: string;
+            /**
+             * Kind
+             * @default find the page
+             * @constant
+             */
+            kind: "find the page";
+        };
+        /**
+         * FindWords
+         * @description Students find the words that are the evidence of the pause point.
+         */
+        FindWords: {
+            /**
+             * Kind
+             * @default find the words
+             * @constant
+             */
+            kind: "find the words";
+        };
+        /**
+         * LookClosely
+         * @description Students look at a `picture` (its block) or at a named `region` of it (empty: all of it).
+         */
+        LookClosely: {
+            /**
+             * Picture
+             * @default
+             */
+            picture: string;
+            /**
+             * Region
+             * @default
+             */
+            region: string;
+            /**
+             * Kind
+             * @default look closely
+             * @constant
+             */
+            kind: "look closely";
+        };
+        /**
+         * Match
+         * @description Students put to the left side of each of the `pairs` its right side.
+         */
+        Match: {
+            /**
+             * Pairs
+             * @default []
+             */
+            pairs: components["schemas"]["Pair"][];
+            /**
+             * Kind
+             * @default match
+             * @constant
+             */
+            kind: "match";
+        };
+        /**
+         * Pair
+         * @description Two things that belong together.
+         */
+        Pair: {
+            /** Left */
+            left: string;
+            /** Right */
+            right: string;
+        };
+        /**
+         * PausePoint
+         * @description The reading stops after the word `after` (empty: at the end of the lesson), `question` is put, and students do
+         *     the `activity`; the video waits `think_seconds`, the student page until the student goes on.
+         *
+         *     `answer` is shown afterwards; `evidence` are its words; `paper` says what is written on paper. `organizer` is
+         *     called up beside it. `reading` is the one it belongs to (empty: all).
+         */
+        PausePoint: {
+            /** Id */
+            id: string;
+            /** After */
+            after: string;
+            /** Question */
+            question: string;
+            /** Think Seconds */
+            think_seconds: number;
+            /**
+             * Activity
+             * @default {
+             *       "kind": "think"
+             *     }
+             */
+            activity: components["schemas"]["Think"] | components["schemas"]["Talk"] | components["schemas"]["Write"] | components["schemas"]["Choose"] | components["schemas"]["FindWords"] | components["schemas"]["PutInOrder"] | components["schemas"]["Match"] | components["schemas"]["SayBack"] | components["schemas"]["SayTogether"] | components["schemas"]["ReadAlone"] | components["schemas"]["LookClosely"] | components["schemas"]["FindPage"] | components["schemas"]["ShowSign"] | components["schemas"]["StopForToday"];
+            /**
+             * Answer
+             * @default
+             */
+            answer: string;
+            /**
+             * Evidence
+             * @default []
+             */
+            evidence: components["schemas"]["Span"][];
+            /**
+             * Paper
+             * @default
+             */
+            paper: string;
+            /**
+             * Organizer
+             * @default
+             */
+            organizer: string;
+            /**
+             * Reading
+             * @default
+             */
+            reading: string;
+        };
+        /**
+         * PutInOrder
+         * @description Students put the `items`, which stand here in their right order, in order.
+         */
+        PutInOrder: {
+            /**
+             * Items
+             * @default []
+             */
+            items: string[];
+            /**
+             * Kind
+             * @default put in order
+             * @constant
+             */
+            kind: "put in order";
+        };
+        /**
+         * ReadAlone
+         * @description Students read the stretch on their own.
+         */
+        ReadAlone: {
+            stretch: components["schemas"]["Span"] | null;
+            /**
+             * Kind
+             * @default read alone
+             * @constant
+             */
+            kind: "read alone";
+        };
+        /**
+         * SayBack
+         * @description Students say each sentence or line of the stretch back; each turn takes as long as the teacher's, times
+         *     `factor`.
+         */
+        SayBack: {
+            stretch: components["schemas"]["Span"] | null;
+            /**
+             * Factor
+             * @default 1.2
+             */
+            factor: number;
+            /**
+             * Kind
+             * @default say it back
+             * @constant
+             */
+            kind: "say it back";
+        };
+        /**
+         * SayTogether
+         * @description All say the stretch together, `times` over; each time takes as long as the teacher took, times `factor`.
+         */
+        SayTogether: {
+            stretch: components["schemas"]["Span"] | null;
+            /**
+             * Times
+             * @default 1
+             */
+            times: number;
+            /**
+             * Factor
+             * @default 1.2
+             */
+            factor: number;
+            /**
+             * Kind
+             * @default say it together
+             * @constant
+             */
+            kind: "say it together";
+        };
+        /**
+         * ShowSign
+         * @description Students show a sign when they are ready.
+         */
+        ShowSign: {
+            /**
+             * Kind
+             * @default show a sign
+             * @constant
+             */
+            kind: "show a sign";
+        };
+        /**
+         * Span
+         * @description A run of words, from `first` to `last` (word ids, both included).
+         */
+        Span: {
+            /** First */
+            first: string;
+            /** Last */
+            last: string;
+        };
+        /**
+         * StopForToday
+         * @description The lesson stops for this day; the next one begins here, with a look back.
+         */
+        StopForToday: {
+            /**
+             * Kind
+             * @default stop for today
+             * @constant
+             */
+            kind: "stop for today";
+        };
+        /**
+         * Talk
+         * @description Students talk with someone.
+         */
+        Talk: {
+            /**
+             * Kind
+             * @default talk
+             * @constant
+             */
+            kind: "talk";
+        };
+        /**
+         * Think
+         * @description Students think about something, and go on.
+         */
+        Think: {
+            /**
+             * Kind
+             * @default think
+             * @constant
+             */
+            kind: "think";
+        };
+        /**
+         * Write
+         * @description Students write something down.
+         */
+        Write: {
+            /**
+             * Kind
+             * @default write
+             * @constant
+             */
+            kind: "write";
+        };
         /** Settings */
         Settings: {
             /** School */
@@ -1564,30 +1927,6 @@ export interface components {
             end: string;
         };
         /**
-         * Choice
-         * @description An answer to choose: its text, whether it is right, and the reason, with the words of the text that
-         *     prove it or rule it out.
-         */
-        Choice: {
-            /** Text */
-            text: string;
-            /**
-             * Right
-             * @default false
-             */
-            right: boolean;
-            /**
-             * Reason
-             * @default
-             */
-            reason: string;
-            /**
-             * Proof
-             * @default []
-             */
-            proof: components["schemas"]["Span"][];
-        };
-        /**
          * Closing
          * @description What the lesson ends with: what was found out, and what to do now.
          */
@@ -2051,16 +2390,6 @@ export interface components {
             as_photo: boolean;
         };
         /**
-         * Pair
-         * @description Two things that belong together.
-         */
-        Pair: {
-            /** Left */
-            left: string;
-            /** Right */
-            right: string;
-        };
-        /**
          * Part
          * @description The parts of a lesson, in the order in which they usually run.
          * @enum {string}
@@ -2115,107 +2444,6 @@ export interface components {
              * @default 0
              */
             parts: number;
-        };
-        /**
-         * PauseKind
-         * @description What students do at a pause point.
-         * @enum {string}
-         */
-        PauseKind: "think" | "talk" | "write" | "say it back" | "read alone" | "find the words" | "choose" | "put in order" | "look closely" | "find the page" | "say it together" | "match" | "show a sign" | "stop for today";
-        /**
-         * PausePoint
-         * @description The reading stops after the word `after` (empty: at the end of the lesson) and `question` is put; the
-         *     video waits `think_seconds`, the student page until the student goes on.
-         *
-         *     `answer` is shown afterwards; `evidence` are its words; `paper` says what is written on paper. What a kind
-         *     needs beside: `choices`, and `strike`, the numbers of the wrong ones in the order in which they are struck
-         *     out; `items` in their right order; `pairs`; the `stretch` of words that are said back, read alone or said
-         *     together, `times` over, each turn as long as the teacher took times `factor`; `picture` and `region` to look
-         *     at; `turn_to`, the page to find. `organizer` is called up beside it. `reading` is the one it belongs to
-         *     (empty: all).
-         */
-        PausePoint: {
-            /** Id */
-            id: string;
-            /** After */
-            after: string;
-            /** Question */
-            question: string;
-            /** Think Seconds */
-            think_seconds: number;
-            /** @default think */
-            kind: components["schemas"]["PauseKind"];
-            /**
-             * Answer
-             * @default
-             */
-            answer: string;
-            /**
-             * Evidence
-             * @default []
-             */
-            evidence: components["schemas"]["Span"][];
-            /**
-             * Paper
-             * @default
-             */
-            paper: string;
-            /**
-             * Choices
-             * @default []
-             */
-            choices: components["schemas"]["Choice"][];
-            /**
-             * Strike
-             * @default []
-             */
-            strike: number[];
-            /**
-             * Items
-             * @default []
-             */
-            items: string[];
-            /**
-             * Pairs
-             * @default []
-             */
-            pairs: components["schemas"]["Pair"][];
-            stretch: components["schemas"]["Span"] | null;
-            /**
-             * Times
-             * @default 1
-             */
-            times: number;
-            /**
-             * Factor
-             * @default 1.2
-             */
-            factor: number;
-            /**
-             * Picture
-             * @default
-             */
-            picture: string;
-            /**
-             * Region
-             * @default
-             */
-            region: string;
-            /**
-             * Turn To
-             * @default
-             */
-            turn_to: string;
-            /**
-             * Organizer
-             * @default
-             */
-            organizer: string;
-            /**
-             * Reading
-             * @default
-             */
-            reading: string;
         };
         /**
          * PenLine
@@ -2430,16 +2658,6 @@ export interface components {
          * @enum {string}
          */
         Shown: "before the reading" | "when its word is reached" | "both times";
-        /**
-         * Span
-         * @description A run of words, from `first` to `last` (both included).
-         */
-        Span: {
-            /** First */
-            first: string;
-            /** Last */
-            last: string;
-        };
         /** StudentLink */
         StudentLink: {
             /** Url */
@@ -2856,6 +3074,29 @@ export interface components {
             proof?: components["schemas"]["SpanInput"][];
         };
         /**
+         * Choose
+         * @description Students choose among `choices`; `strike` are the numbers of the wrong ones in the order in which they are
+         *     struck out.
+         */
+        ChooseInput: {
+            /**
+             * Choices
+             * @default []
+             */
+            choices?: components["schemas"]["ChoiceInput"][];
+            /**
+             * Strike
+             * @default []
+             */
+            strike?: number[];
+            /**
+             * Kind
+             * @default choose
+             * @constant
+             */
+            kind?: "choose";
+        };
+        /**
          * ChooseTake
          * @description This take counts.
          */
@@ -2994,6 +3235,35 @@ export interface components {
             /** End */
             end: number;
             style: components["schemas"]["StyleInput"];
+        };
+        /**
+         * FindPage
+         * @description Students find the page `turn_to` of the passage; the stage turns there and back.
+         */
+        FindPageInput: {
+            /**
+             * Turn To
+             * @default
+             */
+            turn_to?: string;
+            /**
+             * Kind
+             * @default find the page
+             * @constant
+             */
+            kind?: "find the page";
+        };
+        /**
+         * FindWords
+         * @description Students find the words that are the evidence of the pause point.
+         */
+        FindWordsInput: {
+            /**
+             * Kind
+             * @default find the words
+             * @constant
+             */
+            kind?: "find the words";
         };
         /**
          * FreeMark
@@ -3143,6 +3413,28 @@ export interface components {
          */
         LineInput: "solid" | "dashed" | "double";
         /**
+         * LookClosely
+         * @description Students look at a `picture` (its block) or at a named `region` of it (empty: all of it).
+         */
+        LookCloselyInput: {
+            /**
+             * Picture
+             * @default
+             */
+            picture?: string;
+            /**
+             * Region
+             * @default
+             */
+            region?: string;
+            /**
+             * Kind
+             * @default look closely
+             * @constant
+             */
+            kind?: "look closely";
+        };
+        /**
          * MakeCard
          * @description A word card for a word of the passage (its id), with what the core knows of it; or for any word.
          */
@@ -3286,6 +3578,23 @@ export interface components {
          * @enum {string}
          */
         MarkKindInput: "highlight" | "underline" | "double underline" | "dashed underline" | "circle" | "box" | "cross-out" | "arrow" | "bracket" | "number" | "symbol" | "margin note" | "word parts" | "ink";
+        /**
+         * Match
+         * @description Students put to the left side of each of the `pairs` its right side.
+         */
+        MatchInput: {
+            /**
+             * Pairs
+             * @default []
+             */
+            pairs?: components["schemas"]["PairInput"][];
+            /**
+             * Kind
+             * @default match
+             * @constant
+             */
+            kind?: "match";
+        };
         /**
          * Meaning
          * @description One entry of the legend. `colour` is the name of a design token.
@@ -3543,22 +3852,12 @@ export interface components {
          */
         PartRoleInput: "base" | "prefix" | "ending" | "doubled letter" | "dropped letter" | "changed letter" | "word";
         /**
-         * PauseKind
-         * @description What students do at a pause point.
-         * @enum {string}
-         */
-        PauseKindInput: "think" | "talk" | "write" | "say it back" | "read alone" | "find the words" | "choose" | "put in order" | "look closely" | "find the page" | "say it together" | "match" | "show a sign" | "stop for today";
-        /**
          * PausePoint
-         * @description The reading stops after the word `after` (empty: at the end of the lesson) and `question` is put; the
-         *     video waits `think_seconds`, the student page until the student goes on.
+         * @description The reading stops after the word `after` (empty: at the end of the lesson), `question` is put, and students do
+         *     the `activity`; the video waits `think_seconds`, the student page until the student goes on.
          *
-         *     `answer` is shown afterwards; `evidence` are its words; `paper` says what is written on paper. What a kind
-         *     needs beside: `choices`, and `strike`, the numbers of the wrong ones in the order in which they are struck
-         *     out; `items` in their right order; `pairs`; the `stretch` of words that are said back, read alone or said
-         *     together, `times` over, each turn as long as the teacher took times `factor`; `picture` and `region` to look
-         *     at; `turn_to`, the page to find. `organizer` is called up beside it. `reading` is the one it belongs to
-         *     (empty: all).
+         *     `answer` is shown afterwards; `evidence` are its words; `paper` says what is written on paper. `organizer` is
+         *     called up beside it. `reading` is the one it belongs to (empty: all).
          */
         PausePointInput: {
             /** Id */
@@ -3569,8 +3868,13 @@ export interface components {
             question: string;
             /** Think Seconds */
             think_seconds: number;
-            /** @default think */
-            kind?: components["schemas"]["PauseKindInput"];
+            /**
+             * Activity
+             * @default {
+             *       "kind": "think"
+             *     }
+             */
+            activity?: components["schemas"]["ThinkInput"] | components["schemas"]["TalkInput"] | components["schemas"]["WriteInput"] | components["schemas"]["ChooseInput"] | components["schemas"]["FindWordsInput"] | components["schemas"]["PutInOrderInput"] | components["schemas"]["MatchInput"] | components["schemas"]["SayBackInput"] | components["schemas"]["SayTogetherInput"] | components["schemas"]["ReadAloneInput"] | components["schemas"]["LookCloselyInput"] | components["schemas"]["FindPageInput"] | components["schemas"]["ShowSignInput"] | components["schemas"]["StopForTodayInput"];
             /**
              * Answer
              * @default
@@ -3586,52 +3890,6 @@ export interface components {
              * @default
              */
             paper?: string;
-            /**
-             * Choices
-             * @default []
-             */
-            choices?: components["schemas"]["ChoiceInput"][];
-            /**
-             * Strike
-             * @default []
-             */
-            strike?: number[];
-            /**
-             * Items
-             * @default []
-             */
-            items?: string[];
-            /**
-             * Pairs
-             * @default []
-             */
-            pairs?: components["schemas"]["PairInput"][];
-            stretch?: components["schemas"]["SpanInput"] | null;
-            /**
-             * Times
-             * @default 1
-             */
-            times?: number;
-            /**
-             * Factor
-             * @default 1.2
-             */
-            factor?: number;
-            /**
-             * Picture
-             * @default
-             */
-            picture?: string;
-            /**
-             * Region
-             * @default
-             */
-            region?: string;
-            /**
-             * Turn To
-             * @default
-             */
-            turn_to?: string;
             /**
              * Organizer
              * @default
@@ -3736,11 +3994,41 @@ export interface components {
             kind: "put back";
         };
         /**
+         * PutInOrder
+         * @description Students put the `items`, which stand here in their right order, in order.
+         */
+        PutInOrderInput: {
+            /**
+             * Items
+             * @default []
+             */
+            items?: string[];
+            /**
+             * Kind
+             * @default put in order
+             * @constant
+             */
+            kind?: "put in order";
+        };
+        /**
          * Reach
          * @description How far the words go after which a new pause point stands.
          * @enum {string}
          */
         ReachInput: "word" | "line" | "sentence" | "paragraph" | "page";
+        /**
+         * ReadAlone
+         * @description Students read the stretch on their own.
+         */
+        ReadAloneInput: {
+            stretch?: components["schemas"]["SpanInput"] | null;
+            /**
+             * Kind
+             * @default read alone
+             * @constant
+             */
+            kind?: "read alone";
+        };
         /**
          * Reading
          * @description One pass over a stretch of the passage (None: all of it) with a purpose of its own.
@@ -3878,6 +4166,48 @@ export interface components {
              * @enum {string}
              */
             kind: "respell";
+        };
+        /**
+         * SayBack
+         * @description Students say each sentence or line of the stretch back; each turn takes as long as the teacher's, times
+         *     `factor`.
+         */
+        SayBackInput: {
+            stretch?: components["schemas"]["SpanInput"] | null;
+            /**
+             * Factor
+             * @default 1.2
+             */
+            factor?: number;
+            /**
+             * Kind
+             * @default say it back
+             * @constant
+             */
+            kind?: "say it back";
+        };
+        /**
+         * SayTogether
+         * @description All say the stretch together, `times` over; each time takes as long as the teacher took, times `factor`.
+         */
+        SayTogetherInput: {
+            stretch?: components["schemas"]["SpanInput"] | null;
+            /**
+             * Times
+             * @default 1
+             */
+            times?: number;
+            /**
+             * Factor
+             * @default 1.2
+             */
+            factor?: number;
+            /**
+             * Kind
+             * @default say it together
+             * @constant
+             */
+            kind?: "say it together";
         };
         /**
          * SetBlockKind
@@ -4093,6 +4423,18 @@ export interface components {
             kind: "show page";
         };
         /**
+         * ShowSign
+         * @description Students show a sign when they are ready.
+         */
+        ShowSignInput: {
+            /**
+             * Kind
+             * @default show a sign
+             * @constant
+             */
+            kind?: "show a sign";
+        };
+        /**
          * Shown
          * @description When a word card is shown.
          * @enum {string}
@@ -4100,7 +4442,7 @@ export interface components {
         ShownInput: "before the reading" | "when its word is reached" | "both times";
         /**
          * Span
-         * @description A run of words, from `first` to `last` (both included).
+         * @description A run of words, from `first` to `last` (word ids, both included).
          */
         SpanInput: {
             /** First */
@@ -4122,6 +4464,18 @@ export interface components {
              * @enum {string}
              */
             kind: "split block";
+        };
+        /**
+         * StopForToday
+         * @description The lesson stops for this day; the next one begins here, with a look back.
+         */
+        StopForTodayInput: {
+            /**
+             * Kind
+             * @default stop for today
+             * @constant
+             */
+            kind?: "stop for today";
         };
         /**
          * Style
@@ -4183,6 +4537,18 @@ export interface components {
             kind: "take suggestion";
         };
         /**
+         * Talk
+         * @description Students talk with someone.
+         */
+        TalkInput: {
+            /**
+             * Kind
+             * @default talk
+             * @constant
+             */
+            kind?: "talk";
+        };
+        /**
          * TextLook
          * @description `largest` is the largest size in page units that a page may be set in, `line_spacing` is times
          *     the size, `word_spacing` times the typeface's own space, `line_length` a share of the column.
@@ -4210,6 +4576,18 @@ export interface components {
              * @default 1
              */
             line_length?: number;
+        };
+        /**
+         * Think
+         * @description Students think about something, and go on.
+         */
+        ThinkInput: {
+            /**
+             * Kind
+             * @default think
+             * @constant
+             */
+            kind?: "think";
         };
         /**
          * Typeface
@@ -4311,6 +4689,18 @@ export interface components {
             /** Text */
             text: string;
             role: components["schemas"]["PartRoleInput"];
+        };
+        /**
+         * Write
+         * @description Students write something down.
+         */
+        WriteInput: {
+            /**
+             * Kind
+             * @default write
+             * @constant
+             */
+            kind?: "write";
         };
         /** Revision */
         Revision: {
@@ -5067,15 +5457,11 @@ export interface components {
         };
         /**
          * PlanView
-         * @description The lesson as it will run, and how many seconds of think time each kind of pause point usually has.
+         * @description The lesson as it will run.
          */
         PlanView: {
             /** Run */
             run: components["schemas"]["Stop"][];
-            /** Usual Think */
-            usual_think: {
-                [key: string]: number;
-            };
         };
         /**
          * Stop
@@ -5234,13 +5620,15 @@ export interface components {
         /**
          * StudentPoint
          * @description What a student is asked at a pause point, without the answer. `matches` are the right sides of pairs, in
-         *     another order.
+         *     another order; `turn` is what it is called; `is_checked` says whether an answer can be right or wrong.
          */
         StudentPoint: {
             /** Id */
             id: string;
             /** Kind */
             kind: string;
+            /** Turn */
+            turn: string;
             /** Question */
             question: string;
             /** Paper */
@@ -5255,6 +5643,8 @@ export interface components {
             lefts: string[];
             /** Matches */
             matches: string[];
+            /** Is Checked */
+            is_checked: boolean;
             /** Has Answer */
             has_answer: boolean;
         };
@@ -5359,6 +5749,35 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    catalogue_catalogue_catalogue_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Catalogue"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
     lessons_settings_settings_get: {
         parameters: {
             query?: never;

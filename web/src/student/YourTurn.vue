@@ -27,12 +27,10 @@ const mine = ref<Kept>({ choices: [], items: [], matches: [], text: '' })
 const verdict = ref<Schemas['Verdict']>()
 const goOn = useTemplateRef<HTMLButtonElement>('goOn')
 const kind = computed(() => props.point?.kind ?? props.gate.kind)
-const checks = computed(() => ['choose', 'find the words', 'put in order', 'match'].includes(kind.value))
-const title = computed(() => TITLES[kind.value] ?? 'Your turn')
+const checks = computed(() => props.point?.is_checked ?? false)
+const title = computed(() => props.point?.turn ?? TITLES[kind.value] ?? 'Your turn')
 
 const TITLES: Record<string, string> = {
-  'say it back': 'Your turn: say it',
-  'say it together': 'All together',
   'word cards': 'A word to know',
   'sight words': 'Words to say first',
   purpose: 'Before we read',
@@ -41,7 +39,6 @@ const TITLES: Record<string, string> = {
   'picture walk': 'Look at the picture',
   recap: 'What we found out',
   task: 'Now you',
-  'stop for today': 'Enough for today',
 }
 const note = computed(() => {
   if (props.gate.auto)

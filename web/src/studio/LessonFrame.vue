@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
+import { openCatalogue } from '@/api/catalogue'
 import { openLesson, provideLesson } from '@/api/lesson'
 import BrandMark from '@/parts/BrandMark.vue'
 import KeysDialog from '@/parts/KeysDialog.vue'
@@ -12,6 +13,7 @@ import { KEYS } from './keyLists'
 const route = useRoute()
 const lesson = openLesson(computed(() => String(route.params.id)))
 provideLesson(lesson)
+const { catalogue, failed: unknown } = openCatalogue()
 const view = lesson.view
 const here = computed(() => String(route.name))
 const showKeys = ref(false)
@@ -36,7 +38,7 @@ useKeys({
       <PathRail v-if="view" :path="view.path" :lesson="view.id" :here="here" />
     </aside>
     <div class="flex min-w-0 flex-1 flex-col py-4 pr-6 pl-3">
-      <template v-if="view">
+      <template v-if="view && catalogue">
         <header class="mb-3 flex min-h-[42px] items-center gap-3">
           <div class="min-w-0">
             <h1 class="truncate text-[19px] font-bold leading-tight">
@@ -80,8 +82,8 @@ useKeys({
         </main>
       </template>
       <ProblemNote
-        v-else-if="lesson.failed.value"
-        :problem="lesson.failed.value"
+        v-else-if="lesson.failed.value ?? unknown"
+        :problem="(lesson.failed.value ?? unknown)!"
         @dismiss="$router.push('/')"
       />
     </div>

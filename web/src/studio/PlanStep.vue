@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, provide, ref, watch } from 'vue'
+import { useCatalogue } from '@/api/catalogue'
 import { ask, client, type Command, type Schemas } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
@@ -12,7 +13,7 @@ import StagePage from '@/stage/StagePage.vue'
 import { useChosenWords } from './plan/chosenWords'
 import FirstSteps from './plan/FirstSteps.vue'
 import InkLayer from './plan/InkLayer.vue'
-import { MARK_KINDS, newPoint, type MarkKind, type Point } from './plan/kinds'
+import { MARK_KINDS, type MarkKind, type Point } from './plan/kinds'
 import LegendDialog from './plan/LegendDialog.vue'
 import MarkEditor from './plan/MarkEditor.vue'
 import MoreMenu from './plan/MoreMenu.vue'
@@ -28,6 +29,7 @@ import WordBar from './plan/WordBar.vue'
 type Stop = Schemas['Stop']
 
 const lesson = useLesson()
+const catalogue = useCatalogue()
 const view = lesson.view
 const document = computed(() => view.value!.lesson)
 const plan = computed(() => document.value.plan)
@@ -43,8 +45,7 @@ const planned = usePlanned(
   text,
   computed(() => !!stage.value),
 )
-const { run, usualThink } = planned
-provide('usual think', usualThink)
+const { run } = planned
 const whole = computed(() => run.value.reduce((sum, stop) => sum + stop.seconds, 0))
 
 /* Where we are: a page of the text, or a sheet of the run. */
@@ -168,7 +169,7 @@ function asDrawn() {
 /* Pause points. */
 function ask_() {
   const span = chosen.span.value
-  draft.value = newPoint(span?.last ?? '', reading.value, usualThink.value.think!)
+  draft.value = { ...catalogue.fresh_point, after: span?.last ?? '', reading: reading.value }
   opened.value = 'new'
 }
 async function keepPoint(point: Point, reach: Schemas['ReachInput']) {
@@ -254,7 +255,7 @@ const take = (suggestion: Schemas['Suggestion']) =>
 
 /* Signposts. */
 const posts = computed(() =>
-  postsOf(document.value, reading.value, draft.value, opened.value, chosen.textOf)
+  postsOf(catalogue, document.value, reading.value, draft.value, opened.value, chosen.textOf)
     .filter((post) => places.value.get(post.word)?.page === page.value)
     .sort((a, b) => (chosen.places.value.get(a.word) ?? 0) - (chosen.places.value.get(b.word) ?? 0)),
 )
@@ -424,9 +425,7 @@ useKeys({
         :send="send"
         :charts="plan?.organizers ?? []"
         @opening="openOpening"
-        @question="
-          ((draft = newPoint('', reading, usualThink.think!)), (page = texts[texts.length - 1] ?? 0))
-        "
+        @question="((draft = { ...catalogue.fresh_point, reading }), (page = texts[texts.length - 1] ?? 0))"
         @chart="makeChart"
         @see="(id) => (here = id)"
         @file="bringFile"

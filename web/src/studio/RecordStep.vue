@@ -5,6 +5,7 @@ import { ChevronsUpDown, Mic } from '@lucide/vue'
 import { useElementSize, useLocalStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
+import { activityOf, useCatalogue } from '@/api/catalogue'
 import { ask, client, Problem } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
@@ -19,9 +20,9 @@ import DrawWhileTalking from './DrawWhileTalking.vue'
 import RefusedTake from './RefusedTake.vue'
 import TakeList from './TakeList.vue'
 import { guidePlaces, placeOf } from './guidePlaces'
-import { pauseName } from './plan/kinds'
 
 const lesson = useLesson()
+const catalogue = useCatalogue()
 const view = lesson.view
 const router = useRouter()
 const stage = useStage(
@@ -222,7 +223,9 @@ useKeys({
         :style="promptAt"
         aria-label="Pause point"
       >
-        <h2 class="bg-lake px-4 py-1 font-bold text-white">{{ pauseName(prompt.point.kind) }}</h2>
+        <h2 class="bg-lake px-4 py-1 font-bold text-white">
+          {{ activityOf(catalogue, prompt.point.activity.kind).name }}
+        </h2>
         <p class="px-4 py-3 font-passage text-[24px] leading-snug">
           <template v-for="word in prompt.words" :key="word.id"
             ><span

@@ -16,6 +16,7 @@ let right = false
 const point = (more: Partial<Schemas['StudentPoint']>): Schemas['StudentPoint'] => ({
   id: 'p1',
   kind: 'choose',
+  turn: 'Your turn',
   question: 'Which?',
   paper: '',
   choices: [],
@@ -23,6 +24,7 @@ const point = (more: Partial<Schemas['StudentPoint']>): Schemas['StudentPoint'] 
   items: [],
   lefts: [],
   matches: [],
+  is_checked: true,
   has_answer: true,
   ...more,
 })

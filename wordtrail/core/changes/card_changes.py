@@ -6,7 +6,7 @@ import math
 from dataclasses import dataclass, replace
 from typing import ClassVar, Literal
 
-from wordtrail.core.changes.checked import known_word, one_of, tidied, tidy
+from wordtrail.core.changes.checked import known_word, one_of
 from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.changes.kept import Stock, put_in
 from wordtrail.core.errors import LessonError
@@ -14,6 +14,7 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.cards import PENS, SIDE, PenLine, WordCard
 from wordtrail.core.speech.word_parts import parts_of, printed_syllables
 from wordtrail.core.text.bare import bare
+from wordtrail.core.text.tidy import tidied, tidy
 
 MOST_CARDS, MOST_DRAWN_POINTS = 40, 4000
 

@@ -5,13 +5,14 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import ClassVar, Literal
 
-from wordtrail.core.changes.checked import in_order, one_of, tidy
+from wordtrail.core.changes.checked import in_order, one_of
 from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.changes.kept import Stock, put_in
 from wordtrail.core.changes.mark_changes import with_ties_kept
 from wordtrail.core.errors import LessonError
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.organizers import MOST_COLUMNS, MOST_ROWS, Organizer, Shape, on_grid, organizer_of
+from wordtrail.core.text.tidy import tidy
 
 MOST_ORGANIZERS = 12
 

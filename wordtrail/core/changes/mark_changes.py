@@ -6,7 +6,7 @@ import math
 from dataclasses import dataclass, replace
 from typing import ClassVar, Literal
 
-from wordtrail.core.changes.checked import known_word, one_of, tidy, within
+from wordtrail.core.changes.checked import known_word, one_of
 from wordtrail.core.changes.command import Command, ScreenCommand
 from wordtrail.core.changes.kept import Stock, put_in
 from wordtrail.core.changes.limits import LONGEST_TAKE
@@ -25,6 +25,7 @@ from wordtrail.core.marks.model import (
     Stroke,
     usual_moment,
 )
+from wordtrail.core.text.tidy import tidy, within
 
 MOST_MARKS, MOST_MEANINGS, MOST_INK_POINTS = 2000, 10, 4000
 

@@ -11,7 +11,8 @@ from wordtrail.core.changes.mark_changes import with_mark
 from wordtrail.core.changes.point_changes import KeepPoint, with_point
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark, MarkKind, usual_moment
-from wordtrail.core.plan.model import USUAL_THINK, PauseKind, PausePoint
+from wordtrail.core.plan.activities.think import Think
+from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.suggestions.model import Detector, Offer, Suggestion
 
 OPEN_QUESTION = "What do you think?"
@@ -36,7 +37,7 @@ def with_suggestion(lesson: Lesson, command: TakeSuggestion) -> Lesson:
         return with_card(lesson, fresh_card(lesson, offered.first))
     if offered.offer is Offer.PAUSE:
         point = PausePoint(
-            "", offered.last, offered.question or OPEN_QUESTION, USUAL_THINK[PauseKind.THINK], reading=command.reading
+            "", offered.last, offered.question or OPEN_QUESTION, Think.usual_think, reading=command.reading
         )
         return with_point(lesson, KeepPoint(point))
     kind = MarkKind.CIRCLE if offered.detector is Detector.ENDING else MarkKind.UNDERLINE

@@ -5,10 +5,10 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import ClassVar, Literal
 
-from wordtrail.core.changes.checked import tidied, tidy
 from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.opening import Closing, Opening, Part, PictureQuestion
+from wordtrail.core.text.tidy import tidied, tidy
 
 
 def checked_opening(lesson: Lesson, opening: Opening) -> Opening:

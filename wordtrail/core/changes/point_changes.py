@@ -4,26 +4,18 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from functools import partial
 from typing import ClassVar, Literal
 
-from wordtrail.core.changes.checked import in_order, known_word, one_of, tidied, tidy, within
+from wordtrail.core.changes.checked import in_order, known_word, one_of
 from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.changes.kept import Stock, put_in
 from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Moment
-from wordtrail.core.plan.model import (
-    FEWEST_CHOICES,
-    LONGEST_THINK,
-    MOST_CHOICES,
-    SHORTEST_THINK,
-    Choice,
-    Pair,
-    PauseKind,
-    PausePoint,
-    Reach,
-)
+from wordtrail.core.plan.model import LONGEST_THINK, SHORTEST_THINK, PausePoint, Reach
+from wordtrail.core.text.tidy import tidy, within
 
 MOST_POINTS = 300
 
@@ -82,57 +74,17 @@ def _point(lesson: Lesson, point: PausePoint) -> PausePoint:
     question = tidy(point.question, "The question")
     if not question:
         raise LessonError("A pause point needs a question.", next_step="Write what students should do here.")
-    choices = tuple(
-        Choice(
-            tidy(c.text, "An answer"), c.right, tidy(c.reason, "A reason"), tuple(in_order(lesson, s) for s in c.proof)
-        )
-        for c in point.choices
-        if c.text.strip()
-    )
-    if point.kind is PauseKind.CHOOSE:
-        if not FEWEST_CHOICES <= len(choices) <= MOST_CHOICES:
-            raise LessonError(f"A question to choose has {FEWEST_CHOICES} to {MOST_CHOICES} answers.")
-        if not any(choice.right for choice in choices):
-            raise LessonError("No answer is right yet.", next_step="Say which one is right.")
-    items = tidied(point.items, "The things to put in order", 9)
-    pairs = tuple(
-        Pair(tidy(p.left, "A pair"), tidy(p.right, "A pair")) for p in point.pairs if p.left.strip() and p.right.strip()
-    )
     evidence = tuple(in_order(lesson, span) for span in point.evidence)
-    _has_what_it_needs(replace(point, items=items, pairs=pairs, evidence=evidence))
+    activity = point.activity.with_spans(partial(in_order, lesson)).checked(evidence)
     if point.reading:
         one_of(lesson.plan.readings, point.reading, "reading")
     if point.organizer:
         one_of(lesson.plan.organizers, point.organizer, "organizer")
-    wrong = [n for n, choice in enumerate(choices) if not choice.right]
-    strike = tuple(n for n in dict.fromkeys(point.strike) if n in wrong)
     return replace(
-        point, question=question, choices=choices, items=items, pairs=pairs[:8], evidence=evidence,
+        point, question=question, activity=activity, evidence=evidence,
         think_seconds=within(point.think_seconds, SHORTEST_THINK, LONGEST_THINK, "Think time"),
         answer=tidy(point.answer, "The answer"), paper=tidy(point.paper, "What is asked for on paper", 300),
-        strike=(*strike, *(n for n in wrong if n not in strike)),
-        stretch=in_order(lesson, point.stretch) if point.stretch else None,
-        times=int(within(point.times, 1, 9, "How often it is said")),
-        factor=within(point.factor, 0.5, 4.0, "The factor"),
     )  # fmt: skip
-
-
-def _has_what_it_needs(point: PausePoint) -> None:
-    match point.kind:
-        case PauseKind.FIND if not point.evidence:
-            raise LessonError("There are no words to find yet.", next_step="Choose the words students should find.")
-        case PauseKind.ORDER if len(point.items) < 2:
-            raise LessonError("Two things at the least can be put in order.")
-        case PauseKind.MATCH if len(point.pairs) < 2:
-            raise LessonError("Two pairs at the least can be matched.")
-        case PauseKind.LOOK if not point.picture:
-            raise LessonError("There is no picture to look at yet.", next_step="Choose a picture of the passage.")
-        case PauseKind.TURN if not point.turn_to:
-            raise LessonError("There is no page to find yet.", next_step="Choose the page.")
-        case PauseKind.ECHO | PauseKind.ALONE | PauseKind.TOGETHER if point.stretch is None:
-            raise LessonError("There are no words to read yet.", next_step="Choose from where to where.")
-        case _:
-            return
 
 
 def _without_point(lesson: Lesson, id: str) -> Lesson:

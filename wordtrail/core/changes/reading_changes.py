@@ -5,11 +5,12 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import ClassVar, Literal
 
-from wordtrail.core.changes.checked import in_order, one_of, tidy
+from wordtrail.core.changes.checked import in_order, one_of
 from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.changes.kept import Stock, put_in
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.model import Reading
+from wordtrail.core.text.tidy import tidy
 
 MOST_READINGS = 9
 

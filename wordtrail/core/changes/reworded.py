@@ -7,9 +7,11 @@ from dataclasses import dataclass, replace
 
 from wordtrail.core.lesson.model import Lesson, LooseEnd
 from wordtrail.core.marks.model import Mark, MarkKind
-from wordtrail.core.plan.model import PausePoint, Span
+from wordtrail.core.plan.activities.activity import kept_spans
+from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.plan import Plan
 from wordtrail.core.text.model import Passage, Word
+from wordtrail.core.text.span import Span
 
 
 def reworded(lesson: Lesson, passages: Sequence[Passage]) -> Lesson:
@@ -95,12 +97,11 @@ def _mark(mark: Mark, survivors: _Survivors, said: list[LooseEnd]) -> Mark | Non
 
 
 def _point(point: PausePoint, survivors: _Survivors, said: list[LooseEnd]) -> PausePoint | None:
-    choices = tuple(replace(choice, proof=_spans(choice.proof, survivors)) for choice in point.choices)
-    stretch = _span(point.stretch, survivors) if point.stretch else None
+    activity = point.activity.with_spans(lambda span: _span(span, survivors))
     evidence = _spans(point.evidence, survivors)
-    if len(evidence) < len(point.evidence) or (point.stretch and not stretch):
+    if len(evidence) < len(point.evidence) or len(activity.spans()) < len(point.activity.spans()):
         said.append(LooseEnd("", f"The pause point “{point.question}” lost words that it showed or asked to read."))
-    point = replace(point, evidence=evidence, choices=choices, stretch=stretch)
+    point = replace(point, evidence=evidence, activity=activity)
     if not point.after or survivors.stayed(point.after):
         return point
     printed = next(word.text for word in survivors.words if word.id == point.after)
@@ -125,7 +126,7 @@ def _span(span: Span, survivors: _Survivors) -> Span | None:
 
 
 def _spans(spans: tuple[Span, ...], survivors: _Survivors) -> tuple[Span, ...]:
-    return tuple(left for left in (_span(span, survivors) for span in spans) if left)
+    return kept_spans(spans, lambda span: _span(span, survivors))
 
 
 def _plan(plan: Plan, survivors: _Survivors) -> Plan:

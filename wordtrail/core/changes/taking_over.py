@@ -7,7 +7,6 @@ from typing import ClassVar, Literal
 
 from wordtrail.core.changes.card_changes import with_card
 from wordtrail.core.changes.chart_changes import with_organizer
-from wordtrail.core.changes.checked import within
 from wordtrail.core.changes.command import Command
 from wordtrail.core.changes.mark_changes import checked_legend, with_mark
 from wordtrail.core.changes.opening_changes import checked_opening
@@ -15,10 +14,12 @@ from wordtrail.core.changes.point_changes import KeepPoint, with_point
 from wordtrail.core.errors import LessonError
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark, Meaning
+from wordtrail.core.plan.activities.all import AnyActivity
 from wordtrail.core.plan.cards import WordCard
-from wordtrail.core.plan.model import PauseKind, PausePoint, Reach
+from wordtrail.core.plan.model import PausePoint, Reach
 from wordtrail.core.plan.opening import Closing, Opening, Part
 from wordtrail.core.plan.organizers import Organizer
+from wordtrail.core.text.tidy import within
 
 
 @dataclass(frozen=True, slots=True)
@@ -27,7 +28,7 @@ class PointElsewhere:
     how long, and its question."""
 
     share: float
-    do: PauseKind
+    activity: AnyActivity
     question: str
     think_seconds: float
 
@@ -67,17 +68,13 @@ class BringPlan(Command):
         return brought(lesson, self)
 
 
-FREE_OF_TEXT = (PauseKind.THINK, PauseKind.TALK, PauseKind.WRITE, PauseKind.SIGN, PauseKind.DAY)
-"""Kinds of pause points that need no words or picture of the text."""
-
-
 def plan_to_take_over(other: Lesson) -> TakeOver:
     """What another lesson's plan has to offer; its pause points with the share of the words that come before."""
     positions, words = other.positions(), max(1, len(other.words))
     return TakeOver(
         other.legend, other.plan.opening, other.plan.closing, other.plan.organizers, other.plan.order,
         tuple(
-            PointElsewhere(positions.get(p.after, words) / words, p.kind, p.question, p.think_seconds)
+            PointElsewhere(positions.get(p.after, words) / words, p.activity, p.question, p.think_seconds)
             for p in other.pause_points
         ),
     )  # fmt: skip
@@ -107,10 +104,10 @@ def taken_over(lesson: Lesson, command: TakeOver) -> Lesson:
         empty = tuple(replace(box, text="", quote=None, pause="") for box in organizer.boxes)
         lesson = with_organizer(lesson, replace(organizer, id="", boxes=empty))
     for point in command.points:
-        if point.do in FREE_OF_TEXT and lesson.words:
+        if point.activity.free_of_text and lesson.words:
             share = within(point.share, 0.0, 1.0, "The place of a pause point")
             word = lesson.words[min(len(lesson.words) - 1, int(share * len(lesson.words)))].id
-            made = PausePoint("", word, point.question, point.think_seconds, point.do)
+            made = PausePoint("", word, point.question, point.think_seconds, point.activity)
             lesson = with_point(lesson, KeepPoint(made, Reach.PARAGRAPH))
     return lesson
 

@@ -8,9 +8,9 @@ from dataclasses import dataclass
 from wordtrail.core.cues.model import Drawing, Gate, Light, Reveal
 from wordtrail.core.cues.passes import Passes
 from wordtrail.core.edit.edit_list import EditList
-from wordtrail.core.layout.part_names import tie_part
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark, Moment
+from wordtrail.core.plan.part_names import tie_part
 from wordtrail.core.trail.model import Aside
 
 SHORTEST_DRAWING, LONGEST_DRAWING = 0.35, 4.0

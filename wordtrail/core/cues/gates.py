@@ -9,37 +9,27 @@ from itertools import groupby
 from wordtrail.core.cues.drawings import AT_A_GATE, Heard, marks_at, reading_number
 from wordtrail.core.cues.model import Beat, CardShown, Gate, Light, Reveal
 from wordtrail.core.layout.model import Layout
-from wordtrail.core.layout.part_names import (
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.sheets import Sheet, has_page, point_texts, run_sheets, sheets
+from wordtrail.core.pace.silent import READ_SILENTLY, SETTLE, seconds_to_read
+from wordtrail.core.plan.activities.activity import Step
+from wordtrail.core.plan.cards import Shown, WordCard
+from wordtrail.core.plan.model import PausePoint
+from wordtrail.core.plan.opening import Part
+from wordtrail.core.plan.part_names import (
     answer_part,
     box_part,
     evidence_part,
     matching_part,
-    proof_part,
-    strike_part,
     syllable_part,
 )
-from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.sheets import Sheet, has_page, point_texts, run_sheets, sheets
-from wordtrail.core.plan.answers import has_answer
-from wordtrail.core.plan.cards import Shown, WordCard
-from wordtrail.core.plan.model import PauseKind, PausePoint
-from wordtrail.core.plan.opening import Part
 from wordtrail.core.text.model import BlockKind
 
 GATE_AFTER = 0.12
 """Seconds after a word's end that the lesson stops, before the next word begins."""
 
-READ_SILENTLY = 2.6
-"""Words a second at which students read what is shown and not spoken."""
-
-SETTLE = 1.5
-"""Seconds for looking at something new, before reading it."""
-
 SYLLABLE, SAY_AFTER = 0.7, 1.6
 """Seconds for which each syllable of a word card is lit, and for students to say the word then."""
-
-STRIKE = 1.4
-"""Seconds for striking out a choice, before its reason is read."""
 
 MATCH_SECONDS, MATCHED_SECONDS = 20.0, 4.0
 """Seconds for the matching card, and for looking at what belongs together then."""
@@ -196,58 +186,52 @@ class _Stops:
 
     def _gate(self, point: PausePoint, at: float, think: float) -> Gate:
         page = self.layout.page_of_sheet(point.id)
-        if point.kind is PauseKind.TURN:
-            page = next((n for n, one in enumerate(self.layout.pages) if one.id.split(".")[0] == point.turn_to), None)
+        if looked_for := point.activity.turns_to():
+            page = next((n for n, one in enumerate(self.layout.pages) if one.id.split(".")[0] == looked_for), None)
         word = point.after or next((one.id for one in reversed(self.lesson.words)), "")
         return Gate(
-            point.id, round(at, 4), round(think, 3), word, point.question, point.kind.value, point.id,
+            point.id, round(at, 4), round(think, 3), word, point.question, point.activity.kind, point.id,
             -1 if page is None else page,
         )  # fmt: skip
 
     def _answers(self, point: PausePoint, gate: Gate) -> float:
         """Reveals of what comes after the think time; for how many seconds it is shown."""
         now = gate.think_seconds + marks_at(self.lesson, point.id) * AT_A_GATE
-        begin = gate.think_seconds
+        for step in self._steps(point):
+            for part in step.parts:
+                self.reveals.append(Reveal(part, gate.at, gate.pause, round(now, 3)))
+            now += step.seconds + seconds_to_read(step.reads)
+        return now - gate.think_seconds
 
-        def reveal(part: str, wait: float) -> None:
-            self.reveals.append(Reveal(part, gate.at, gate.pause, round(wait, 3)))
-
-        for number in point.strike:
-            reveal(strike_part(point.id, number), now)
-            if point.choices[number].proof:
-                reveal(proof_part(point.id, number), now)
-            now += STRIKE + _words(point.choices[number].reason) / READ_SILENTLY
-        if (has_answer(point) and point.kind is not PauseKind.FIND) or point.answer:
-            reveal(answer_part(point.id), now)
-            for number in range(len(point.evidence)):
-                reveal(evidence_part(point.id, number), now)
-            right = [n for n, choice in enumerate(point.choices) if choice.right]
-            for number in right:
-                if point.choices[number].proof:
-                    reveal(proof_part(point.id, number), now)
-            reading = sum(_words(point.choices[n].reason) for n in right) + _words(point.answer)
-            now += SETTLE + reading / READ_SILENTLY
-        return now - begin
+    def _steps(self, point: PausePoint) -> tuple[Step, ...]:
+        """What is shown after the think time, one after another."""
+        before = point.activity.before_answer(point.id)
+        if not point.answer and not (point.has_answer and point.activity.shows_evidence):
+            return before
+        own = point.activity.with_answer(point.id)
+        evidence = (evidence_part(point.id, number) for number in range(len(point.evidence)))
+        parts = (answer_part(point.id), *evidence, *own.parts)
+        return (*before, Step(parts, SETTLE + own.seconds, f"{own.reads} {point.answer}"))
 
     def _turns(self, point: PausePoint) -> list[tuple[int, float]]:
         """For what students say themselves: the light after which each turn comes, and for how long. After each
         sentence or line for saying back; the whole stretch so many times for saying together."""
-        if point.stretch is None or point.kind not in (PauseKind.ECHO, PauseKind.TOGETHER):
+        turns = point.activity.turns()
+        if turns is None:
             return []
         order = self.lesson.positions()
-        run = self.lesson.words[order[point.stretch.first] : order[point.stretch.last] + 1]
+        run = self.lesson.words[order[turns.stretch.first] : order[turns.stretch.last] + 1]
         number = reading_number(self.lesson, point.reading)
         read = [(word.id, found) for word in run if (found := self.heard.passes.nth(word.id, number)) is not None]
         if not read:
             return []
-        if point.kind is PauseKind.TOGETHER:
-            groups = [[index for _, index in read]] * point.times
-        else:
-            line_of = self._line_of()
-            groups = [[index for _, index in group] for _, group in groupby(read, key=lambda item: line_of[item[0]])]
+        line_of = self._line_of() if turns.by_sentence else {}
+        groups = [
+            [index for _, index in group] for _, group in groupby(read, key=lambda item: line_of.get(item[0]))
+        ] * turns.times
         lights = self.heard.lights
         return [
-            (group[-1], max(1.0, (lights[group[-1]].end - lights[group[0]].start) * point.factor)) for group in groups
+            (group[-1], max(1.0, (lights[group[-1]].end - lights[group[0]].start) * turns.factor)) for group in groups
         ]
 
     def _line_of(self) -> dict[str, tuple[str, int]]:
@@ -298,7 +282,3 @@ def ended_at_gates(lights: Sequence[Light], gates: Sequence[Gate]) -> tuple[Ligh
         replace(light, end=min([light.end, *(at for at in stopping if light.start < at < light.end)]))
         for light in lights
     )
-
-
-def _words(text: str) -> int:
-    return len(text.split())

@@ -5,10 +5,11 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from wordtrail.core.cues.compile import TITLE_SECONDS
-from wordtrail.core.cues.gates import MATCH_SECONDS, MATCHED_SECONDS, READ_SILENTLY, SETTLE, SYLLABLE
+from wordtrail.core.cues.gates import MATCH_SECONDS, MATCHED_SECONDS, SYLLABLE
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import Sheet, run_sheets
 from wordtrail.core.pace.guide import pace_guide
+from wordtrail.core.pace.silent import READ_SILENTLY, SETTLE
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.opening import Part, run_order
 

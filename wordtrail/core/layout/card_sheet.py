@@ -11,9 +11,6 @@ from wordtrail.core.layout.model import (
     LaidStroke,
     Panel,
 )
-from wordtrail.core.layout.part_names import (
-    syllable_part,
-)
 from wordtrail.core.layout.sheet_draft import (
     SCALES,
     SIZES,
@@ -25,6 +22,9 @@ from wordtrail.core.layout.sheet_draft import (
 )
 from wordtrail.core.lesson.sheets import Sheet
 from wordtrail.core.plan.cards import WordCard
+from wordtrail.core.plan.part_names import (
+    syllable_part,
+)
 from wordtrail.core.speech.word_parts import PartRole
 from wordtrail.core.text.model import Style
 

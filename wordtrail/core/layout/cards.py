@@ -7,7 +7,6 @@ from wordtrail.core.layout.lines import set_text, set_words
 from wordtrail.core.layout.model import Ink, LaidCard, Look, Point, SetPiece, WordBox
 from wordtrail.core.layout.stages import Stage
 from wordtrail.core.lesson.sheets import Role, SheetText, point_texts
-from wordtrail.core.plan.headings import HEADINGS
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.text.look import USUAL_LOOK, TextLook
 from wordtrail.core.text.model import Style
@@ -44,7 +43,7 @@ def laid_card(point: PausePoint, page: int, box: WordBox, stage: Stage, look: Te
     y = min(max(line_y - HEADER / 2, stage.text_top), stage.text_top + stage.text_height - height)
     left = stage.card_left
     pieces = list[SetPiece]()
-    for line in set_text(HEADINGS[point.kind], 30.0, width, Style.BOLD, own_look):
+    for line in set_text(point.activity.heading, 30.0, width, Style.BOLD, own_look):
         pieces += line.set_at(left + ROOM, y + HEADER / 2 + 10.5, Ink.WHITE)
     boxes: list[WordBox] = []
     top = y + HEADER + ROOM

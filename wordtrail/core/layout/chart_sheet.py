@@ -11,9 +11,6 @@ from wordtrail.core.layout.model import (
     LaidStroke,
     Panel,
 )
-from wordtrail.core.layout.part_names import (
-    box_part,
-)
 from wordtrail.core.layout.sheet_draft import (
     LEADING,
     Draft,
@@ -24,9 +21,12 @@ from wordtrail.core.layout.sheet_draft import (
 from wordtrail.core.layout.tied_numbers import lay_tied_numbers
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import Role, Sheet, SheetText
-from wordtrail.core.plan.model import Span
 from wordtrail.core.plan.organizers import Box, Organizer
+from wordtrail.core.plan.part_names import (
+    box_part,
+)
 from wordtrail.core.text.model import Style
+from wordtrail.core.text.span import Span
 
 BOX_SCALES = (1.0, 0.9, 0.8, 0.72, 0.64, 0.56, 0.5, 0.44, 0.38, 0.32, 0.27, 0.23, 0.2, 0.17, 0.14, 0.11)
 """Sizes that are tried for what stands in a box, the largest first."""

@@ -18,12 +18,6 @@ from wordtrail.core.layout.model import (
     SetPiece,
     WordBox,
 )
-from wordtrail.core.layout.part_names import (
-    answer_part,
-    evidence_part,
-    proof_part,
-    strike_part,
-)
 from wordtrail.core.layout.sheet_draft import (
     LEADING,
     ROW_GAP,
@@ -44,12 +38,18 @@ from wordtrail.core.layout.sheet_draft import (
 from wordtrail.core.layout.stages import Stage
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import Role, Sheet, SheetText
-from wordtrail.core.plan.answers import places_as_put
-from wordtrail.core.plan.headings import HEADINGS
-from wordtrail.core.plan.model import PauseKind, PausePoint, Span
+from wordtrail.core.plan.as_put import places_as_put
+from wordtrail.core.plan.model import PausePoint
+from wordtrail.core.plan.part_names import (
+    answer_part,
+    evidence_part,
+    proof_part,
+    strike_part,
+)
 from wordtrail.core.text.excerpts import excerpt
 from wordtrail.core.text.look import TextLook
 from wordtrail.core.text.model import Block, BlockKind, Style
+from wordtrail.core.text.span import Span
 
 LETTERS = "ABCDEFGHI"
 
@@ -65,12 +65,13 @@ def lay_question(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBenc
     evidence, the words stand under the question, beside the chart."""
     stage = bench.stage
     organizer = next((one for one in bench.lesson.plan.organizers if one.id == point.organizer), None)
-    shown = bool(point.evidence or sheet.picture or organizer or any(c.proof for c in point.choices))
+    options = point.activity.options()
+    shown = bool(point.evidence or sheet.picture or organizer or any(one.proof for one in options))
     left, width = 80.0, (800.0 if shown else 1400.0)
     if not shown:
         left = (stage.width - width) / 2
     draft.panels.append(Panel(left, 60, width, 70, "lake"))
-    (heading, *_) = set_text(HEADINGS[point.kind], 36.0, width - 60, Style.BOLD, draft.look)
+    (heading, *_) = set_text(point.activity.heading, 36.0, width - 60, Style.BOLD, draft.look)
     draft.pieces += heading.set_at(left + 30, 108, Ink.WHITE)
     asked = [one for one in sheet.texts if one.role in (Role.BODY, Role.QUIET)]
     offered = [one for one in sheet.texts if one.role is Role.CHOICE]
@@ -87,7 +88,7 @@ def lay_question(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBenc
         size = (54.0 if one.role is Role.BODY else 34.0) * scale
         y = draft.text(one, size, left, y, width) + size * 0.3
     y += 10
-    if point.kind is PauseKind.MATCH:
+    if point.activity.pairs_to_match():
         rows = _paired(draft, sheet)
         foot = stage.height * 0.56 if beneath else stage.height - 90
         foot -= _need([answer], width - 60, draft.look, scale) + 40 if answer else 0
@@ -129,16 +130,12 @@ def _need(texts: Sequence[SheetText | None], width: float, look: TextLook, scale
 
 
 def _choices_need(offered: Sequence[SheetText], point: PausePoint, width: float, look: TextLook, scale: float) -> float:
-    if point.kind is PauseKind.MATCH:
-        return 110.0 * len(point.pairs)
-    need = 0.0
-    for n, one in enumerate(offered):
+    need = 110.0 * len(point.activity.pairs_to_match())
+    for one, option in zip(offered, point.activity.options(), strict=True):
         size = 42.0 * scale
         need += len(set_text(one.text, size, width - 130, Style.PLAIN, look)) * size * LEADING + 40
-        reason = point.choices[n].reason if n < len(point.choices) else ""
-        need += (
-            len(set_text(reason, 32.0 * scale, width - 130, Style.PLAIN, look)) * 32.0 * scale * 1.3 if reason else 0.0
-        )
+        if option.reason:
+            need += len(set_text(option.reason, 32.0 * scale, width - 130, Style.PLAIN, look)) * 32.0 * scale * 1.3
     return need
 
 
@@ -146,20 +143,17 @@ def _choices(
     draft: Draft, offered: Sequence[SheetText], point: PausePoint, place: tuple[float, float, float], scale: float
 ) -> float:
     """Answers in boxes with letters (things to order: with empty rings), and what comes later: wrong ones
-    struck out with their reason, the right one lit, the numbers of the order."""
+    struck out with their reason, the right one lit, the numbers of the order. Where they end."""
     left, y, width = place
     size, small = 42.0 * scale, 32.0 * scale
     shown: list[Panel] = []
     pieces: list[SetPiece] = []
-    for n, one in enumerate(offered):
-        choice = point.choices[n] if n < len(point.choices) else None
+    for n, (one, option) in enumerate(zip(offered, point.activity.options(), strict=True)):
         lines = set_words(one.text, one.words, size, width - 130, Style.PLAIN, draft.look)
-        reason = (
-            set_text(choice.reason, small, width - 130, Style.ITALIC, draft.look) if choice and choice.reason else ()
-        )
+        reason = set_text(option.reason, small, width - 130, Style.ITALIC, draft.look) if option.reason else ()
         high = len(lines) * size * LEADING + len(reason) * small * 1.3 + 22
         draft.panels.append(Panel(left, round(y, 2), width, round(high, 2), "white", "hairline"))
-        if choice:
+        if not option.place:
             (letter,) = set_text(LETTERS[n], size, 99, Style.BOLD, draft.look)
             draft.pieces += letter.set_at(left + 34, y + 8 + size * 1.08, Ink.LAKE)
         else:
@@ -167,20 +161,19 @@ def _choices(
         end = draft.put(lines, left + 100, y + 8)
         later: list[SetPiece] = []
         for line in reason:
-            later += line.set_at(left + 100, end + small * 0.9, Ink.CLAY if choice and not choice.right else Ink.MOSS)
+            later += line.set_at(left + 100, end + small * 0.9, Ink.MOSS if option.right else Ink.CLAY)
             end += small * 1.3
-        if choice and not choice.right:
+        if option.place:
+            (number,) = set_text(str(option.place), size * 0.72, 99, Style.BOLD, draft.look)
+            pieces += number.set_at(left + 52 - number.width / 2, y + 8 + size * 0.98, Ink.LAKE)
+        elif option.right:
+            shown.append(Panel(left, round(y, 2), width, round(high, 2), "moss-pale", "moss"))
+            pieces += later
+        else:
             first = lines[0]
             struck = [(left + 30, y + 8 + size * 0.76), (left + 100 + first.width + 14, y + 8 + size * 0.7)]
             strokes = [LaidStroke(flat(struck), 5.0 * max(scale, 0.7), "clay")]
             draft.parts.append(LaidPart(strike_part(point.id, n), tuple(later), (), tuple(strokes)))
-        elif choice:
-            shown.append(Panel(left, round(y, 2), width, round(high, 2), "moss-pale", "moss"))
-            pieces += later
-        else:
-            right = point.items.index(one.text) + 1
-            (number,) = set_text(str(right), size * 0.72, 99, Style.BOLD, draft.look)
-            pieces += number.set_at(left + 52 - number.width / 2, y + 8 + size * 0.98, Ink.LAKE)
         y += high + 18
     draft.parts.append(LaidPart(answer_part(point.id), tuple(pieces), tuple(shown)))
     return y
@@ -210,10 +203,11 @@ def _evidence(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBench, 
     """A picture, and the paragraphs that the evidence stands in, whole; the evidence is lit with the answer."""
     left, top, right, bottom = place
     picture = picture_of(bench.lesson, sheet.picture)
-    spans = [*point.evidence, *(span for choice in point.choices for span in choice.proof)]
+    options = point.activity.options()
+    spans = [*point.evidence, *(span for option in options for span in option.proof)]
     if picture:
         foot = bottom if not spans else top + (bottom - top) * 0.5
-        region = next((r for r in picture.regions if r.id == point.region), None)
+        region = next((r for r in picture.regions if r.id == point.activity.looks_at()[1]), None)
         crop = around(region.area) if region else picture.crop
         draft.pictures.append(placed_picture(sheet.picture, picture, crop, (left, top, right, foot)))
         top = foot + 30
@@ -242,11 +236,11 @@ def _evidence(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBench, 
     for n, span in enumerate(point.evidence):
         draft.parts.append(LaidPart(evidence_part(point.id, n), panels=_lit(span, order, places, "ochre-pale")))
     # The words that prove the right answer are lit last, over what the wrong ones have in common with it.
-    for n, choice in sorted(enumerate(point.choices), key=lambda item: item[1].right):
+    for n, option in sorted(enumerate(options), key=lambda item: item[1].right):
         panels = tuple(
             panel
-            for span in choice.proof
-            for panel in _lit(span, order, places, "moss-pale" if choice.right else "clay-pale")
+            for span in option.proof
+            for panel in _lit(span, order, places, "moss-pale" if option.right else "clay-pale")
         )
         if panels:
             draft.parts.append(LaidPart(proof_part(point.id, n), panels=panels))

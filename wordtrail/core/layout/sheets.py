@@ -16,9 +16,6 @@ from wordtrail.core.layout.model import (
     LaidPage,
     Panel,
 )
-from wordtrail.core.layout.part_names import (
-    matching_part,
-)
 from wordtrail.core.layout.question_sheet import lay_question
 from wordtrail.core.layout.sheet_draft import (
     SIZES,
@@ -37,6 +34,9 @@ from wordtrail.core.layout.sheet_draft import (
 from wordtrail.core.lesson.sheets import Role, Sheet
 from wordtrail.core.plan.matching import Match, matches, picture_letter
 from wordtrail.core.plan.opening import Part
+from wordtrail.core.plan.part_names import (
+    matching_part,
+)
 from wordtrail.core.text.look import TextLook
 from wordtrail.core.text.model import WHOLE, Style
 

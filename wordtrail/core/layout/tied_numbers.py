@@ -7,10 +7,10 @@ from itertools import groupby
 
 from wordtrail.core.layout.lines import set_text
 from wordtrail.core.layout.model import Ink, LaidPart, LaidStroke, SetPiece
-from wordtrail.core.layout.part_names import tie_part
 from wordtrail.core.layout.sheet_draft import Draft, Place, dot
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark
+from wordtrail.core.plan.part_names import tie_part
 from wordtrail.core.text.look import TextLook
 from wordtrail.core.text.model import Style
 

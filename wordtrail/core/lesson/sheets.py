@@ -12,10 +12,10 @@ from enum import StrEnum
 
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.whereabouts import where_it_stands
-from wordtrail.core.plan.answers import as_put
+from wordtrail.core.plan.activities.activity import Page
 from wordtrail.core.plan.cards import Shown, WordCard
 from wordtrail.core.plan.matching import FEWEST_CARDS, MATCHING, QUESTION, QUESTION_OF_PICTURES, matches
-from wordtrail.core.plan.model import PauseKind, PausePoint
+from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.opening import Opening, Part, run_order
 from wordtrail.core.plan.organizers import Organizer
 from wordtrail.core.remembered import remembered
@@ -73,19 +73,12 @@ class Sheet:
         return tuple(word for text in self.texts for word in text.words)
 
 
-ON_A_PAGE = (PauseKind.CHOOSE, PauseKind.ORDER, PauseKind.MATCH, PauseKind.LOOK)
-"""Kinds of pause points that are always shown on a page of their own."""
-
-ON_THE_TEXT = (PauseKind.FIND, PauseKind.ECHO, PauseKind.ALONE, PauseKind.TOGETHER, PauseKind.TURN)
-"""Kinds that stay at their text, whatever evidence they have."""
-
-
 def has_page(point: PausePoint) -> bool:
     """Whether a pause point is shown on a page of its own, side by side with its evidence, rather than as a
     signpost beside its line. Questions at the end have no line."""
-    if point.kind in ON_A_PAGE or point.organizer:
+    if point.activity.page is Page.OWN or point.organizer:
         return True
-    return (bool(point.evidence) or not point.after) and point.kind not in ON_THE_TEXT
+    return point.activity.page is not Page.TEXT and (bool(point.evidence) or not point.after)
 
 
 @remembered(16)
@@ -268,16 +261,13 @@ def _matching(cards: tuple[WordCard, ...], *, pictures: bool) -> Sheet:
 
 def _point_sheet(point: PausePoint, lesson: Lesson) -> Sheet:
     texts = list(point_texts(point))
-    for n, choice in enumerate(point.choices):
-        texts.append(_text(point.id, f"c{n}", Role.CHOICE, choice.text))
-    for n, item in enumerate(as_put(point.items)):
-        texts.append(_text(point.id, f"i{n}", Role.CHOICE, item))
-    for n, pair in enumerate(point.pairs):
+    texts += [_text(point.id, one.name, Role.CHOICE, one.text) for one in point.activity.options()]
+    for n, pair in enumerate(point.activity.pairs_to_match()):
         texts.append(_text(point.id, f"l{n}", Role.ITEM, pair.left))
         texts.append(_text(point.id, f"r{n}", Role.ITEM, pair.right))
     if point.answer:
         texts.append(_text(point.id, "answer", Role.ANSWER, point.answer))
-    picture = point.picture if point.kind is PauseKind.LOOK or point.picture else ""
+    picture, _ = point.activity.looks_at()
     part = Part.READING if point.after else Part.QUESTIONS
     return Sheet(point.id, part, tuple(texts), point=point, picture=picture)
 

@@ -4,9 +4,11 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from wordtrail.core.plan.answers import places_as_put
+from wordtrail.core.plan.activities.activity import Pair
+from wordtrail.core.plan.activities.match import Match as Matching
+from wordtrail.core.plan.as_put import places_as_put
 from wordtrail.core.plan.cards import WordCard
-from wordtrail.core.plan.model import Pair, PauseKind, PausePoint
+from wordtrail.core.plan.model import PausePoint
 
 MATCHING = "matching"
 """The id of the card, and of what students are asked with it."""
@@ -56,4 +58,4 @@ def matching_question(cards: tuple[WordCard, ...], *, pictures: bool) -> PausePo
         return None
     pairs = tuple(Pair(match.card.word, match.says) for match in matches(cards, pictures=pictures))
     asked = QUESTION_OF_PICTURES if pictures else QUESTION
-    return PausePoint(MATCHING, "", asked, 0.0, PauseKind.MATCH, pairs=pairs)
+    return PausePoint(MATCHING, "", asked, 0.0, Matching(pairs))

@@ -6,8 +6,8 @@ import itertools
 from dataclasses import dataclass, replace
 from enum import StrEnum
 
-from wordtrail.core.plan.model import Span
 from wordtrail.core.text.model import BlockKind, Passage
+from wordtrail.core.text.span import Span
 
 MOST_COLUMNS, MOST_ROWS = 6, 8
 

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, inject, provide, ref, watch } from 'vue'
+import { activityOf, useCatalogue } from '@/api/catalogue'
 import type { Command, Schemas } from '@/api/client'
 import { useKeys } from '@/parts/keys'
 import type { StageState } from '@/stage/cueReader'
 import StagePage from '@/stage/StagePage.vue'
 import CardEditor from './CardEditor.vue'
 import type { ChosenWords } from './chosenWords'
-import { pauseName } from './kinds'
 import OpeningEditor from './OpeningEditor.vue'
 import OrganizerEditor from './OrganizerEditor.vue'
 import PointEditor from './PointEditor.vue'
@@ -25,6 +25,7 @@ const props = defineProps<{
   send: (command: Command) => Promise<boolean>
 }>()
 const emit = defineEmits<{ see: [sheet: string]; back: []; problem: [fault: unknown] }>()
+const catalogue = useCatalogue()
 const chosen = inject<ChosenWords>('chosen words')!
 
 const plan = computed(() => props.lesson.plan)
@@ -171,7 +172,7 @@ async function remove(command: Command) {
         @remove="remove({ kind: 'remove organizer', id: chart.id })"
       />
       <template v-else-if="point">
-        <h2 class="mb-2 font-bold">{{ pauseName(point.kind) }}</h2>
+        <h2 class="mb-2 font-bold">{{ activityOf(catalogue, point.activity.kind).name }}</h2>
         <PointEditor
           :key="JSON.stringify(point)"
           :point="point"

@@ -1,31 +1,10 @@
-/** How the kinds of pause points and marks are named on the Plan screen, and their keys. */
+/** How the kinds of marks are named on the Plan screen, and their keys. */
 import type { Schemas } from '@/api/client'
 
-export type PauseKind = Schemas['PauseKind']
 export type MarkKind = Schemas['MarkKind']
 export type Point = Schemas['PausePoint']
+export type Activity = Point['activity']
 export type Span = Schemas['Span']
-
-export const PAUSE_KINDS: readonly { value: PauseKind; name: string }[] = [
-  { value: 'think', name: 'Think' },
-  { value: 'talk', name: 'Talk' },
-  { value: 'write', name: 'Write' },
-  { value: 'choose', name: 'Choose' },
-  { value: 'find the words', name: 'Find words' },
-  { value: 'put in order', name: 'Order' },
-  { value: 'match', name: 'Match' },
-  { value: 'say it back', name: 'Say back' },
-  { value: 'say it together', name: 'Together' },
-  { value: 'read alone', name: 'Read alone' },
-  { value: 'look closely', name: 'Look closely' },
-  { value: 'find the page', name: 'Find a page' },
-  { value: 'show a sign', name: 'Sign' },
-  { value: 'stop for today', name: 'Stop for today' },
-]
-
-/** What a pause point is called on its signpost. */
-export const pauseName = (kind: PauseKind | undefined) =>
-  PAUSE_KINDS.find((one) => one.value === (kind ?? 'think'))!.name
 
 export const MARK_KINDS: readonly { value: MarkKind; name: string; key: string }[] = [
   { value: 'highlight', name: 'Highlight', key: 'h' },
@@ -52,31 +31,6 @@ export const MOMENTS: readonly { value: Schemas['Moment']; name: string }[] = [
   { value: 'when quoted later', name: 'when it is quoted later' },
   { value: 'from the start', name: 'there from the start' },
 ]
-
-export const newPoint = (after: string, reading: string, think_seconds: number): Point => ({
-  id: '',
-  after,
-  question: '',
-  think_seconds,
-  kind: 'think',
-  answer: '',
-  evidence: [],
-  paper: '',
-  choices: [],
-  strike: [],
-  items: [],
-  pairs: [],
-  stretch: null,
-  times: 1,
-  factor: 1.2,
-  picture: '',
-  region: '',
-  turn_to: '',
-  organizer: '',
-  reading,
-})
-
-export const newChoice = (right = false): Schemas['Choice'] => ({ text: '', right, reason: '', proof: [] })
 
 /** What is drawn on which words: "Circle · “Her … map.”". */
 export function markName(mark: Schemas['Mark'], printed: ReadonlyMap<string, string>): string {

@@ -51,7 +51,6 @@ export function usePlanned(
   })
   return {
     run: computed(() => planned.data.value?.run ?? []),
-    usualThink: computed<Record<string, number>>(() => planned.data.value?.usual_think ?? { think: 15 }),
     // Until it is known what is taken, nothing is offered: it could be taken twice.
     offers: computed(() =>
       taken.data.value ? offersOf(found.data.value?.suggestions ?? [], taken.data.value.ids) : [],

@@ -1,6 +1,7 @@
 /** The signposts of a plan: pause points, marks, word cards, and a pause point that is being written. */
 import type { Schemas } from '@/api/client'
-import { pauseName, type Point } from './kinds'
+import { activityOf, type Catalogue } from '@/api/catalogue'
+import type { Point } from './kinds'
 
 export interface Post {
   id: string
@@ -20,6 +21,7 @@ export const isIn = (reading: string) => (one: { reading?: string }) =>
   !reading || !one.reading || one.reading === reading
 
 export function postsOf(
+  catalogue: Catalogue,
   lesson: Schemas['Lesson'],
   reading: string,
   draft: Point | undefined,
@@ -33,7 +35,7 @@ export function postsOf(
     word: point.after || lastWord,
     colour: 'lake',
     title: point.question,
-    note: `${pauseName(point.kind)}${point.after ? '' : ' · at the end'}`,
+    note: `${activityOf(catalogue, point.activity.kind).name}${point.after ? '' : ' · at the end'}`,
     open: opened === point.id,
     point,
   }))

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { effectScope, ref } from 'vue'
+import type { Schemas } from '@/api/client'
 import { useChosenWords } from '@/studio/plan/chosenWords'
-import { newPoint } from '@/studio/plan/kinds'
 import { isIn, postsOf } from '@/studio/plan/posts'
+import { catalogue } from '../../golden'
 import { lesson, word } from '../../worlds'
 
 describe('the chosen words', () => {
@@ -43,18 +44,19 @@ describe('the chosen words', () => {
 })
 
 describe('the signposts', () => {
+  const kinds = catalogue()
   const blocks = [{ id: 'b1', words: [word('a'), word('b')] }]
   const made = lesson({
     passages: [{ id: 'p', title: '', pages: [{ id: 'p1', blocks }] }],
     pause_points: [
-      { id: 'pause1', after: 'a', question: 'Why?', kind: 'choose', reading: 'r1' },
-      { id: 'pause2', after: '', question: 'And now?', kind: 'think' },
+      { id: 'pause1', after: 'a', question: 'Why?', activity: { kind: 'choose' }, reading: 'r1' },
+      { id: 'pause2', after: '', question: 'And now?', activity: { kind: 'think' } },
     ],
     marks: [{ id: 'mark1', kind: 'box', first: 'a', last: 'b', meaning: 'evidence', reading: 'r2' }],
     plan: { cards: [{ id: 'card1', word: 'bee', at: 'b' }], organizers: [], readings: [] },
   })
-  const posts = (reading = '', opened = '', draft?: ReturnType<typeof newPoint>) =>
-    postsOf(made, reading, draft, opened, (first, last) => `${first}–${last}`)
+  const posts = (reading = '', opened = '', draft?: Schemas['PausePoint']) =>
+    postsOf(kinds, made, reading, draft, opened, (first, last) => `${first}–${last}`)
 
   it('stand at their words; what comes at the end, at the last one', () => {
     expect(posts().map((one) => [one.id, one.word, one.title, one.note])).toEqual([
@@ -70,7 +72,7 @@ describe('the signposts', () => {
   })
   it('open, and have the one that is being written among them', () => {
     expect(posts('', 'mark1').find((one) => one.open)?.id).toBe('mark1')
-    const fresh = posts('', '', newPoint('', '', 15)).at(-1)!
+    const fresh = posts('', '', kinds.fresh_point).at(-1)!
     expect([fresh.id, fresh.word, fresh.title, fresh.open]).toEqual([
       'new',
       'b',

@@ -1,0 +1,37 @@
+import { useQuery } from '@tanstack/vue-query'
+import { computed, inject, provide, type InjectionKey, type Ref } from 'vue'
+import { ask, client, Problem, type Schemas } from './client'
+
+/** The kinds of things that a lesson can hold, as the program knows them. */
+export type Catalogue = Schemas['Catalogue']
+
+const KEY: InjectionKey<Ref<Catalogue | undefined>> = Symbol('catalogue')
+
+/** The catalogue, fetched once, for all that stands in this component. */
+export function openCatalogue() {
+  const query = useQuery({
+    queryKey: ['catalogue'],
+    queryFn: () => ask(client.GET('/api/catalogue')),
+    staleTime: Infinity,
+    retry: false,
+  })
+  const catalogue = computed(() => query.data.value)
+  provideCatalogue(catalogue)
+  return {
+    catalogue,
+    failed: computed(() => (query.error.value ? Problem.of(query.error.value) : undefined)),
+  }
+}
+
+export const provideCatalogue = (catalogue: Ref<Catalogue | undefined>) => provide(KEY, catalogue)
+
+/** The catalogue of the frame this component stands in, which shows it once it is there. */
+export function useCatalogue(): Catalogue {
+  const catalogue = inject(KEY)?.value
+  if (!catalogue) throw new Error('used before the catalogue is there')
+  return catalogue
+}
+
+/** What is known of a kind of what students do. */
+export const activityOf = (catalogue: Catalogue, kind: string) =>
+  catalogue.activities.find((one) => one.kind === kind) ?? catalogue.activities[0]!

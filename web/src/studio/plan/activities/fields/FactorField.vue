@@ -1,0 +1,12 @@
+<script setup lang="ts">
+import { useId } from 'vue'
+
+/** How long students have for saying something, against what the teacher took. */
+const factor = defineModel<number>({ required: true })
+const id = useId()
+</script>
+
+<template>
+  <label :for="id">Each turn as long as mine, times</label>
+  <input :id="id" v-model.number="factor" class="field w-[72px]" type="number" min="0.5" max="4" step="0.1" />
+</template>

@@ -1,0 +1,101 @@
+"""Students choose among answers, one or more of which are right."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from typing import ClassVar, Literal, Self
+
+from wordtrail.core.errors import LessonError
+from wordtrail.core.plan.activities.activity import Activity, KeepSpan, Option, Page, Pair, Step, kept_spans
+from wordtrail.core.plan.answers import Answer, Verdict
+from wordtrail.core.plan.part_names import proof_part, strike_part
+from wordtrail.core.text.span import Span
+from wordtrail.core.text.tidy import tidy
+
+FEWEST_CHOICES, MOST_CHOICES = 2, 5
+
+STRIKE = 1.4
+"""Seconds for striking out a choice, before its reason is read."""
+
+
+@dataclass(frozen=True, slots=True)
+class Choice:
+    """An answer to choose: its text, whether it is right, and the reason, with the words of the text that
+    prove it or rule it out."""
+
+    text: str
+    right: bool = False
+    reason: str = ""
+    proof: tuple[Span, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Choose(Activity):
+    """Students choose among `choices`; `strike` are the numbers of the wrong ones in the order in which they are
+    struck out."""
+
+    name: ClassVar[str] = "Choose"
+    rank: ClassVar[int] = 40
+    heading: ClassVar[str] = "Choose an answer"
+    usual_think: ClassVar[float] = 15.0
+    page: ClassVar[Page] = Page.OWN
+    is_checked: ClassVar[bool] = True
+    choices: tuple[Choice, ...] = ()
+    strike: tuple[int, ...] = ()
+    kind: Literal["choose"] = "choose"
+
+    def checked(self, evidence: tuple[Span, ...]) -> Self:
+        choices = tuple(
+            replace(one, text=tidy(one.text, "An answer"), reason=tidy(one.reason, "A reason"))
+            for one in self.choices
+            if one.text.strip()
+        )
+        if not FEWEST_CHOICES <= len(choices) <= MOST_CHOICES:
+            raise LessonError(f"A question to choose has {FEWEST_CHOICES} to {MOST_CHOICES} answers.")
+        if not any(choice.right for choice in choices):
+            raise LessonError("No answer is right yet.", next_step="Say which one is right.")
+        wrong = [n for n, choice in enumerate(choices) if not choice.right]
+        strike = tuple(n for n in dict.fromkeys(self.strike) if n in wrong)
+        return replace(self, choices=choices, strike=(*strike, *(n for n in wrong if n not in strike)))
+
+    def spans(self) -> tuple[Span, ...]:
+        return tuple(span for choice in self.choices for span in choice.proof)
+
+    def with_spans(self, keep: KeepSpan) -> Self:
+        return replace(self, choices=tuple(replace(one, proof=kept_spans(one.proof, keep)) for one in self.choices))
+
+    def options(self) -> tuple[Option, ...]:
+        return tuple(Option(f"c{n}", one.text, one.right, one.reason, one.proof) for n, one in enumerate(self.choices))
+
+    def before_answer(self, point: str) -> tuple[Step, ...]:
+        return tuple(
+            Step((strike_part(point, n), *self._proof(point, n)), STRIKE, self.choices[n].reason) for n in self.strike
+        )
+
+    def with_answer(self, point: str) -> Step:
+        right = [n for n, choice in enumerate(self.choices) if choice.right]
+        parts = tuple(part for n in right for part in self._proof(point, n))
+        return Step(parts, reads=" ".join(self.choices[n].reason for n in right))
+
+    def _proof(self, point: str, number: int) -> tuple[str, ...]:
+        return (proof_part(point, number),) if self.choices[number].proof else ()
+
+    def verdict(self, answer: Answer, evidence: tuple[Span, ...], order: Sequence[str]) -> Verdict:
+        wanted = {n for n, choice in enumerate(self.choices) if choice.right}
+        picked = {n for n in answer.choices if 0 <= n < len(self.choices)}
+        if picked == wanted:
+            reasons = (self.choices[n].reason for n in sorted(wanted))
+            return Verdict(True, " ".join(["Yes.", *filter(None, reasons)]))
+        wrong = sorted(picked - wanted)
+        if wrong:
+            return Verdict(False, f"Not that one. {self.choices[wrong[0]].reason}".strip())
+        return Verdict(False, "That is right, but there is more." if picked else "Choose an answer first.")
+
+    @classmethod
+    def fresh(cls) -> Self:
+        return cls((Choice("", right=True), Choice("")))
+
+    @classmethod
+    def exchanged(cls, options: tuple[Option, ...], pairs: tuple[Pair, ...]) -> Self:
+        return cls(tuple(Choice(one.text, one.right, one.reason) for one in options))

@@ -1,0 +1,31 @@
+"""Students find a page."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import ClassVar, Literal, Self
+
+from wordtrail.core.errors import LessonError
+from wordtrail.core.plan.activities.activity import Activity, Page
+from wordtrail.core.text.span import Span
+
+
+@dataclass(frozen=True, slots=True)
+class FindPage(Activity):
+    """Students find the page `turn_to` of the passage; the stage turns there and back."""
+
+    name: ClassVar[str] = "Find a page"
+    rank: ClassVar[int] = 120
+    heading: ClassVar[str] = "Find the page"
+    usual_think: ClassVar[float] = 20.0
+    page: ClassVar[Page] = Page.TEXT
+    turn_to: str = ""
+    kind: Literal["find the page"] = "find the page"
+
+    def checked(self, evidence: tuple[Span, ...]) -> Self:
+        if not self.turn_to:
+            raise LessonError("There is no page to find yet.", next_step="Choose the page.")
+        return self
+
+    def turns_to(self) -> str:
+        return self.turn_to

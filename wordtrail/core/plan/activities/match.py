@@ -1,0 +1,53 @@
+"""Students find what belongs together."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from typing import ClassVar, Literal, Self
+
+from wordtrail.core.errors import LessonError
+from wordtrail.core.plan.activities.activity import Activity, Option, Page, Pair
+from wordtrail.core.plan.answers import Answer, Verdict, places_right
+from wordtrail.core.text.span import Span
+from wordtrail.core.text.tidy import tidy
+
+FEWEST_PAIRS, MOST_PAIRS = 2, 8
+
+
+@dataclass(frozen=True, slots=True)
+class Match(Activity):
+    """Students put to the left side of each of the `pairs` its right side."""
+
+    name: ClassVar[str] = "Match"
+    rank: ClassVar[int] = 70
+    heading: ClassVar[str] = "Find what belongs together"
+    usual_think: ClassVar[float] = 20.0
+    page: ClassVar[Page] = Page.OWN
+    is_checked: ClassVar[bool] = True
+    pairs: tuple[Pair, ...] = ()
+    kind: Literal["match"] = "match"
+
+    def checked(self, evidence: tuple[Span, ...]) -> Self:
+        pairs = tuple(
+            Pair(tidy(one.left, "A pair"), tidy(one.right, "A pair"))
+            for one in self.pairs
+            if one.left.strip() and one.right.strip()
+        )
+        if len(pairs) < FEWEST_PAIRS:
+            raise LessonError("Two pairs at the least can be matched.")
+        return replace(self, pairs=pairs[:MOST_PAIRS])
+
+    def pairs_to_match(self) -> tuple[Pair, ...]:
+        return self.pairs
+
+    def verdict(self, answer: Answer, evidence: tuple[Span, ...], order: Sequence[str]) -> Verdict:
+        return places_right(answer.matches, tuple(pair.right for pair in self.pairs), "All of them belong together.")
+
+    @classmethod
+    def fresh(cls) -> Self:
+        return cls((Pair("", ""),) * FEWEST_PAIRS)
+
+    @classmethod
+    def exchanged(cls, options: tuple[Option, ...], pairs: tuple[Pair, ...]) -> Self:
+        return cls(pairs)

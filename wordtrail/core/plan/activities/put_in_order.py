@@ -1,0 +1,51 @@
+"""Students put things in order."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from typing import ClassVar, Literal, Self
+
+from wordtrail.core.errors import LessonError
+from wordtrail.core.plan.activities.activity import Activity, Option, Page, Pair
+from wordtrail.core.plan.answers import Answer, Verdict, places_right
+from wordtrail.core.plan.as_put import as_put, places_as_put
+from wordtrail.core.text.span import Span
+from wordtrail.core.text.tidy import tidied
+
+MOST_ITEMS = 9
+
+
+@dataclass(frozen=True, slots=True)
+class PutInOrder(Activity):
+    """Students put the `items`, which stand here in their right order, in order."""
+
+    name: ClassVar[str] = "Order"
+    rank: ClassVar[int] = 60
+    heading: ClassVar[str] = "Put in order"
+    usual_think: ClassVar[float] = 20.0
+    page: ClassVar[Page] = Page.OWN
+    is_checked: ClassVar[bool] = True
+    items: tuple[str, ...] = ()
+    kind: Literal["put in order"] = "put in order"
+
+    def checked(self, evidence: tuple[Span, ...]) -> Self:
+        items = tidied(self.items, "The things to put in order", MOST_ITEMS)
+        if len(items) < 2:
+            raise LessonError("Two things at the least can be put in order.")
+        return replace(self, items=items)
+
+    def options(self) -> tuple[Option, ...]:
+        place = {row: number for number, row in enumerate(places_as_put(self.items), 1)}
+        return tuple(Option(f"i{n}", item, place=place[n]) for n, item in enumerate(as_put(self.items)))
+
+    def verdict(self, answer: Answer, evidence: tuple[Span, ...], order: Sequence[str]) -> Verdict:
+        return places_right(answer.items, self.items, "That is the order.")
+
+    @classmethod
+    def fresh(cls) -> Self:
+        return cls(("", "", ""))
+
+    @classmethod
+    def exchanged(cls, options: tuple[Option, ...], pairs: tuple[Pair, ...]) -> Self:
+        return cls(tuple(one.text for one in options))

@@ -1,0 +1,19 @@
+"""Students read a stretch on their own."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import ClassVar, Literal
+
+from wordtrail.core.plan.activities.stretch import OnAStretch
+
+
+@dataclass(frozen=True, slots=True)
+class ReadAlone(OnAStretch):
+    """Students read the stretch on their own."""
+
+    name: ClassVar[str] = "Read alone"
+    rank: ClassVar[int] = 100
+    heading: ClassVar[str] = "Read on your own"
+    usual_think: ClassVar[float] = 60.0
+    kind: Literal["read alone"] = "read alone"

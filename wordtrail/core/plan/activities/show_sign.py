@@ -1,0 +1,20 @@
+"""Students show a sign when they are ready."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import ClassVar, Literal
+
+from wordtrail.core.plan.activities.activity import Activity
+
+
+@dataclass(frozen=True, slots=True)
+class ShowSign(Activity):
+    """Students show a sign when they are ready."""
+
+    name: ClassVar[str] = "Sign"
+    rank: ClassVar[int] = 130
+    heading: ClassVar[str] = "Show a sign"
+    usual_think: ClassVar[float] = 8.0
+    free_of_text: ClassVar[bool] = True
+    kind: Literal["show a sign"] = "show a sign"

@@ -1,0 +1,32 @@
+"""Activities on a stretch of the text."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from typing import ClassVar, Self
+
+from wordtrail.core.errors import LessonError
+from wordtrail.core.plan.activities.activity import Activity, KeepSpan, Page
+from wordtrail.core.text.span import Span
+
+LEAST_FACTOR, USUAL_FACTOR, MOST_FACTOR = 0.5, 1.2, 4.0
+"""How long students have for saying something, times what the teacher took."""
+
+
+@dataclass(frozen=True, slots=True)
+class OnAStretch(Activity):
+    """Something that students do with a stretch of the text; it stays at its text."""
+
+    page: ClassVar[Page] = Page.TEXT
+    stretch: Span | None = None
+
+    def checked(self, evidence: tuple[Span, ...]) -> Self:
+        if self.stretch is None:
+            raise LessonError("There are no words to read yet.", next_step="Choose from where to where.")
+        return self
+
+    def spans(self) -> tuple[Span, ...]:
+        return (self.stretch,) if self.stretch else ()
+
+    def with_spans(self, keep: KeepSpan) -> Self:
+        return replace(self, stretch=keep(self.stretch)) if self.stretch else self

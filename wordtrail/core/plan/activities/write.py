@@ -1,0 +1,20 @@
+"""Students write something down."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import ClassVar, Literal
+
+from wordtrail.core.plan.activities.activity import Activity
+
+
+@dataclass(frozen=True, slots=True)
+class Write(Activity):
+    """Students write something down."""
+
+    name: ClassVar[str] = "Write"
+    rank: ClassVar[int] = 30
+    heading: ClassVar[str] = "Write it down"
+    usual_think: ClassVar[float] = 45.0
+    free_of_text: ClassVar[bool] = True
+    kind: Literal["write"] = "write"

@@ -1,0 +1,35 @@
+"""Texts and numbers from outside, as they may be kept."""
+
+from __future__ import annotations
+
+import math
+
+from wordtrail.core.errors import LessonError
+
+LONGEST_TEXT = 600
+MOST_ENTRIES = 60
+
+
+def within(value: float, least: float, most: float, what: str) -> float:
+    """`value` when it lies between. Raises LessonError."""
+    if not math.isfinite(value) or not least <= value <= most:
+        raise LessonError(f"{what} goes from {least:g} to {most:g}.", next_step="Choose a value between.")
+    return float(value)
+
+
+def tidy(text: str, what: str, longest: int = LONGEST_TEXT) -> str:
+    """`text` with single spaces. Raises LessonError when it is too long for a card."""
+    clean = " ".join(text.split())
+    if len(clean) > longest:
+        raise LessonError(
+            f"{what} has {len(clean)} characters; there is room for {longest}.", next_step="Make it shorter."
+        )
+    return clean
+
+
+def tidied(texts: tuple[str, ...], what: str, most: int = MOST_ENTRIES) -> tuple[str, ...]:
+    """Texts tidied, without the empty ones. Raises LessonError when there are too many."""
+    clean = tuple(text for text in (tidy(one, what) for one in texts) if text)
+    if len(clean) > most:
+        raise LessonError(f"{what} can have {most} entries.", next_step="Leave some out.")
+    return clean
