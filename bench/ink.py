@@ -27,8 +27,8 @@ def main() -> None:
             spacing = float(np.median(np.diff(sorted({box.baseline for box in page.boxes}))))
             for one in drawings(page.boxes, spacing, hand, EACH, seed=number + 100):
                 seen = mark_of_ink(one.strokes, Canvas(page.boxes, page.size))
-                drawn[one.kind.value] += 1
-                right[one.kind.value] += (seen.kind, seen.first, seen.last) == (one.kind, one.first, one.last)
+                drawn[one.form.kind] += 1
+                right[one.form.kind] += (seen.form, seen.first, seen.last) == (one.form, one.first, one.last)
         kinds = ", ".join(f"{kind} {100 * right[kind] / drawn[kind]:.1f} %" for kind in drawn)
         print(f"{name}: {100 * right.total() / drawn.total():.1f} % of {drawn.total()} ({kinds})")
 

@@ -8,7 +8,8 @@ from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.mark_changes import AddMark
 from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.marks.model import MarkKind
+from wordtrail.core.marks.forms.highlight import Highlight
+from wordtrail.core.marks.forms.underline import Underline
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.trail.model import Aside, Trail, Visit
@@ -26,8 +27,8 @@ def lesson(text: str = TEXT) -> Lesson:
 def planned() -> Lesson:
     """The same with a pause point after "clover," and two marks."""
     made = apply(lesson(), KeepPoint(PausePoint("", "a5", "Why clover?", 4)))
-    made = apply(made, AddMark(MarkKind.UNDERLINE, "a6", "a9", "evidence"))
-    return apply(made, AddMark(MarkKind.HIGHLIGHT, "a5", "a5", "new-word"))
+    made = apply(made, AddMark(Underline(), "a6", "a9", "evidence"))
+    return apply(made, AddMark(Highlight(), "a5", "a5", "new-word"))
 
 
 def trail(of: Lesson | None = None, *, each: float = 0.5, rest: float = 0.1, begin: float = 1.0) -> Trail:

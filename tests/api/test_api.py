@@ -90,7 +90,9 @@ class LessonsTest(ApiTest):
         self.assertEqual(lesson["notation"], TEXT)
         point = {"id": "", "after": "a5", "question": "Why clover?", "think_seconds": 5}
         lesson = self.send(lesson, kind="keep point", point=point)
-        lesson = self.send(lesson, kind="add mark", mark="underline", first="a6", last="a9", meaning="evidence")
+        lesson = self.send(
+            lesson, kind="add mark", form={"kind": "underline"}, first="a6", last="a9", meaning="evidence"
+        )
         self.assertEqual(lesson["undo"], "drawing a mark")
         stage = self.stage(lesson["id"])
         self.assertEqual([page["title"] for page in stage["layout"]["pages"]], [True, False, False])
@@ -166,7 +168,7 @@ class TakesTest(ApiTest):
 
     def test_marks_drawn_while_recording_are_placed_in_the_take(self) -> None:
         lesson = self.make()
-        lesson = self.send(lesson, kind="add mark", mark="circle", first="a6", last="a9", meaning="evidence")
+        lesson = self.send(lesson, kind="add mark", form={"kind": "circle"}, first="a6", last="a9", meaning="evidence")
         (mark,) = lesson["lesson"]["marks"]
         take = self.client.post(f"/api/lessons/{lesson['id']}/takes", json={}).json
         self.client.put(f"/api/takes/{take['id']}/pieces/0", data=b"sound")
@@ -223,7 +225,7 @@ class DemoTest(ApiTest):
         self.assertEqual((nothing["whole"], nothing["changes"], nothing["key"]), (None, [], whole["key"]))
         words = [box["word"] for page in whole["layout"]["pages"] if not page["sheet"] for box in page["boxes"]]
         meaning = self.view["lesson"]["legend"][0]["id"]
-        self.send(self.view, kind="add mark", mark="box", first=words[0], last=words[1], meaning=meaning)
+        self.send(self.view, kind="add mark", form={"kind": "box"}, first=words[0], last=words[1], meaning=meaning)
         answer = self.client.get(path, query_string={"since": whole["key"]}).json
         self.assertIsNone(answer["whole"])
         self.assertFalse([one for one in answer["changes"] if one["path"].startswith("/layout/pages")])

@@ -10,7 +10,12 @@ import numpy as np
 import numpy.typing as npt
 
 from wordtrail.core.layout.model import WordBox
-from wordtrail.core.marks.model import MarkKind, Stroke
+from wordtrail.core.marks.forms.bracket import Bracket
+from wordtrail.core.marks.forms.circle import Circle
+from wordtrail.core.marks.forms.cross_out import CrossOut
+from wordtrail.core.marks.forms.form import Form
+from wordtrail.core.marks.forms.underline import Underline
+from wordtrail.core.marks.model import Stroke
 
 Points = npt.NDArray[np.float64]
 Random = np.random.Generator
@@ -18,10 +23,10 @@ Random = np.random.Generator
 
 @dataclass(frozen=True, slots=True)
 class Drawn:
-    """Strokes, and the kind and words they were meant for."""
+    """Strokes, and the form and words they were meant for."""
 
     strokes: tuple[Stroke, ...]
-    kind: MarkKind
+    form: Form
     first: str
     last: str
 
@@ -88,7 +93,7 @@ def _underline(boxes: tuple[WordBox, ...], spacing: float, hand: Hand, random: R
     y = run[0].baseline + 0.27 * size + random.uniform(-hand.shift, hand.shift) * spacing
     wobble = _smooth(40, random) * hand.jitter * size * random.uniform(0.3, 1)
     points = _tilted(np.stack([x, y + wobble - wobble.mean()], axis=1), hand, random)
-    return Drawn((_flat(points),), MarkKind.UNDERLINE, run[0].word, run[-1].word)
+    return Drawn((_flat(points),), Underline(), run[0].word, run[-1].word)
 
 
 def _loop(boxes: tuple[WordBox, ...], spacing: float, hand: Hand, random: Random) -> Drawn:
@@ -102,7 +107,7 @@ def _loop(boxes: tuple[WordBox, ...], spacing: float, hand: Hand, random: Random
     wobble = 1 + _smooth(60, random) * hand.jitter * 0.5
     x = (left + right) / 2 + ((right - left) / 2 + room) * np.cos(turns)
     y = middle_y + 0.75 * size * wobble * np.sin(turns)
-    return Drawn((_flat(_tilted(np.stack([x, y], axis=1), hand, random)),), MarkKind.CIRCLE, run[0].word, run[-1].word)
+    return Drawn((_flat(_tilted(np.stack([x, y], axis=1), hand, random)),), Circle(), run[0].word, run[-1].word)
 
 
 def _scratch(boxes: tuple[WordBox, ...], spacing: float, hand: Hand, random: Random) -> Drawn:
@@ -122,7 +127,7 @@ def _scratch(boxes: tuple[WordBox, ...], spacing: float, hand: Hand, random: Ran
     jitter = _smooth(len(xs), random) * hand.jitter * 0.3 * size
     return Drawn(
         (_flat(_tilted(np.stack([xs, ys + jitter], axis=1), hand, random)),),
-        MarkKind.CROSS_OUT,
+        CrossOut(),
         run[0].word,
         run[-1].word,
     )
@@ -143,4 +148,4 @@ def _bracket(boxes: tuple[WordBox, ...], spacing: float, hand: Hand, random: Ran
     y = np.linspace(top, foot, 40)
     wobble = _smooth(40, random) * min(hand.jitter, 0.2) * size * 0.5
     points = _tilted(np.stack([x + wobble, y], axis=1), hand, random)
-    return Drawn((_flat(points),), MarkKind.BRACKET, covered[0][0].word, covered[-1][-1].word)
+    return Drawn((_flat(points),), Bracket(), covered[0][0].word, covered[-1][-1].word)

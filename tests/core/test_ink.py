@@ -14,7 +14,9 @@ from wordtrail.core.changes.mark_changes import DrawInk, KeepMark
 from wordtrail.core.layout.ink import Canvas, mark_of_ink
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.marks.model import MarkKind, Moment
+from wordtrail.core.marks.forms.arrow import Arrow
+from wordtrail.core.marks.forms.underline import Underline
+from wordtrail.core.marks.moment import Moment
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.standins.passages import BEES_MAP, KITE, RAIN
 
@@ -32,7 +34,7 @@ def share_right(hand: Hand, count: int = 160) -> float:
         canvas = Canvas(page.boxes, page.size)
         for drawn in drawings(page.boxes, spacing, hand, count, seed=number + 7):
             seen = mark_of_ink(drawn.strokes, canvas)
-            right += (seen.kind, seen.first, seen.last) == (drawn.kind, drawn.first, drawn.last)
+            right += (seen.form, seen.first, seen.last) == (drawn.form, drawn.first, drawn.last)
             total += 1
     return right / total
 
@@ -55,7 +57,7 @@ class InkTest(unittest.TestCase):
         )
         head = (end[0] - 25, end[1] - 20, end[0], end[1], end[0] + 25, end[1] - 20)
         seen = mark_of_ink((shaft, head), Canvas(page.boxes, page.size))
-        self.assertEqual((seen.kind, seen.first, seen.to), (MarkKind.ARROW, one.word, other.word))
+        self.assertEqual((seen.form, seen.first), (Arrow(other.word), one.word))
 
     @settings(deadline=None)
     @given(
@@ -81,7 +83,7 @@ class InkTest(unittest.TestCase):
         drawn = apply(lesson, DrawInk(number, (stroke,), "evidence"))
         (mark,) = drawn.marks
         self.assertEqual(
-            (mark.kind, mark.first, mark.last, mark.moment), (MarkKind.UNDERLINE, box.word, box.word, Moment.TALK)
+            (mark.form, mark.first, mark.last, mark.moment), (Underline(), box.word, box.word, Moment.TALK)
         )
         tidy = typeset(drawn).marks[0].strokes[0].strokes[0]
         as_drawn = apply(

@@ -12,7 +12,7 @@ from wordtrail.core.changes.passage_changes import SetText
 from wordtrail.core.changes.point_changes import KeepPoint, RemovePausePoint
 from wordtrail.core.changes.take_changes import ChooseTake, ClearTrim, MoveStart, SetPace, SetTrim
 from wordtrail.core.errors import EmptyPassage, LessonError
-from wordtrail.core.marks.model import MarkKind
+from wordtrail.core.marks.forms.underline import Underline
 from wordtrail.core.path.waypoints import Standing, Step, counting_take, next_step, waypoints
 from wordtrail.core.plan.model import PausePoint
 
@@ -24,7 +24,7 @@ class CommandsTest(unittest.TestCase):
         self.assertEqual([mark.first for mark in made.marks], ["a5", "a6"])
 
     def test_a_run_chosen_backwards_is_the_same_run(self) -> None:
-        made = apply(lesson(), AddMark(MarkKind.UNDERLINE, "a9", "a6", "evidence"))
+        made = apply(lesson(), AddMark(Underline(), "a9", "a6", "evidence"))
         self.assertEqual((made.marks[0].first, made.marks[0].last), ("a6", "a9"))
 
     def test_change_and_remove(self) -> None:
@@ -57,8 +57,8 @@ class CommandsTest(unittest.TestCase):
             KeepPoint(PausePoint("pause9", "a5", "Why?", 5)),
             RemovePausePoint("pause9"),
             RemoveMark("mark9"),
-            AddMark(MarkKind.UNDERLINE, "a1", "a2", "no such meaning"),
-            AddMark(MarkKind.UNDERLINE, "a1", "gone", "evidence"),
+            AddMark(Underline(), "a1", "a2", "no such meaning"),
+            AddMark(Underline(), "a1", "gone", "evidence"),
             SetPace(5),
             SetTrim(TAKE, 5, 5),
             SetTrim(TAKE, -1, 5),

@@ -21,8 +21,14 @@ from wordtrail.core.changes.taking_over import plan_to_take_over
 from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.marks.forms.all import FORMS
+from wordtrail.core.marks.forms.arrow import Arrow
+from wordtrail.core.marks.forms.circle import Circle
+from wordtrail.core.marks.forms.highlight import Highlight
+from wordtrail.core.marks.forms.number import Number
+from wordtrail.core.marks.forms.underline import Underline
 from wordtrail.core.marks.legends import LEGENDS, TextKind
-from wordtrail.core.marks.model import MarkKind, Moment
+from wordtrail.core.marks.moment import Moment
 from wordtrail.core.plan.activities.write import Write
 from wordtrail.core.plan.cards import SIDE, PenLine
 from wordtrail.core.plan.model import PausePoint, Reading
@@ -62,7 +68,7 @@ class SuggestionTest(unittest.TestCase):
     def test_an_ending_is_circled_without_its_base(self) -> None:
         one = offered(Offer.MARK, Detector.ENDING, first="a5", last="a5", skip=3)
         (mark,) = apply(lesson(), TakeSuggestion(one, "evidence")).marks
-        self.assertEqual((mark.kind, mark.skip), (MarkKind.CIRCLE, 3))
+        self.assertEqual((mark.form, mark.skip), (Circle(), 3))
 
     def test_a_place_to_stop_asks_something(self) -> None:
         own = apply(lesson(), TakeSuggestion(offered(Offer.PAUSE, question="What now?"), "evidence"))
@@ -95,17 +101,17 @@ class SuggestionTest(unittest.TestCase):
 
 class FreshMarkTest(unittest.TestCase):
     def test_a_line_goes_with_the_voice_and_all_else_with_the_talk(self) -> None:
-        for kind in MarkKind:
-            to = "a9" if kind is MarkKind.ARROW else ""
-            (mark,) = apply(lesson(), AddMark(kind, "a5", "a6", "evidence", to)).marks
-            with_voice = kind in (MarkKind.HIGHLIGHT, MarkKind.UNDERLINE)
+        for kind in FORMS:
+            form = Arrow("a9") if kind is Arrow else kind()
+            (mark,) = apply(lesson(), AddMark(form, "a5", "a6", "evidence")).marks
+            with_voice = kind in (Highlight, Underline)
             self.assertEqual(mark.moment, Moment.READ if with_voice else Moment.TALK, kind)
 
     def test_numbers_count_on(self) -> None:
         made = lesson()
         for word in ("a1", "a5", "a9"):
-            made = apply(made, AddMark(MarkKind.NUMBER, word, word, "evidence"))
-        self.assertEqual([mark.text for mark in made.marks], ["1", "2", "3"])
+            made = apply(made, AddMark(Number(), word, word, "evidence"))
+        self.assertEqual([mark.form.says() for mark in made.marks], ["1", "2", "3"])
 
 
 class GridTest(unittest.TestCase):

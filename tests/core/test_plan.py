@@ -22,8 +22,12 @@ from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import has_page, run_sheets, script, sheets
+from wordtrail.core.marks.forms.arrow import Arrow
+from wordtrail.core.marks.forms.boxed import Boxed
 from wordtrail.core.marks.legends import TextKind, text_kind
-from wordtrail.core.marks.model import FIRST_LEGEND, Line, Mark, MarkKind, Meaning, Moment
+from wordtrail.core.marks.meaning import FIRST_LEGEND, Line, Meaning
+from wordtrail.core.marks.model import Mark
+from wordtrail.core.marks.moment import Moment
 from wordtrail.core.plan.activities.activity import Activity
 from wordtrail.core.plan.activities.choose import Choice, Choose
 from wordtrail.core.plan.activities.find_page import FindPage
@@ -89,12 +93,12 @@ class CommandTest(unittest.TestCase):
         self.assertEqual(made.pause_points[0].activity.strike, (2, 1))
 
     def test_marks_keep_their_order_and_their_meaning(self) -> None:
-        made = apply(lesson(), KeepMark(Mark("", MarkKind.BOX, "a9", "a7", "signal")))
+        made = apply(lesson(), KeepMark(Mark("", Boxed(), "a9", "a7", "signal")))
         self.assertEqual((made.marks[0].first, made.marks[0].last), ("a7", "a9"))
         with self.assertRaises(LessonError):
-            apply(made, KeepMark(Mark("", MarkKind.BOX, "a7", "a7", "nothing")))
+            apply(made, KeepMark(Mark("", Boxed(), "a7", "a7", "nothing")))
         with self.assertRaisesRegex(LessonError, "point at"):
-            apply(made, KeepMark(Mark("", MarkKind.ARROW, "a7", "a7", "signal")))
+            apply(made, KeepMark(Mark("", Arrow(), "a7", "a7", "signal")))
 
     def test_a_meaning_that_marks_have_cannot_go(self) -> None:
         with self.assertRaisesRegex(LessonError, "evidence"):
@@ -174,7 +178,7 @@ class CommandTest(unittest.TestCase):
     def test_an_edit_of_the_text_leaves_the_plan_on_its_words(self) -> None:
         made = apply(lesson(), KeepPoint(point(activity=FindWords(), evidence=(Span("a10", "a11"),))))
         made = apply(made, MakeCard("a5"))
-        made = apply(made, KeepMark(Mark("", MarkKind.ARROW, "a3", "a3", "signal", to="a16")))
+        made = apply(made, KeepMark(Mark("", Arrow(to="a16"), "a3", "a3", "signal")))
         text = (
             "Look: when a bee finds clover, she tells the others.\n\nShe dances. Her dance is a map.\n\n---\n\nThe end."
         )
@@ -182,7 +186,7 @@ class CommandTest(unittest.TestCase):
         printed = {word.id: word.text for word in moved.words}
         evidence = moved.pause_points[0].evidence[0]
         self.assertEqual((printed[evidence.first], printed[evidence.last]), ("She", "dances."))
-        self.assertEqual((printed[moved.plan.cards[0].at], printed[moved.marks[0].to]), ("clover,", "map."))
+        self.assertEqual((printed[moved.plan.cards[0].at], printed[moved.marks[0].form.to]), ("clover,", "map."))
         gone = apply(moved, SetText("A wasp is not here at all today.", "Wasps"))
         self.assertEqual((gone.plan.cards[0].word, gone.plan.cards[0].at), ("clover", ""))
         self.assertTrue(gone.loose_ends)

@@ -21,7 +21,18 @@ from wordtrail.core.layout.lines import letters_of
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import script
-from wordtrail.core.marks.model import Mark, MarkKind, Moment
+from wordtrail.core.marks.forms.all import FORMS
+from wordtrail.core.marks.forms.arrow import Arrow
+from wordtrail.core.marks.forms.boxed import Boxed
+from wordtrail.core.marks.forms.circle import Circle
+from wordtrail.core.marks.forms.highlight import Highlight
+from wordtrail.core.marks.forms.ink import AsDrawn
+from wordtrail.core.marks.forms.margin_note import MarginNote
+from wordtrail.core.marks.forms.number import Number
+from wordtrail.core.marks.forms.underline import Underline
+from wordtrail.core.marks.forms.word_parts import WordParts
+from wordtrail.core.marks.model import Mark
+from wordtrail.core.marks.moment import Moment
 from wordtrail.core.plan.activities.choose import Choice, Choose
 from wordtrail.core.plan.activities.say_back import SayBack
 from wordtrail.core.plan.activities.say_together import SayTogether
@@ -189,8 +200,8 @@ class MomentTest(unittest.TestCase):
         found = Trail(
             tuple(visits), asides=(Aside(end + 0.2, end + 5.2, "you see"),), seconds=40, sound_start=1, sound_end=30
         )
-        made = apply(lesson(), KeepMark(Mark("", MarkKind.BOX, "a3", "a3", "evidence", moment=Moment.TALK)))
-        _, sheet = self.drawing(Mark("", MarkKind.CIRCLE, "a5", "a5", "evidence", moment=Moment.TALK), found, made)
+        made = apply(lesson(), KeepMark(Mark("", Boxed(), "a3", "a3", "evidence", moment=Moment.TALK)))
+        _, sheet = self.drawing(Mark("", Circle(), "a5", "a5", "evidence", moment=Moment.TALK), found, made)
         first, second = sheet.drawings
         shift = sheet.lights[0].start - 1.0
         self.assertAlmostEqual(first.start, end + 0.2 + shift, places=2)
@@ -198,12 +209,12 @@ class MomentTest(unittest.TestCase):
         self.assertLess(first.end, second.start)
 
     def test_without_talk_a_mark_comes_when_its_sentence_ends(self) -> None:
-        drawing, sheet = self.drawing(Mark("", MarkKind.BOX, "a3", "a3", "evidence", moment=Moment.TALK))
+        drawing, sheet = self.drawing(Mark("", Boxed(), "a3", "a3", "evidence", moment=Moment.TALK))
         self.assertAlmostEqual(drawing.start, sheet.lights[8].end, places=3)
 
     def test_a_mark_is_not_broken_off_where_the_lesson_stops(self) -> None:
         made = apply(lesson(), KeepPoint(PausePoint("", "a9", "Why?", 4)))
-        mark = Mark("", MarkKind.CIRCLE, "a6", "a9", "evidence", moment=Moment.TALK)
+        mark = Mark("", Circle(), "a6", "a9", "evidence", moment=Moment.TALK)
         drawing, sheet = self.drawing(mark, made=made)
         (gate,) = sheet.gates
         self.assertEqual(drawing.gate, gate.pause)
@@ -214,11 +225,11 @@ class MomentTest(unittest.TestCase):
         self.assertEqual(shares, [None, 1.0, 1.0])
 
     def test_a_mark_that_is_there_from_the_start(self) -> None:
-        _, sheet = self.drawing(Mark("", MarkKind.BOX, "a3", "a3", "evidence", moment=Moment.START))
+        _, sheet = self.drawing(Mark("", Boxed(), "a3", "a3", "evidence", moment=Moment.START))
         self.assertEqual([(mark.mark, mark.progress) for mark in state_at(sheet, 0).marks], [("mark1", 1.0)])
 
     def test_a_mark_drawn_at_a_pause_point(self) -> None:
-        mark = Mark("", MarkKind.BOX, "a5", "a5", "evidence", moment=Moment.PAUSE, pause="pause1")
+        mark = Mark("", Boxed(), "a5", "a5", "evidence", moment=Moment.PAUSE, pause="pause1")
         drawing, sheet = self.drawing(mark, made=planned())
         (gate,) = sheet.gates
         drawn = [
@@ -231,17 +242,17 @@ class MomentTest(unittest.TestCase):
     def test_the_second_reading_and_a_quotation(self) -> None:
         words = [word.id for word in lesson().words]
         twice = read([*words, *words])
-        second, sheet = self.drawing(Mark("", MarkKind.BOX, "a3", "a3", "evidence", nth=2), twice)
+        second, sheet = self.drawing(Mark("", Boxed(), "a3", "a3", "evidence", nth=2), twice)
         self.assertEqual(second.start, sheet.lights[len(words) + 2].start)
-        quoted, _ = self.drawing(Mark("", MarkKind.BOX, "a3", "a3", "evidence", moment=Moment.QUOTED), twice)
+        quoted, _ = self.drawing(Mark("", Boxed(), "a3", "a3", "evidence", moment=Moment.QUOTED), twice)
         self.assertEqual(quoted.start, second.start)
-        never, _ = self.drawing(Mark("", MarkKind.BOX, "a3", "a3", "evidence", moment=Moment.QUOTED))
+        never, _ = self.drawing(Mark("", Boxed(), "a3", "a3", "evidence", moment=Moment.QUOTED))
         self.assertIsNone(never)
 
     def test_a_sentence_begun_again_is_not_read_a_second_time(self) -> None:
         words = [word.id for word in lesson().words]
         again = read([*words[:4], *words])
-        first, sheet = self.drawing(Mark("", MarkKind.BOX, "a3", "a3", "evidence", nth=2), again)
+        first, sheet = self.drawing(Mark("", Boxed(), "a3", "a3", "evidence", nth=2), again)
         self.assertEqual(first.start, sheet.lights[2].start)
 
     def test_what_belongs_to_the_second_reading_waits_for_it(self) -> None:
@@ -273,30 +284,21 @@ class ReadingTest(unittest.TestCase):
 
 class ShapeTest(unittest.TestCase):
     def test_a_mark_sits_on_the_letters_that_are_meant(self) -> None:
-        made = apply(lesson(), KeepMark(Mark("", MarkKind.UNDERLINE, "a5", "a5", "evidence", skip=2, drop=1)))
+        made = apply(lesson(), KeepMark(Mark("", Underline(), "a5", "a5", "evidence", skip=2, drop=1)))
         layout = typeset(made)
         stretch = layout.marks[0].stretches[0]
         piece = next(piece for piece in layout.pages[1].pieces if piece.word == "a5")
         self.assertEqual((stretch.left, stretch.right), (letters_of(piece)[2], letters_of(piece)[6]), "over of clover,")
 
     def test_every_kind_is_drawn_and_stays_on_the_stage(self) -> None:
-        for kind in MarkKind:
-            ink = ((0.0, 0.0, 1.0, 0.2),) if kind is MarkKind.INK else ()
-            mark = Mark(
-                "",
-                kind,
-                "a3",
-                "a3",
-                "evidence",
-                text="1",
-                to="a7" if kind is MarkKind.ARROW else "",
-                cuts=(1,),
-                ink=ink,
-            )
+        filled = {Arrow: Arrow("a7"), Number: Number("1"), MarginNote: MarginNote("1"), WordParts: WordParts((1,))}
+        for kind in FORMS:
+            ink = ((0.0, 0.0, 1.0, 0.2),) if kind is AsDrawn else ()
+            mark = Mark("", filled.get(kind) or kind(), "a3", "a3", "evidence", ink=ink)
             layout = typeset(apply(lesson(), KeepMark(mark)))
-            with self.subTest(kind.value):
+            with self.subTest(mark.form.kind):
                 strokes = [stroke for page in layout.marks[0].strokes for stroke in page.strokes]
-                self.assertTrue(strokes or kind is MarkKind.HIGHLIGHT)
+                self.assertTrue(strokes or kind is Highlight)
                 for stroke in strokes:
                     self.assertTrue(all(-20 <= x <= layout.width for x in stroke.points[::2]))
                     self.assertTrue(all(0 <= y <= layout.height for y in stroke.points[1::2]))
@@ -304,7 +306,7 @@ class ShapeTest(unittest.TestCase):
     def test_notes_at_one_line_do_not_lie_on_one_another(self) -> None:
         made = lesson()
         for word in ("a2", "a3", "a4"):
-            made = apply(made, KeepMark(Mark("", MarkKind.NOTE, word, word, "evidence", text="Look here, all of you.")))
+            made = apply(made, KeepMark(Mark("", MarginNote(text="Look here, all of you."), word, word, "evidence")))
         rows = [mark.strokes[0].pieces for mark in typeset(made).marks]
         tops = [(min(p.baseline - p.size for p in row), max(p.baseline for p in row)) for row in rows]
         self.assertTrue(all(a[1] <= b[0] for a, b in itertools.pairwise(tops)))

@@ -19,7 +19,7 @@ from wordtrail.core.edit.edit_list import Trim
 from wordtrail.core.errors import WordTrailError
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.marks.model import MarkKind
+from wordtrail.core.marks.forms.underline import Underline
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.trail.model import Trail, Visit
 from wordtrail.media.render import moments
@@ -104,7 +104,7 @@ class LessonProperties(unittest.TestCase):
             case 0:
                 return KeepPoint(PausePoint("", data.draw(word), "Why?", 3))
             case 1:
-                return AddMark(MarkKind.UNDERLINE, data.draw(word), data.draw(word), "evidence")
+                return AddMark(Underline(), data.draw(word), data.draw(word), "evidence")
             case 2:
                 return RemoveMark(data.draw(st.sampled_from([*(m.id for m in made.marks), "mark0"])))
             case 3:

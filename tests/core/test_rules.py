@@ -16,7 +16,10 @@ from wordtrail.core.layout.model import LaidStroke
 from wordtrail.core.layout.tied_numbers import deep
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.marks.model import COLOURS, Mark, MarkKind
+from wordtrail.core.marks.forms.arrow import Arrow
+from wordtrail.core.marks.forms.bracket import Bracket
+from wordtrail.core.marks.meaning import COLOURS
+from wordtrail.core.marks.model import Mark
 from wordtrail.core.plan.activities.activity import Pair
 from wordtrail.core.plan.activities.choose import Choice, Choose
 from wordtrail.core.plan.activities.match import Match
@@ -115,7 +118,7 @@ class MarkShapeTest(unittest.TestCase):
         return [stroke for page in layout.marks[0].strokes for stroke in page.strokes]
 
     def test_a_bracket_opens_to_the_text(self) -> None:
-        (stroke,) = self.strokes(Mark("", MarkKind.BRACKET, "a1", "a9", "evidence"))
+        (stroke,) = self.strokes(Mark("", Bracket(), "a1", "a9", "evidence"))
         xs, ys = stroke.points[::2], stroke.points[1::2]
         self.assertEqual(xs[1], min(xs))
         self.assertEqual(xs[1], xs[2])
@@ -125,7 +128,7 @@ class MarkShapeTest(unittest.TestCase):
         self.assertLess(xs[1], left)
 
     def test_an_arrow_has_a_head_at_its_target(self) -> None:
-        shaft, head = self.strokes(Mark("", MarkKind.ARROW, "a1", "a1", "evidence", to="a9"))[-2:]
+        shaft, head = self.strokes(Mark("", Arrow(to="a9"), "a1", "a1", "evidence"))[-2:]
         tip = shaft.points[-2:]
         self.assertEqual(head.points[2:4], tip)
         self.assertEqual(len(head.points), 6)

@@ -31,7 +31,8 @@ from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.changes.word_changes import DropWord, JoinWords, MendWord
 from wordtrail.core.errors import EmptyPassage, LessonError
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.marks.model import MarkKind
+from wordtrail.core.marks.forms.highlight import Highlight
+from wordtrail.core.marks.forms.underline import Underline
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.text.draft import DraftBlock, DraftPage, DraftPassage, DraftPhoto, DraftWord
 from wordtrail.core.text.intake import passage_from_pages, passage_from_text
@@ -99,7 +100,7 @@ class BlockTest(unittest.TestCase):
         self.assertEqual([b.kind for b in list(made.passages[0].blocks)[:2]], [BlockKind.HEADING, BlockKind.PARAGRAPH])
 
     def test_moving_turns_no_mark_around(self) -> None:
-        made = after(AddMark(MarkKind.UNDERLINE, "a9", "a12", "evidence"), MoveBlock("ab3", "ab2"))
+        made = after(AddMark(Underline(), "a9", "a12", "evidence"), MoveBlock("ab3", "ab2"))
         self.assertEqual(texts(made)[1], "Now we rest.")
         positions = made.positions()
         self.assertLess(positions[made.marks[0].first], positions[made.marks[0].last])
@@ -192,16 +193,16 @@ class LooseEndsTest(unittest.TestCase):
         made = after(DropWord("a5"), of=planned())
         lost = next(end for end in made.loose_ends if end.mark)
         back = after(PutBack(lost.id, "a2", "a3"), of=made)
-        self.assertIn((MarkKind.HIGHLIGHT, "a2", "a3"), [(m.kind, m.first, m.last) for m in back.marks])
+        self.assertIn((Highlight(), "a2", "a3"), [(m.form, m.first, m.last) for m in back.marks])
         self.assertNotIn(lost.id, [end.id for end in back.loose_ends])
 
     @settings(max_examples=120, deadline=None)
     @given(st.data())
     def test_no_mark_is_moved_or_silently_lost_by_random_edits(self, data: st.DataObject) -> None:
         made = after(
-            AddMark(MarkKind.UNDERLINE, "a3", "a5", "evidence"),
-            AddMark(MarkKind.HIGHLIGHT, "a11", "a11", "new-word"),
-            AddMark(MarkKind.UNDERLINE, "a15", "a16", "evidence"),
+            AddMark(Underline(), "a3", "a5", "evidence"),
+            AddMark(Highlight(), "a11", "a11", "new-word"),
+            AddMark(Underline(), "a15", "a16", "evidence"),
             KeepPoint(PausePoint("", "a8", "Why?", 5)),
         )
         marked = {mark.id: set(_run(made, mark.first, mark.last)) for mark in made.marks}

@@ -18,7 +18,8 @@ from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.layout.model import LaidPage, Layout
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.marks.model import Mark, MarkKind
+from wordtrail.core.marks.forms.number import Number
+from wordtrail.core.marks.model import Mark
 from wordtrail.core.plan.activities.activity import Activity, Pair
 from wordtrail.core.plan.activities.choose import Choice, Choose
 from wordtrail.core.plan.activities.match import Match
@@ -155,8 +156,8 @@ class FitTest(unittest.TestCase):
         made = apply(made, KeepOrganizer(replace(chart, boxes=boxes)))
         tied = data.draw(st.sampled_from(boxes)).id
         for number in range(3):
-            mark = Mark("", MarkKind.NUMBER, IDS[number], IDS[number], "evidence", text=str(number))
-            made = apply(made, KeepMark(replace(mark, chart=chart.id, box=tied)))
+            mark = Mark("", Number(str(number), chart.id, tied), IDS[number], IDS[number], "evidence")
+            made = apply(made, KeepMark(mark))
         self.assert_all_fits(made)
 
     def test_where_paragraphs_are_too_long_only_the_sentences_of_the_evidence_stand_there(self) -> None:

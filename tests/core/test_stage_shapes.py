@@ -13,8 +13,7 @@ from wordtrail.core.layout.drawing import drawn_points
 from wordtrail.core.layout.model import LaidStroke
 from wordtrail.core.layout.photo import laid_photo, lines_of
 from wordtrail.core.layout.stages import WIDE
-from wordtrail.core.layout.symbols import outline_of
-from wordtrail.core.marks.model import Symbol
+from wordtrail.core.marks.symbols import Symbol, outline_of
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.text.model import Page, Photo, ReadWord
 
@@ -57,15 +56,12 @@ class DrawnPointsTest(unittest.TestCase):
 
 class SymbolTest(unittest.TestCase):
     def test_each_lies_in_its_circle_and_looks_like_no_other(self) -> None:
-        outlines = {one: outline_of(one.value, 100.0, 200.0, 10.0) for one in Symbol}
+        outlines = {one: outline_of(one, 100.0, 200.0, 10.0) for one in Symbol}
         for one, outline in outlines.items():
             with self.subTest(one.value):
                 self.assertGreaterEqual(len(outline), 6)
                 self.assertTrue(all(math.dist(point, (100.0, 200.0)) < 14.5 for point in outline))
         self.assertEqual(len({tuple(outline) for outline in outlines.values()}), len(Symbol))
-
-    def test_an_unknown_one_is_a_star(self) -> None:
-        self.assertEqual(outline_of("comet", 0, 0, 1), outline_of("star", 0, 0, 1))
 
 
 class PhotoTest(unittest.TestCase):

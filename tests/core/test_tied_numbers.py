@@ -16,7 +16,10 @@ from wordtrail.core.cues.state import state_at
 from wordtrail.core.layout.model import LaidPage, LaidPart
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.marks.model import Mark, MarkKind, Moment
+from wordtrail.core.marks.forms.boxed import Boxed
+from wordtrail.core.marks.forms.number import Number
+from wordtrail.core.marks.model import Mark
+from wordtrail.core.marks.moment import Moment
 from wordtrail.core.plan.activities.talk import Talk
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.organizers import Box, Organizer
@@ -31,8 +34,8 @@ def tied(moment: Moment = Moment.READ) -> Lesson:
     point = PausePoint("", "a9", "Which flower?", 5, Talk(), evidence=(Span("a1", "a9"),))
     made = apply(made, KeepPoint(replace(point, organizer=made.plan.organizers[0].id)))
     pause = made.pause_points[0].id if moment is Moment.PAUSE else ""
-    mark = Mark("", MarkKind.NUMBER, "a5", "a5", "evidence", text="1", moment=moment, pause=pause)
-    return apply(made, KeepMark(replace(mark, chart=made.plan.organizers[0].id, box="b2")))
+    mark = Mark("", Number(text="1"), "a5", "a5", "evidence", moment=moment, pause=pause)
+    return apply(made, KeepMark(replace(mark, form=replace(mark.form, chart=made.plan.organizers[0].id, box="b2"))))
 
 
 def part(page: LaidPage, made: Lesson) -> LaidPart | None:
@@ -68,7 +71,7 @@ class LaidTest(unittest.TestCase):
 
     def test_two_numbers_at_one_box_stand_side_by_side(self) -> None:
         made = tied()
-        second = replace(made.marks[0], id="", first="a9", last="a9", text="2")
+        second = replace(made.marks[0], id="", first="a9", last="a9", form=replace(made.marks[0].form, text="2"))
         made = apply(made, KeepMark(second))
         layout = typeset(made)
         page = layout.page_of_sheet(made.plan.organizers[0].id)
@@ -112,19 +115,19 @@ class ChangeTest(unittest.TestCase):
     def test_only_a_number_on_a_box_that_is_there_is_tied(self) -> None:
         made = tied()
         chart = made.plan.organizers[0].id
-        box = apply(made, KeepMark(replace(made.marks[0], kind=MarkKind.BOX)))
-        self.assertEqual((box.marks[0].chart, box.marks[0].box), ("", ""))
-        lost = apply(made, KeepMark(replace(made.marks[0], box="b9")))
-        self.assertEqual(lost.marks[0].chart, "")
-        self.assertEqual(made.marks[0].chart, chart)
+        box = apply(made, KeepMark(replace(made.marks[0], form=Boxed())))
+        self.assertIsNone(box.marks[0].form.tie())
+        lost = apply(made, KeepMark(replace(made.marks[0], form=replace(made.marks[0].form, box="b9"))))
+        self.assertIsNone(lost.marks[0].form.tie())
+        self.assertEqual(made.marks[0].form.tie(), (chart, "b2"))
 
     def test_the_number_stays_when_its_box_or_chart_goes(self) -> None:
         made = tied()
         chart = made.plan.organizers[0]
         smaller = apply(made, KeepOrganizer(replace(chart, rows=1, boxes=chart.boxes[:1])))
-        self.assertEqual([(mark.text, mark.chart) for mark in smaller.marks], [("1", "")])
+        self.assertEqual([mark.form for mark in smaller.marks], [Number("1")])
         without = apply(made, RemoveOrganizer(chart.id))
-        self.assertEqual([(mark.text, mark.chart) for mark in without.marks], [("1", "")])
+        self.assertEqual([mark.form for mark in without.marks], [Number("1")])
 
     def test_the_chart_stays_when_its_number_goes(self) -> None:
         made = tied()

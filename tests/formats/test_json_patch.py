@@ -16,15 +16,18 @@ from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.mark_changes import AddMark, RemoveMark
 from wordtrail.core.changes.passage_changes import SetText
 from wordtrail.core.changes.take_changes import SetPace
-from wordtrail.core.marks.model import MarkKind
+from wordtrail.core.marks.forms.all import FORMS
+from wordtrail.core.marks.forms.arrow import Arrow
+from wordtrail.core.marks.forms.boxed import Boxed
 from wordtrail.core.text.model import Word
 from wordtrail.formats.json_patch import Operation, difference, patched, read, write
 from wordtrail.store.documents import to_json
 
 LINES = ("Bees dance.", "She finds clover, and then some.", "Her dance is a map; nobody else has one.")
+MADE = [Arrow("a1") if form is Arrow else form() for form in FORMS]
 COMMANDS: st.SearchStrategy[Command] = st.one_of(
     st.builds(SetPace, st.floats(40, 200)),
-    st.builds(AddMark, st.sampled_from(MarkKind), st.just("a2"), st.just("a3"), st.just("evidence"), st.just("a1")),
+    st.builds(AddMark, st.sampled_from(MADE), st.just("a2"), st.just("a3"), st.just("evidence")),
     st.builds(EditBlock, st.sampled_from(["ab1", "ab2"]), st.sampled_from(LINES)),
     st.builds(SplitBlock, st.just("ab1"), st.just(25)),
     st.builds(MoveBlock, st.just("ab3"), st.just("ab1")),
@@ -51,7 +54,7 @@ class DifferenceTest(unittest.TestCase):
     def test_only_what_is_new_is_in_it(self) -> None:
         before = planned()
         self.assertEqual(difference(before, before), [])
-        marked = apply(before, AddMark(MarkKind.BOX, "a2", "a3", "evidence"))
+        marked = apply(before, AddMark(Boxed(), "a2", "a3", "evidence"))
         paths = [(one.op, one.path) for one in difference(before, marked)]
         self.assertEqual(paths, [("add", "/marks/0"), ("replace", "/issued")])
         self.assertEqual([one.path for one in difference(before, apply(before, SetPace(77)))], ["/words_per_minute"])

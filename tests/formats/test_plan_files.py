@@ -20,7 +20,8 @@ from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.taking_over import BringPlan
 from wordtrail.core.errors import FileError
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.marks.model import Mark, Moment
+from wordtrail.core.marks.model import Mark
+from wordtrail.core.marks.moment import Moment
 from wordtrail.core.plan.activities.activity import Activity
 from wordtrail.core.plan.activities.choose import Choose
 from wordtrail.core.plan.activities.match import Match
@@ -69,7 +70,7 @@ def without_plan(made: Lesson) -> Lesson:
 def without_plan_of(mark: Mark) -> Mark:
     """A mark without what belongs to the plan it was made for: its pause point, reading and box of a chart."""
     moment = Moment.TALK if mark.moment is Moment.PAUSE else mark.moment
-    return replace(mark, id="", pause="", reading="", chart="", box="", moment=moment)
+    return replace(mark, id="", form=mark.form.untied(), pause="", reading="", moment=moment)
 
 
 class WebAnnotationTest(unittest.TestCase):

@@ -20,7 +20,16 @@ from wordtrail.core.layout.model import Layout
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import script
-from wordtrail.core.marks.model import Mark, MarkKind, Moment
+from wordtrail.core.marks.forms.arrow import Arrow
+from wordtrail.core.marks.forms.boxed import Boxed
+from wordtrail.core.marks.forms.bracket import Bracket
+from wordtrail.core.marks.forms.circle import Circle
+from wordtrail.core.marks.forms.cross_out import CrossOut
+from wordtrail.core.marks.forms.highlight import Highlight
+from wordtrail.core.marks.forms.number import Number
+from wordtrail.core.marks.forms.underline import Underline
+from wordtrail.core.marks.model import Mark
+from wordtrail.core.marks.moment import Moment
 from wordtrail.core.plan.activities.activity import Pair
 from wordtrail.core.plan.activities.choose import Choice, Choose
 from wordtrail.core.plan.activities.find_words import FindWords
@@ -95,13 +104,13 @@ POINTS = (
 )  # fmt: skip
 
 MARKS = (
-    Mark("", MarkKind.HIGHLIGHT, "a3", "a5", "new-word"),
-    Mark("", MarkKind.UNDERLINE, "a6", "a9", "evidence", moment=Moment.TALK),
-    Mark("", MarkKind.CIRCLE, "a11", "a11", "signal", moment=Moment.TALK),
-    Mark("", MarkKind.ARROW, "a13", "a13", "evidence", to="a16", moment=Moment.TALK, seconds=2.0),
-    Mark("", MarkKind.BRACKET, "a14", "a16", "evidence", moment=Moment.START),
-    Mark("", MarkKind.NUMBER, "a3", "a3", "signal", moment=Moment.QUOTED, text="1"),
-    Mark("", MarkKind.CROSS_OUT, "a18", "a18", "signal", seconds=0.7),
+    Mark("", Highlight(), "a3", "a5", "new-word"),
+    Mark("", Underline(), "a6", "a9", "evidence", moment=Moment.TALK),
+    Mark("", Circle(), "a11", "a11", "signal", moment=Moment.TALK),
+    Mark("", Arrow(to="a16"), "a13", "a13", "evidence", moment=Moment.TALK, seconds=2.0),
+    Mark("", Bracket(), "a14", "a16", "evidence", moment=Moment.START),
+    Mark("", Number(text="1"), "a3", "a3", "signal", moment=Moment.QUOTED),
+    Mark("", CrossOut(), "a18", "a18", "signal", seconds=0.7),
 )
 
 
@@ -127,9 +136,7 @@ def by_hand() -> Lesson:
     for mark in MARKS:
         made = apply(made, KeepMark(mark))
     for first in ("a9", "a5"):
-        made = apply(
-            made, KeepMark(Mark("", MarkKind.BOX, first, first, "evidence", moment=Moment.PAUSE, pause=asked[0]))
-        )
+        made = apply(made, KeepMark(Mark("", Boxed(), first, first, "evidence", moment=Moment.PAUSE, pause=asked[0])))
     return made
 
 

@@ -14,7 +14,8 @@ from wordtrail.core.changes.mark_changes import AddMark, PlaceDrawn
 from wordtrail.core.changes.passage_changes import SetText
 from wordtrail.core.changes.take_changes import SetPace
 from wordtrail.core.errors import LessonError, NotFound, StaleRevision
-from wordtrail.core.marks.model import MarkKind, PlacedMark
+from wordtrail.core.marks.forms.boxed import Boxed
+from wordtrail.core.marks.model import PlacedMark
 from wordtrail.core.trail.events import TakeEvent
 from wordtrail.service import finishing, showing
 from wordtrail.service.changing import change_lesson, change_newest, walk_lesson
@@ -114,7 +115,7 @@ class ShowingTest(ServiceTest):
 
     def test_another_state_has_another_name_and_shares_what_stayed(self) -> None:
         before, _ = showing.showing(self.workspace, self.id)
-        change_lesson(self.workspace, self.id, 1, AddMark(MarkKind.BOX, "a1", "a2", "evidence"))
+        change_lesson(self.workspace, self.id, 1, AddMark(Boxed(), "a1", "a2", "evidence"))
         after, revision = showing.showing(self.workspace, self.id)
         self.assertNotEqual(before.key, after.key)
         self.assertEqual(revision, 2)

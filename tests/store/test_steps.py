@@ -18,7 +18,13 @@ from wordtrail.core.changes.mark_changes import AddMark
 from wordtrail.core.changes.take_changes import SetPace
 from wordtrail.core.errors import LessonError, NewerDocument
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.marks.model import MarkKind
+from wordtrail.core.marks.forms.arrow import Arrow
+from wordtrail.core.marks.forms.boxed import Boxed
+from wordtrail.core.marks.forms.margin_note import MarginNote
+from wordtrail.core.marks.forms.number import Number
+from wordtrail.core.marks.forms.symbol import SymbolSign
+from wordtrail.core.marks.forms.word_parts import WordParts
+from wordtrail.core.marks.symbols import Symbol
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.store import lesson_documents, steps
 from wordtrail.store.lesson_documents import document_of, lesson_in
@@ -68,7 +74,7 @@ class HistoryTest(StoreTest):
         with self.session() as session:
             kept = add_lesson(session, self.owner, Lesson((passage_from_text(LONG),)))
             for n in range(20):
-                command = AddMark(MarkKind.BOX, f"a{n * 3 + 1}", f"a{n * 3 + 2}", "evidence")
+                command = AddMark(Boxed(), f"a{n * 3 + 1}", f"a{n * 3 + 2}", "evidence")
                 kept = change(session, self.owner, kept.id, kept.revision, command)
             block = kept.lesson.passages[0].pages[0].blocks[0]
             for n in range(20):
@@ -142,6 +148,24 @@ class VersionsTest(StoreTest):
                 now = to_jsonable_python(point.activity)
                 self.assertEqual(now, {name: before[name] for name in now})
         self.assertEqual(next(end.point.activity.kind for end in made.loose_ends if end.point), lost)
+
+    def test_marks_keep_the_fields_of_their_form(self) -> None:
+        document = json.loads((DOCUMENTS / "wide-kinds.json").read_text(encoding="utf-8"))
+        document["marks"].append(document["marks"][0] | {"id": "odd", "kind": "symbol", "text": "comet"})
+        wide = {mark["id"]: dict(mark) for mark in document["marks"]}
+        made = {mark.id: mark for mark in lesson_in(document, document.pop("version")).marks}
+        self.assertEqual(len({mark.form.kind for mark in made.values()}), 13)
+        for id, mark in made.items():
+            with self.subTest(mark.form.kind):
+                kept = {name: wide[id][name] for name in ("first", "last", "skip", "drop", "picture", "moment", "nth")}
+                self.assertEqual({name: getattr(mark, name) for name in kept}, kept)
+                self.assertEqual(mark.ink, tuple(map(tuple, wide[id]["ink"])))
+        forms = [mark.form for mark in made.values()]
+        for form in (Arrow("a16"), MarginNote("Smells sweet"), WordParts((2, 4)), SymbolSign(Symbol.HEART)):
+            self.assertIn(form, forms)
+        number = next(form for form in forms if isinstance(form, Number))
+        self.assertEqual((number.text, number.box), ("1", "b1"))
+        self.assertEqual(made["odd"].form, SymbolSign(Symbol.STAR), "an unknown symbol is a star")
 
     def test_each_version_has_one_upgrade_and_a_newer_one_is_refused(self) -> None:
         self.assertEqual(sorted(lesson_documents._UPGRADES), list(range(1, lesson_documents.VERSION)))

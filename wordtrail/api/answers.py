@@ -17,6 +17,8 @@ from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.recording_guide import GuideStep
+from wordtrail.core.marks.forms.all import AnyForm
+from wordtrail.core.marks.symbols import Symbol
 from wordtrail.core.path.proofing import Undescribed
 from wordtrail.core.path.waypoints import Step, Waypoint
 from wordtrail.core.plan.activities.all import AnyActivity
@@ -268,11 +270,26 @@ class ActivityKind(Answer):
     fresh: AnyActivity
 
 
+class MarkForm(Answer):
+    """A form in which a mark can be drawn: what teachers choose it by, the `key` that draws it on the chosen words
+    (empty: none does), and a `fresh` one. `has_fields` says whether there is something to fill in, `needs_word`
+    whether it needs a word beside those it is drawn on."""
+
+    kind: str
+    name: str
+    key: str
+    has_fields: bool
+    needs_word: bool
+    fresh: AnyForm
+
+
 class Catalogue(Answer):
     """The kinds of things that a lesson can hold, as menus show them. `fresh_point` is a pause point with nothing in
     it yet."""
 
     activities: list[ActivityKind]
+    forms: list[MarkForm]
+    symbols: list[Symbol]
     fresh_point: PausePoint
 
 

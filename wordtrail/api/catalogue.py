@@ -7,6 +7,8 @@ from flask_openapi.blueprint import APIBlueprint
 
 from wordtrail.api import answers
 from wordtrail.api.context import answer
+from wordtrail.core.marks.forms.all import FORMS
+from wordtrail.core.marks.symbols import Symbol
 from wordtrail.core.plan.activities.all import ACTIVITIES
 from wordtrail.core.plan.model import PausePoint
 
@@ -34,5 +36,17 @@ def all_kinds() -> answers.Catalogue:
             )
             for one in ACTIVITIES
         ],
+        forms=[
+            answers.MarkForm(
+                kind=one().kind,
+                name=one.name,
+                key=one.key,
+                has_fields=one.has_fields,
+                needs_word=one.needs_word,
+                fresh=one(),
+            )
+            for one in FORMS
+        ],
+        symbols=list(Symbol),
         fresh_point=PausePoint("", "", "", first.usual_think, first.fresh()),
     )

@@ -9,13 +9,15 @@ from __future__ import annotations
 
 import json
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from pydantic import TypeAdapter, ValidationError
 
 from wordtrail.core.errors import NotReadable
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.marks.model import Mark, Meaning
+from wordtrail.core.marks.meaning import Meaning
+from wordtrail.core.marks.model import Mark
+from wordtrail.formats.earlier_marks import with_form
 
 KIND = "file of marks"
 CONTEXT = "http://www.w3.org/ns/anno.jsonld"
@@ -71,7 +73,11 @@ def write(lesson: Lesson) -> str:
                 "motivation": "highlighting",
                 "body": [
                     {"type": "TextualBody", "purpose": "tagging", "value": meaning.name},
-                    *([{"type": "TextualBody", "purpose": "commenting", "value": mark.text}] if mark.text else []),
+                    *(
+                        [{"type": "TextualBody", "purpose": "commenting", "value": said}]
+                        if (said := mark.form.says())
+                        else []
+                    ),
                 ],
                 "target": {
                     "source": f"{OURS}passage:{lesson.passages[0].id}",
@@ -155,12 +161,11 @@ def _mark_of(item: dict, span: tuple[int, int], meaning: Meaning, text: _Text) -
     if not inside:
         raise ValueError("a selector without words")
     skip, drop = max(0, span[0] - inside[0][1]), max(0, inside[-1][2] - span[1])
-    own = dict(item.get(f"{OURS}mark") or {"kind": "underline"})
-    known = {word for word, _, _ in text.spans}
+    own = with_form(dict(item.get(f"{OURS}mark") or {"kind": "underline"}))
     own |= {"id": "", "first": inside[0][0], "last": inside[-1][0], "meaning": meaning.id, "skip": skip, "drop": drop}
-    own |= {"pause": "", "reading": "", "chart": "", "box": ""}
+    own |= {"pause": "", "reading": ""}
     if own.get("moment") == "at a pause point":
         own["moment"] = "in the talk after"
-    if own.get("to") and own["to"] not in known:
-        own |= {"to": "", "kind": "underline"}
-    return _mark.validate_python(own)
+    mark = _mark.validate_python(own)
+    known = {word for word, _, _ in text.spans}
+    return replace(mark, form=mark.form.untied().among(known))

@@ -26,9 +26,9 @@ from wordtrail.core.layout.model import (
     Layout,
     Panel,
     SetPiece,
-    Stretch,
     WordBox,
 )
+from wordtrail.core.marks.stretch import Stretch
 from wordtrail.core.plan.part_names import answer_part
 from wordtrail.core.text.look import Typeface
 from wordtrail.core.text.model import Style

@@ -15,8 +15,25 @@ from wordtrail.core.changes.opening_changes import SetClosing, SetOpening
 from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.changes.reading_changes import KeepReading
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.marks.forms.arrow import Arrow
+from wordtrail.core.marks.forms.boxed import Boxed
+from wordtrail.core.marks.forms.bracket import Bracket
+from wordtrail.core.marks.forms.circle import Circle
+from wordtrail.core.marks.forms.cross_out import CrossOut
+from wordtrail.core.marks.forms.dashed_underline import DashedUnderline
+from wordtrail.core.marks.forms.double_underline import DoubleUnderline
+from wordtrail.core.marks.forms.form import Form
+from wordtrail.core.marks.forms.highlight import Highlight
+from wordtrail.core.marks.forms.ink import AsDrawn
+from wordtrail.core.marks.forms.margin_note import MarginNote
+from wordtrail.core.marks.forms.number import Number
+from wordtrail.core.marks.forms.symbol import SymbolSign
+from wordtrail.core.marks.forms.underline import Underline
+from wordtrail.core.marks.forms.word_parts import WordParts
 from wordtrail.core.marks.legends import legend_for
-from wordtrail.core.marks.model import Mark, MarkKind, Moment
+from wordtrail.core.marks.model import Mark
+from wordtrail.core.marks.moment import Moment
+from wordtrail.core.marks.symbols import Symbol
 from wordtrail.core.plan.activities.activity import Activity, Pair
 from wordtrail.core.plan.activities.choose import Choice, Choose
 from wordtrail.core.plan.activities.find_words import FindWords
@@ -60,9 +77,9 @@ class Planner:
         """The same as a span."""
         return Span(*self.run(printed, nth))
 
-    def mark(self, kind: MarkKind, printed: str, meaning: str, *, at: int = 0, **more: object) -> None:
+    def mark(self, form: Form, printed: str, meaning: str, *, at: int = 0, **more: object) -> None:
         """A mark on the `at`-th place where this is printed."""
-        mark = Mark("", kind, *self.run(printed, at), meaning)
+        mark = Mark("", form, *self.run(printed, at), meaning)
         self.do(KeepMark(replace(mark, **more)))  # type: ignore[arg-type]
 
     def pause(
@@ -117,19 +134,19 @@ def bees(plan: Planner) -> None:
         shown=Shown.BOTH,
     )
     plan.do(SetMatching(True))
-    plan.mark(MarkKind.HIGHLIGHT, "clover,", "new-word", drop=1)
-    plan.mark(MarkKind.CIRCLE, "Her dance is a map.", "main-idea", drop=1, moment=Moment.TALK)
-    plan.mark(MarkKind.BOX, "First", "signal")
-    plan.mark(MarkKind.UNDERLINE, "walks in a straight line,", "detail")
-    plan.mark(MarkKind.BOX, "Then", "signal")
-    plan.mark(MarkKind.ARROW, "line", "detail", at=1, to=plan.run("flowers.")[0])
-    plan.mark(MarkKind.NOTE, "farther away", "evidence", text="longer shake, longer way", moment=Moment.TALK)
-    plan.mark(MarkKind.HIGHLIGHT, "antennae.", "new-word", drop=1)
-    plan.mark(MarkKind.DASHED_UNDERLINE, "cannot see the dancer,", "detail")
-    plan.mark(MarkKind.DOUBLE_UNDERLINE, "about half a mile.", "detail")
-    plan.mark(MarkKind.CROSS_OUT, "No bee is in charge,", "evidence", moment=Moment.TALK)
-    plan.mark(MarkKind.BRACKET, "Small things that work together can do what one alone cannot.", "main-idea")
-    plan.mark(MarkKind.SYMBOL, "In 1944,", "evidence", text="star")
+    plan.mark(Highlight(), "clover,", "new-word", drop=1)
+    plan.mark(Circle(), "Her dance is a map.", "main-idea", drop=1, moment=Moment.TALK)
+    plan.mark(Boxed(), "First", "signal")
+    plan.mark(Underline(), "walks in a straight line,", "detail")
+    plan.mark(Boxed(), "Then", "signal")
+    plan.mark(Arrow(to=plan.run("flowers.")[0]), "line", "detail", at=1)
+    plan.mark(MarginNote(text="longer shake, longer way"), "farther away", "evidence", moment=Moment.TALK)
+    plan.mark(Highlight(), "antennae.", "new-word", drop=1)
+    plan.mark(DashedUnderline(), "cannot see the dancer,", "detail")
+    plan.mark(DoubleUnderline(), "about half a mile.", "detail")
+    plan.mark(CrossOut(), "No bee is in charge,", "evidence", moment=Moment.TALK)
+    plan.mark(Bracket(), "Small things that work together can do what one alone cannot.", "main-idea")
+    plan.mark(SymbolSign(Symbol("star")), "In 1944,", "evidence")
     plan.pause(
         "Her dance is a map.",
         Think(),
@@ -219,14 +236,11 @@ def _dance_chart(plan: Planner, point: str) -> None:
     plan.do(KeepPoint(replace(asked, organizer=chart, evidence=evidence)))
     for number, (words, box) in enumerate((("points", "b1"), ("longer", "b2")), 1):
         plan.mark(
-            MarkKind.NUMBER,
+            Number(text=str(number), chart=chart, box=box),
             words,
             "main-idea",
-            text=str(number),
             moment=Moment.PAUSE,
             pause=point,
-            chart=chart,
-            box=box,
         )
 
 
@@ -261,15 +275,15 @@ def rain(plan: Planner) -> None:
         )
     )
     second = plan.lesson.plan.readings[1].id
-    plan.mark(MarkKind.DASHED_UNDERLINE, "ping, ping, ping,", "repeated-sound", reading=second)
-    plan.mark(MarkKind.CIRCLE, "sings,", "rhyme", skip=1, drop=1)
-    plan.mark(MarkKind.CIRCLE, "ping.", "rhyme", skip=1, drop=1)
-    plan.mark(MarkKind.DASHED_UNDERLINE, "drum, drum, drum,", "repeated-sound")
-    plan.mark(MarkKind.PARTS, "cupboard", "picture", cuts=(3,))
-    plan.mark(MarkKind.HIGHLIGHT, "slow as the stroke of a painter’s brush.", "picture", drop=1)
-    plan.mark(MarkKind.SYMBOL, "hush.", "mood", text="heart", moment=Moment.TALK)
+    plan.mark(DashedUnderline(), "ping, ping, ping,", "repeated-sound", reading=second)
+    plan.mark(Circle(), "sings,", "rhyme", skip=1, drop=1)
+    plan.mark(Circle(), "ping.", "rhyme", skip=1, drop=1)
+    plan.mark(DashedUnderline(), "drum, drum, drum,", "repeated-sound")
+    plan.mark(WordParts(cuts=(3,)), "cupboard", "picture")
+    plan.mark(Highlight(), "slow as the stroke of a painter’s brush.", "picture", drop=1)
+    plan.mark(SymbolSign(Symbol("heart")), "hush.", "mood", moment=Moment.TALK)
     plan.mark(
-        MarkKind.INK,
+        AsDrawn(),
         "hurries",
         "mood",
         as_drawn=True,
@@ -324,11 +338,11 @@ def kite(plan: Planner) -> None:
     )
     plan.do(KeepOrganizer(replace(organizer_of(Shape.STORY), at_hand=True)))
     chart = plan.lesson.plan.organizers[0]
-    plan.mark(MarkKind.BOX, "Wren", "who")
-    plan.mark(MarkKind.BOX, "Oskar", "who")
-    plan.mark(MarkKind.UNDERLINE, "Tanner’s Hill.", "where", drop=1)
-    plan.mark(MarkKind.UNDERLINE, "It snatched the kite,", "trouble", moment=Moment.TALK)
-    plan.mark(MarkKind.HIGHLIGHT, "Oskar began to laugh,", "turning-point", moment=Moment.TALK)
+    plan.mark(Boxed(), "Wren", "who")
+    plan.mark(Boxed(), "Oskar", "who")
+    plan.mark(Underline(), "Tanner’s Hill.", "where", drop=1)
+    plan.mark(Underline(), "It snatched the kite,", "trouble", moment=Moment.TALK)
+    plan.mark(Highlight(), "Oskar began to laugh,", "turning-point", moment=Moment.TALK)
     wants = plan.pause(
         "let go.”",
         Think(),
@@ -450,8 +464,8 @@ def boat(plan: Planner) -> None:
     roof = next(region.id for region in picture.picture.regions if region.name == "the roof")
     plan.do(SetLegend(legend_for(plan.lesson.passages[0])))
     plan.do(SetOpening(Opening(purpose="We read to make something that floats.", at_hand=("one sheet of paper",))))
-    plan.mark(MarkKind.UNDERLINE, "two upper corners", "detail")
-    plan.mark(MarkKind.CIRCLE, "house.", "evidence", picture=picture.id, region=roof, moment=Moment.TALK)
+    plan.mark(Underline(), "two upper corners", "detail")
+    plan.mark(Circle(), "house.", "evidence", picture=picture.id, region=roof, moment=Moment.TALK)
     plan.pause(
         "roof of a house.",
         LookClosely(picture=picture.id, region=roof),
@@ -472,9 +486,9 @@ def pip(plan: Planner) -> None:
     """A beginner's page: words to say first, saying back line by line, word parts."""
     plan.do(SetOpening(Opening(sight_words=("has", "the", "is", "go", "to", "a"), purpose="We read about Pip.")))
     plan.do(SetLegend(legend_for(plan.lesson.passages[0])))
-    plan.mark(MarkKind.PARTS, "spins", "repeated-sound", cuts=(2,))
-    plan.mark(MarkKind.CIRCLE, "pin.", "rhyme", skip=1, drop=1)
-    plan.mark(MarkKind.CIRCLE, "tin.", "rhyme", skip=1, drop=1)
+    plan.mark(WordParts(cuts=(2,)), "spins", "repeated-sound")
+    plan.mark(Circle(), "pin.", "rhyme", skip=1, drop=1)
+    plan.mark(Circle(), "tin.", "rhyme", skip=1, drop=1)
     plan.pause(
         "to Dad.",
         SayBack(stretch=Span(plan.run("Pip")[0], plan.run("Dad.")[1]), factor=1.3),

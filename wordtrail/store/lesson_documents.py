@@ -14,8 +14,9 @@ from pydantic_core import to_jsonable_python
 from wordtrail.core.errors import NewerDocument
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.counting import first_sentence
+from wordtrail.formats.earlier_marks import with_form
 
-VERSION = 4
+VERSION = 5
 
 Document = dict[str, Any]
 """A lesson as plain JSON."""
@@ -80,6 +81,15 @@ def _what_students_do_is_a_value_of_its_own(document: Document) -> None:
         kind = point.pop("kind", "think")
         wide = {name: point.pop(name) for name in _WIDE if name in point}
         point["activity"] = {"kind": kind} | {name: wide[name] for name in _OF_KIND.get(kind, ()) if name in wide}
+
+
+@upgrades(4)
+def _how_a_mark_is_drawn_is_a_value_of_its_own(document: Document) -> None:
+    """Before, a mark had the fields of all forms."""
+    document["marks"] = [with_form(mark) for mark in document["marks"]]
+    for end in document.get("loose_ends", ()):
+        if end.get("mark"):
+            end["mark"] = with_form(end["mark"])
 
 
 _WIDE = ("choices", "strike", "items", "pairs", "stretch", "times", "factor", "picture", "region", "turn_to")

@@ -5,7 +5,7 @@ import { ask, client, Problem, type Schemas } from './client'
 /** The kinds of things that a lesson can hold, as the program knows them. */
 export type Catalogue = Schemas['Catalogue']
 
-const KEY: InjectionKey<Ref<Catalogue | undefined>> = Symbol('catalogue')
+export const CATALOGUE: InjectionKey<Ref<Catalogue | undefined>> = Symbol('catalogue')
 
 /** The catalogue, fetched once, for all that stands in this component. */
 export function openCatalogue() {
@@ -16,18 +16,16 @@ export function openCatalogue() {
     retry: false,
   })
   const catalogue = computed(() => query.data.value)
-  provideCatalogue(catalogue)
+  provide(CATALOGUE, catalogue)
   return {
     catalogue,
     failed: computed(() => (query.error.value ? Problem.of(query.error.value) : undefined)),
   }
 }
 
-export const provideCatalogue = (catalogue: Ref<Catalogue | undefined>) => provide(KEY, catalogue)
-
 /** The catalogue of the frame this component stands in, which shows it once it is there. */
 export function useCatalogue(): Catalogue {
-  const catalogue = inject(KEY)?.value
+  const catalogue = inject(CATALOGUE)?.value
   if (!catalogue) throw new Error('used before the catalogue is there')
   return catalogue
 }

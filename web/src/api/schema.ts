@@ -889,6 +889,10 @@ export interface components {
         Catalogue: {
             /** Activities */
             activities: components["schemas"]["ActivityKind"][];
+            /** Forms */
+            forms: components["schemas"]["MarkForm"][];
+            /** Symbols */
+            symbols: components["schemas"]["Symbol"][];
             fresh_point: components["schemas"]["PausePoint"];
         };
         /**
@@ -909,6 +913,59 @@ export interface components {
             shows_evidence: boolean;
             /** Fresh */
             fresh: components["schemas"]["Think"] | components["schemas"]["Talk"] | components["schemas"]["Write"] | components["schemas"]["Choose"] | components["schemas"]["FindWords"] | components["schemas"]["PutInOrder"] | components["schemas"]["Match"] | components["schemas"]["SayBack"] | components["schemas"]["SayTogether"] | components["schemas"]["ReadAlone"] | components["schemas"]["LookClosely"] | components["schemas"]["FindPage"] | components["schemas"]["ShowSign"] | components["schemas"]["StopForToday"];
+        };
+        /**
+         * Arrow
+         * @description An arrow from the words to another word.
+         */
+        Arrow: {
+            /**
+             * To
+             * @default
+             */
+            to: string;
+            /**
+             * Kind
+             * @default arrow
+             * @constant
+             */
+            kind: "arrow";
+        };
+        /**
+         * AsDrawn
+         * @description What the pen drew, as it drew it.
+         */
+        AsDrawn: {
+            /**
+             * Kind
+             * @default ink
+             * @constant
+             */
+            kind: "ink";
+        };
+        /**
+         * Boxed
+         * @description A box around the words.
+         */
+        Boxed: {
+            /**
+             * Kind
+             * @default box
+             * @constant
+             */
+            kind: "box";
+        };
+        /**
+         * Bracket
+         * @description A bracket at the left of the lines.
+         */
+        Bracket: {
+            /**
+             * Kind
+             * @default bracket
+             * @constant
+             */
+            kind: "bracket";
         };
         /**
          * Choice
@@ -958,6 +1015,54 @@ export interface components {
             kind: "choose";
         };
         /**
+         * Circle
+         * @description A line around the words.
+         */
+        Circle: {
+            /**
+             * Kind
+             * @default circle
+             * @constant
+             */
+            kind: "circle";
+        };
+        /**
+         * CrossOut
+         * @description The words are struck through.
+         */
+        CrossOut: {
+            /**
+             * Kind
+             * @default cross-out
+             * @constant
+             */
+            kind: "cross-out";
+        };
+        /**
+         * DashedUnderline
+         * @description A dashed line under the words.
+         */
+        DashedUnderline: {
+            /**
+             * Kind
+             * @default dashed underline
+             * @constant
+             */
+            kind: "dashed underline";
+        };
+        /**
+         * DoubleUnderline
+         * @description Two lines under the words.
+         */
+        DoubleUnderline: {
+            /**
+             * Kind
+             * @default double underline
+             * @constant
+             */
+            kind: "double underline";
+        };
+        /**
          * FindPage
          * @description Students find the page `turn_to` of the passage; the stage turns there and back.
          */
@@ -987,6 +1092,18 @@ export interface components {
             kind: "find the words";
         };
         /**
+         * Highlight
+         * @description A highlight: the words stand on colour.
+         */
+        Highlight: {
+            /**
+             * Kind
+             * @default highlight
+             * @constant
+             */
+            kind: "highlight";
+        };
+        /**
          * LookClosely
          * @description Students look at a `picture` (its block) or at a named `region` of it (empty: all of it).
          */
@@ -1009,6 +1126,43 @@ export interface components {
             kind: "look closely";
         };
         /**
+         * MarginNote
+         * @description The words `text` in the margin (empty: the name of its meaning), with a line to its words.
+         */
+        MarginNote: {
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+            /**
+             * Kind
+             * @default margin note
+             * @constant
+             */
+            kind: "margin note";
+        };
+        /**
+         * MarkForm
+         * @description A form in which a mark can be drawn: what teachers choose it by, the `key` that draws it on the chosen words
+         *     (empty: none does), and a `fresh` one. `has_fields` says whether there is something to fill in, `needs_word`
+         *     whether it needs a word beside those it is drawn on.
+         */
+        MarkForm: {
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Key */
+            key: string;
+            /** Has Fields */
+            has_fields: boolean;
+            /** Needs Word */
+            needs_word: boolean;
+            /** Fresh */
+            fresh: components["schemas"]["Highlight"] | components["schemas"]["Underline"] | components["schemas"]["DoubleUnderline"] | components["schemas"]["DashedUnderline"] | components["schemas"]["Circle"] | components["schemas"]["Boxed"] | components["schemas"]["CrossOut"] | components["schemas"]["Bracket"] | components["schemas"]["Arrow"] | components["schemas"]["Number"] | components["schemas"]["SymbolSign"] | components["schemas"]["MarginNote"] | components["schemas"]["WordParts"] | components["schemas"]["AsDrawn"];
+        };
+        /**
          * Match
          * @description Students put to the left side of each of the `pairs` its right side.
          */
@@ -1024,6 +1178,34 @@ export interface components {
              * @constant
              */
             kind: "match";
+        };
+        /**
+         * Number
+         * @description The number `text` in a circle over the words; it can stand for the box `box` of the chart `chart`, and is drawn
+         *     there too.
+         */
+        Number: {
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+            /**
+             * Chart
+             * @default
+             */
+            chart: string;
+            /**
+             * Box
+             * @default
+             */
+            box: string;
+            /**
+             * Kind
+             * @default number
+             * @constant
+             */
+            kind: "number";
         };
         /**
          * Pair
@@ -1192,6 +1374,26 @@ export interface components {
             kind: "stop for today";
         };
         /**
+         * Symbol
+         * @description What a symbol mark shows.
+         * @enum {string}
+         */
+        Symbol: "star" | "question" | "exclamation" | "heart" | "check" | "eye";
+        /**
+         * SymbolSign
+         * @description A symbol at the end of the words.
+         */
+        SymbolSign: {
+            /** @default star */
+            symbol: components["schemas"]["Symbol"];
+            /**
+             * Kind
+             * @default symbol
+             * @constant
+             */
+            kind: "symbol";
+        };
+        /**
          * Talk
          * @description Students talk with someone.
          */
@@ -1214,6 +1416,36 @@ export interface components {
              * @constant
              */
             kind: "think";
+        };
+        /**
+         * Underline
+         * @description A line under the words, as its meaning has it.
+         */
+        Underline: {
+            /**
+             * Kind
+             * @default underline
+             * @constant
+             */
+            kind: "underline";
+        };
+        /**
+         * WordParts
+         * @description A loop under each part of a word; `cuts` are the letters (counted from 0) with which the second and later parts
+         *     begin.
+         */
+        WordParts: {
+            /**
+             * Cuts
+             * @default []
+             */
+            cuts: number[];
+            /**
+             * Kind
+             * @default word parts
+             * @constant
+             */
+            kind: "word parts";
         };
         /**
          * Write
@@ -1732,7 +1964,7 @@ export interface components {
         };
         /**
          * Stretch
-         * @description One line's part of a mark: from `left` to `right` on page `page`, baseline and size of its
+         * @description One line's part of a mark: from `left` to `right` on page `page` (page units), baseline and size of its
          *     words.
          */
         Stretch: {
@@ -2138,23 +2370,23 @@ export interface components {
         };
         /**
          * Mark
-         * @description Drawn on the run from `first` to `last` (word ids, in reading order, both included).
+         * @description Drawn in a `form` on the run from `first` to `last` (word ids, in reading order, both included).
          *
          *     `skip` characters of the first word and `drop` of the last one are left out: so it sits on an ending, a
-         *     first letter or a comma. `to` is the word an arrow points at. `text` is the number, the symbol or the note.
-         *     `cuts` are the places (characters of the first word) at which word parts meet. On a picture, `picture` is
-         *     its block and `region` one of its regions (or empty: the whole); the words then say when it is drawn.
-         *     `ink` is what the pen drew, measured from the first word's left end and baseline in font sizes, so that it
-         *     stays on its word; it is shown instead of the tidy shape when `as_drawn`.
+         *     first letter or a comma. On a picture, `picture` is its block and `region` one of its regions (or empty: the
+         *     whole); the words then say when it is drawn. `ink` is what the pen drew, measured from the first word's left
+         *     end and baseline in font sizes, so that it stays on its word; it is shown instead of the tidy shape when
+         *     `as_drawn`.
          *
          *     `moment` is when it is drawn: of READ, the `nth` time its words are read (QUOTED: any later time); of PAUSE,
          *     at the point `pause`. It takes `seconds` (0: as long as its words take). `reading` names the reading it
-         *     belongs to (empty: all). A number can stand for the box `box` of the chart `chart`: it is drawn there too.
+         *     belongs to (empty: all).
          */
         Mark: {
             /** Id */
             id: string;
-            kind: components["schemas"]["MarkKind"];
+            /** Form */
+            form: components["schemas"]["Highlight"] | components["schemas"]["Underline"] | components["schemas"]["DoubleUnderline"] | components["schemas"]["DashedUnderline"] | components["schemas"]["Circle"] | components["schemas"]["Boxed"] | components["schemas"]["CrossOut"] | components["schemas"]["Bracket"] | components["schemas"]["Arrow"] | components["schemas"]["Number"] | components["schemas"]["SymbolSign"] | components["schemas"]["MarginNote"] | components["schemas"]["WordParts"] | components["schemas"]["AsDrawn"];
             /** First */
             first: string;
             /** Last */
@@ -2171,21 +2403,6 @@ export interface components {
              * @default 0
              */
             drop: number;
-            /**
-             * To
-             * @default
-             */
-            to: string;
-            /**
-             * Text
-             * @default
-             */
-            text: string;
-            /**
-             * Cuts
-             * @default []
-             */
-            cuts: number[];
             /**
              * Picture
              * @default
@@ -2228,23 +2445,7 @@ export interface components {
              * @default
              */
             reading: string;
-            /**
-             * Chart
-             * @default
-             */
-            chart: string;
-            /**
-             * Box
-             * @default
-             */
-            box: string;
         };
-        /**
-         * MarkKind
-         * @description How a mark is drawn.
-         * @enum {string}
-         */
-        MarkKind: "highlight" | "underline" | "double underline" | "dashed underline" | "circle" | "box" | "cross-out" | "arrow" | "bracket" | "number" | "symbol" | "margin note" | "word parts" | "ink";
         /**
          * Meaning
          * @description One entry of the legend. `colour` is the name of a design token.
@@ -2922,22 +3123,18 @@ export interface components {
         };
         /**
          * AddMark
-         * @description A new mark on the run of words from `first` to `last` (in either order), as its kind is usually drawn.
+         * @description A new mark on the run of words from `first` to `last` (in either order), as its form is usually drawn.
          *     A number is the next one.
          */
         AddMarkInput: {
-            mark: components["schemas"]["MarkKindInput"];
+            /** Form */
+            form: components["schemas"]["HighlightInput"] | components["schemas"]["UnderlineInput"] | components["schemas"]["DoubleUnderlineInput"] | components["schemas"]["DashedUnderlineInput"] | components["schemas"]["CircleInput"] | components["schemas"]["BoxedInput"] | components["schemas"]["CrossOutInput"] | components["schemas"]["BracketInput"] | components["schemas"]["ArrowInput"] | components["schemas"]["NumberInput"] | components["schemas"]["SymbolSignInput"] | components["schemas"]["MarginNoteInput"] | components["schemas"]["WordPartsInput"] | components["schemas"]["AsDrawnInput"];
             /** First */
             first: string;
             /** Last */
             last: string;
             /** Meaning */
             meaning: string;
-            /**
-             * To
-             * @default
-             */
-            to?: string;
             /**
              * Reading
              * @default
@@ -2974,6 +3171,35 @@ export interface components {
              * @default 1
              */
             height?: number;
+        };
+        /**
+         * Arrow
+         * @description An arrow from the words to another word.
+         */
+        ArrowInput: {
+            /**
+             * To
+             * @default
+             */
+            to?: string;
+            /**
+             * Kind
+             * @default arrow
+             * @constant
+             */
+            kind?: "arrow";
+        };
+        /**
+         * AsDrawn
+         * @description What the pen drew, as it drew it.
+         */
+        AsDrawnInput: {
+            /**
+             * Kind
+             * @default ink
+             * @constant
+             */
+            kind?: "ink";
         };
         /**
          * BlockKind
@@ -3035,6 +3261,30 @@ export interface components {
             begin: string;
             /** End */
             end: string;
+        };
+        /**
+         * Boxed
+         * @description A box around the words.
+         */
+        BoxedInput: {
+            /**
+             * Kind
+             * @default box
+             * @constant
+             */
+            kind?: "box";
+        };
+        /**
+         * Bracket
+         * @description A bracket at the left of the lines.
+         */
+        BracketInput: {
+            /**
+             * Kind
+             * @default bracket
+             * @constant
+             */
+            kind?: "bracket";
         };
         /**
          * BreakPage
@@ -3110,6 +3360,18 @@ export interface components {
             kind: "choose take";
         };
         /**
+         * Circle
+         * @description A line around the words.
+         */
+        CircleInput: {
+            /**
+             * Kind
+             * @default circle
+             * @constant
+             */
+            kind?: "circle";
+        };
+        /**
          * ClearLooseEnds
          * @description The teacher has read what hung on words that went away.
          */
@@ -3164,11 +3426,47 @@ export interface components {
             kind: "crop picture";
         };
         /**
+         * CrossOut
+         * @description The words are struck through.
+         */
+        CrossOutInput: {
+            /**
+             * Kind
+             * @default cross-out
+             * @constant
+             */
+            kind?: "cross-out";
+        };
+        /**
+         * DashedUnderline
+         * @description A dashed line under the words.
+         */
+        DashedUnderlineInput: {
+            /**
+             * Kind
+             * @default dashed underline
+             * @constant
+             */
+            kind?: "dashed underline";
+        };
+        /**
          * Detector
          * @description What was found.
          * @enum {string}
          */
         DetectorInput: "repeated phrase" | "patterned sentence" | "rhyme" | "alliteration" | "sound word" | "sequence" | "cause and effect" | "comparison" | "question" | "definition" | "dialogue" | "heading" | "word to teach" | "word with an ending" | "sentence with a number" | "place to stop";
+        /**
+         * DoubleUnderline
+         * @description Two lines under the words.
+         */
+        DoubleUnderlineInput: {
+            /**
+             * Kind
+             * @default double underline
+             * @constant
+             */
+            kind?: "double underline";
+        };
         /**
          * DrawInk
          * @description What the pen drew on a page of the wide stage, in page units; it becomes the mark it looks like, on the
@@ -3279,6 +3577,18 @@ export interface components {
              * @enum {string}
              */
             kind: "free mark";
+        };
+        /**
+         * Highlight
+         * @description A highlight: the words stand on colour.
+         */
+        HighlightInput: {
+            /**
+             * Kind
+             * @default highlight
+             * @constant
+             */
+            kind?: "highlight";
         };
         /**
          * JoinPage
@@ -3470,24 +3780,41 @@ export interface components {
             kind: "make organizer";
         };
         /**
+         * MarginNote
+         * @description The words `text` in the margin (empty: the name of its meaning), with a line to its words.
+         */
+        MarginNoteInput: {
+            /**
+             * Text
+             * @default
+             */
+            text?: string;
+            /**
+             * Kind
+             * @default margin note
+             * @constant
+             */
+            kind?: "margin note";
+        };
+        /**
          * Mark
-         * @description Drawn on the run from `first` to `last` (word ids, in reading order, both included).
+         * @description Drawn in a `form` on the run from `first` to `last` (word ids, in reading order, both included).
          *
          *     `skip` characters of the first word and `drop` of the last one are left out: so it sits on an ending, a
-         *     first letter or a comma. `to` is the word an arrow points at. `text` is the number, the symbol or the note.
-         *     `cuts` are the places (characters of the first word) at which word parts meet. On a picture, `picture` is
-         *     its block and `region` one of its regions (or empty: the whole); the words then say when it is drawn.
-         *     `ink` is what the pen drew, measured from the first word's left end and baseline in font sizes, so that it
-         *     stays on its word; it is shown instead of the tidy shape when `as_drawn`.
+         *     first letter or a comma. On a picture, `picture` is its block and `region` one of its regions (or empty: the
+         *     whole); the words then say when it is drawn. `ink` is what the pen drew, measured from the first word's left
+         *     end and baseline in font sizes, so that it stays on its word; it is shown instead of the tidy shape when
+         *     `as_drawn`.
          *
          *     `moment` is when it is drawn: of READ, the `nth` time its words are read (QUOTED: any later time); of PAUSE,
          *     at the point `pause`. It takes `seconds` (0: as long as its words take). `reading` names the reading it
-         *     belongs to (empty: all). A number can stand for the box `box` of the chart `chart`: it is drawn there too.
+         *     belongs to (empty: all).
          */
         MarkInput: {
             /** Id */
             id: string;
-            kind: components["schemas"]["MarkKindInput"];
+            /** Form */
+            form: components["schemas"]["HighlightInput"] | components["schemas"]["UnderlineInput"] | components["schemas"]["DoubleUnderlineInput"] | components["schemas"]["DashedUnderlineInput"] | components["schemas"]["CircleInput"] | components["schemas"]["BoxedInput"] | components["schemas"]["CrossOutInput"] | components["schemas"]["BracketInput"] | components["schemas"]["ArrowInput"] | components["schemas"]["NumberInput"] | components["schemas"]["SymbolSignInput"] | components["schemas"]["MarginNoteInput"] | components["schemas"]["WordPartsInput"] | components["schemas"]["AsDrawnInput"];
             /** First */
             first: string;
             /** Last */
@@ -3504,21 +3831,6 @@ export interface components {
              * @default 0
              */
             drop?: number;
-            /**
-             * To
-             * @default
-             */
-            to?: string;
-            /**
-             * Text
-             * @default
-             */
-            text?: string;
-            /**
-             * Cuts
-             * @default []
-             */
-            cuts?: number[];
             /**
              * Picture
              * @default
@@ -3561,23 +3873,7 @@ export interface components {
              * @default
              */
             reading?: string;
-            /**
-             * Chart
-             * @default
-             */
-            chart?: string;
-            /**
-             * Box
-             * @default
-             */
-            box?: string;
         };
-        /**
-         * MarkKind
-         * @description How a mark is drawn.
-         * @enum {string}
-         */
-        MarkKindInput: "highlight" | "underline" | "double underline" | "dashed underline" | "circle" | "box" | "cross-out" | "arrow" | "bracket" | "number" | "symbol" | "margin note" | "word parts" | "ink";
         /**
          * Match
          * @description Students put to the left side of each of the `pairs` its right side.
@@ -3701,6 +3997,34 @@ export interface components {
              * @enum {string}
              */
             kind: "name region";
+        };
+        /**
+         * Number
+         * @description The number `text` in a circle over the words; it can stand for the box `box` of the chart `chart`, and is drawn
+         *     there too.
+         */
+        NumberInput: {
+            /**
+             * Text
+             * @default
+             */
+            text?: string;
+            /**
+             * Chart
+             * @default
+             */
+            chart?: string;
+            /**
+             * Box
+             * @default
+             */
+            box?: string;
+            /**
+             * Kind
+             * @default number
+             * @constant
+             */
+            kind?: "number";
         };
         /**
          * NumberBlock
@@ -4517,6 +4841,26 @@ export interface components {
             skip?: number;
         };
         /**
+         * Symbol
+         * @description What a symbol mark shows.
+         * @enum {string}
+         */
+        SymbolInput: "star" | "question" | "exclamation" | "heart" | "check" | "eye";
+        /**
+         * SymbolSign
+         * @description A symbol at the end of the words.
+         */
+        SymbolSignInput: {
+            /** @default star */
+            symbol?: components["schemas"]["SymbolInput"];
+            /**
+             * Kind
+             * @default symbol
+             * @constant
+             */
+            kind?: "symbol";
+        };
+        /**
          * TakeSuggestion
          * @description Something that the text offers becomes a mark, card or pause point of a reading; a mark gets the meaning
          *     that the suggestion asks for, or else `meaning`.
@@ -4595,6 +4939,18 @@ export interface components {
          * @enum {string}
          */
         TypefaceInput: "Andika" | "Lexend" | "Literata" | "OpenDyslexic";
+        /**
+         * Underline
+         * @description A line under the words, as its meaning has it.
+         */
+        UnderlineInput: {
+            /**
+             * Kind
+             * @default underline
+             * @constant
+             */
+            kind?: "underline";
+        };
         /**
          * WishCard
          * @description The teacher wants a word card of a word, as printed; `wanted` false takes that back.
@@ -4689,6 +5045,24 @@ export interface components {
             /** Text */
             text: string;
             role: components["schemas"]["PartRoleInput"];
+        };
+        /**
+         * WordParts
+         * @description A loop under each part of a word; `cuts` are the letters (counted from 0) with which the second and later parts
+         *     begin.
+         */
+        WordPartsInput: {
+            /**
+             * Cuts
+             * @default []
+             */
+            cuts?: number[];
+            /**
+             * Kind
+             * @default word parts
+             * @constant
+             */
+            kind?: "word parts";
         };
         /**
          * Write

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Check } from '@lucide/vue'
+import { useCatalogue } from '@/api/catalogue'
 import type { Schemas } from '@/api/client'
 import { deep } from '@/parts/colours'
 import { markName } from './plan/kinds'
@@ -13,6 +14,7 @@ defineProps<{
   printed: ReadonlyMap<string, string>
 }>()
 defineEmits<{ press: [mark: string] }>()
+const { forms } = useCatalogue()
 </script>
 
 <template>
@@ -40,7 +42,7 @@ defineEmits<{ press: [mark: string] }>()
             <Check v-if="drawn.has(mark.id)" :size="15" aria-hidden="true" />
             <template v-else>{{ legend.find((one) => one.id === mark.meaning)?.letter }}</template>
           </span>
-          <span class="min-w-0 flex-1 truncate">{{ markName(mark, printed) }}</span>
+          <span class="min-w-0 flex-1 truncate">{{ markName(forms, mark, printed) }}</span>
           <kbd v-if="next === mark.id" class="key">M</kbd>
         </button>
       </li>

@@ -13,7 +13,7 @@ import StagePage from '@/stage/StagePage.vue'
 import { useChosenWords } from './plan/chosenWords'
 import FirstSteps from './plan/FirstSteps.vue'
 import InkLayer from './plan/InkLayer.vue'
-import { MARK_KINDS, type MarkKind, type Point } from './plan/kinds'
+import type { MarkForm, Point } from './plan/kinds'
 import LegendDialog from './plan/LegendDialog.vue'
 import MarkEditor from './plan/MarkEditor.vue'
 import MoreMenu from './plan/MoreMenu.vue'
@@ -120,33 +120,31 @@ function clear() {
 }
 
 /* Marks. */
-async function mark(kind: MarkKind) {
+async function mark(form: MarkForm) {
   const span = chosen.span.value
   if (!span) return
   const command = {
     kind: 'add mark' as const,
-    mark: kind,
+    form: form.fresh,
     first: span.first,
     last: span.last,
     meaning: current.value.id,
-    to: '',
     reading: reading.value,
   }
-  if (kind === 'arrow') {
+  if (form.needs_word) {
     pointing.value = command
     return
   }
   const before = new Set(document.value.marks.map((one) => one.id))
   if (!(await send(command))) return
   chosen.clear()
-  if (['margin note', 'word parts', 'symbol', 'number'].includes(kind))
-    opened.value = document.value.marks.find((one) => !before.has(one.id))?.id ?? ''
+  if (form.has_fields) opened.value = document.value.marks.find((one) => !before.has(one.id))?.id ?? ''
 }
 async function pointAt(word: string) {
   const command = pointing.value!
   if (word === command.first) return
   pointing.value = undefined
-  await send({ ...command, to: word })
+  await send({ ...command, form: { ...command.form, to: word } as Schemas['Arrow'] })
   chosen.clear()
 }
 async function drawn(strokes: number[][]) {
@@ -283,7 +281,9 @@ useKeys({
   e: () => (suggesting.value = !suggesting.value),
   l: () => (legendOpen.value = true),
   r: asDrawn,
-  ...Object.fromEntries(MARK_KINDS.map((kind) => [kind.key, () => void mark(kind.value)])),
+  ...Object.fromEntries(
+    catalogue.forms.filter((form) => form.key).map((form) => [form.key, () => void mark(form)]),
+  ),
   ...Object.fromEntries(
     [1, 2, 3, 4, 5, 6, 7, 8, 9].map((n) => [
       String(n),
@@ -403,6 +403,7 @@ useKeys({
       v-model:suggesting="suggesting"
       :chosen="chosen.span.value ? chosen.textOf(chosen.span.value.first, chosen.span.value.last) : ''"
       :legend="legend"
+      :forms="catalogue.forms"
       :number="textNumber"
       :count="texts.length"
       :pointing="!!pointing"

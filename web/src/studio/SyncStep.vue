@@ -2,6 +2,7 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, provide, ref, watch } from 'vue'
+import { useCatalogue } from '@/api/catalogue'
 import { ask, client } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
@@ -23,6 +24,7 @@ import TrimBar from './sync/TrimBar.vue'
 import TakeList from './TakeList.vue'
 
 const lesson = useLesson()
+const catalogue = useCatalogue()
 const view = lesson.view
 const take = computed(() => view.value!.counting_take)
 const takeView = computed(() => view.value!.takes.find((one) => one.id === take.value))
@@ -85,7 +87,9 @@ const places = useGathered<Placed>(
 const placing = places.newest
 const at = (mark: StripMark, { start, seconds }: Placed) => ({ ...mark, start, end: start + seconds })
 const marks = computed(() =>
-  stage.value ? stripMarks(view.value!.lesson, stage.value.sheet, take.value, words.value) : [],
+  stage.value
+    ? stripMarks(catalogue.forms, view.value!.lesson, stage.value.sheet, take.value, words.value)
+    : [],
 )
 const rows = computed(() =>
   stage.value && trail.data.value

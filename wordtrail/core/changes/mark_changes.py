@@ -14,17 +14,10 @@ from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.ink import Canvas, mark_of_ink
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.marks.model import (
-    COLOURS,
-    LONGEST_DRAWING,
-    Mark,
-    MarkKind,
-    Meaning,
-    Moment,
-    PlacedMark,
-    Stroke,
-    usual_moment,
-)
+from wordtrail.core.marks.forms.all import AnyForm
+from wordtrail.core.marks.meaning import COLOURS, Meaning
+from wordtrail.core.marks.model import LONGEST_DRAWING, Mark, PlacedMark, Stroke
+from wordtrail.core.marks.moment import Moment
 from wordtrail.core.text.tidy import tidy, within
 
 MOST_MARKS, MOST_MEANINGS, MOST_INK_POINTS = 2000, 10, 4000
@@ -35,10 +28,8 @@ def with_mark(lesson: Lesson, mark: Mark) -> Lesson:
     if all(meaning.id != mark.meaning for meaning in lesson.legend):
         raise LessonError("This meaning is not in the legend.", next_step="Choose one of the legend.")
     positions = lesson.positions()
-    for word in (mark.first, mark.last, *([mark.to] if mark.to else [])):
+    for word in (mark.first, mark.last, *mark.form.words()):
         known_word(lesson, word)
-    if mark.kind is MarkKind.ARROW and not mark.to and not mark.picture:
-        raise LessonError("An arrow needs a word to point at.", next_step="Choose the word it points at.")
     if mark.moment is Moment.PAUSE:
         one_of(lesson.pause_points, mark.pause, "pause point")
     if mark.reading:
@@ -47,31 +38,29 @@ def with_mark(lesson: Lesson, mark: Mark) -> Lesson:
     if positions[mark.first] > positions[mark.last]:
         mark = replace(mark, first=mark.last, last=mark.first)
     mark = replace(
-        mark, text=tidy(mark.text, "A note", 160),
+        mark, form=mark.form.checked(on_picture=bool(mark.picture)),
         seconds=within(mark.seconds, 0.0, LONGEST_DRAWING, "How long it is drawn"),
         nth=int(within(mark.nth, 1, 9, "Which time")), skip=max(0, mark.skip), drop=max(0, mark.drop),
-        cuts=tuple(sorted({cut for cut in mark.cuts if cut > 0}))[:12],
     )  # fmt: skip
     lesson, marks = put_in(lesson, lesson.marks, mark, Stock("mark", "mark", MOST_MARKS))
     return replace(lesson, marks=tuple(sorted(marks, key=lambda one: positions[one.first])))
 
 
 def with_fresh_mark(lesson: Lesson, command: AddMark) -> Lesson:
-    """A mark of a kind as it is usually drawn; a number is the next one of the lesson."""
-    numbers = sum(mark.kind is MarkKind.NUMBER for mark in lesson.marks)
+    """A mark of a form as it is usually drawn; a number is the next one of the lesson."""
+    like_it = sum(mark.form.kind == command.form.kind for mark in lesson.marks)
     fresh = Mark(
-        "", command.mark, command.first, command.last, command.meaning, to=command.to,
-        text=str(numbers + 1) if command.mark is MarkKind.NUMBER else "",
-        moment=usual_moment(command.mark), reading=command.reading,
+        "", command.form.numbered(like_it + 1), command.first, command.last, command.meaning,
+        moment=command.form.usual_moment, reading=command.reading,
     )  # fmt: skip
     return with_mark(lesson, fresh)
 
 
 def _tied(lesson: Lesson, mark: Mark) -> Mark:
-    """Only a number stands for a box of a chart, and only for one that is there."""
+    """A mark stands for a box of a chart only as long as that is there."""
     boxes = {(chart.id, box.id) for chart in lesson.plan.organizers for box in chart.boxes}
-    holds = mark.kind is MarkKind.NUMBER and (mark.chart, mark.box) in boxes
-    return mark if holds else replace(mark, chart="", box="")
+    tie = mark.form.tie()
+    return mark if tie is None or tie in boxes else replace(mark, form=mark.form.untied())
 
 
 def with_ties_kept(lesson: Lesson) -> Lesson:
@@ -95,7 +84,7 @@ def with_ink(lesson: Lesson, command: DrawInk) -> Lesson:
     return with_mark(
         lesson,
         Mark(
-            "", seen.kind, seen.first, seen.last, command.meaning, to=seen.to, ink=seen.ink, moment=Moment.TALK,
+            "", seen.form, seen.first, seen.last, command.meaning, ink=seen.ink, moment=Moment.TALK,
             reading=command.reading,
         ),
     )  # fmt: skip
@@ -149,15 +138,14 @@ class KeepMark(ScreenCommand):
 
 @dataclass(frozen=True, slots=True)
 class AddMark(ScreenCommand):
-    """A new mark on the run of words from `first` to `last` (in either order), as its kind is usually drawn.
+    """A new mark on the run of words from `first` to `last` (in either order), as its form is usually drawn.
     A number is the next one."""
 
     label: ClassVar[str] = "drawing a mark"
-    mark: MarkKind
+    form: AnyForm
     first: str
     last: str
     meaning: str
-    to: str = ""
     reading: str = ""
     kind: Literal["add mark"] = "add mark"
 

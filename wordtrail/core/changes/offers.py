@@ -10,7 +10,9 @@ from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.changes.mark_changes import with_mark
 from wordtrail.core.changes.point_changes import KeepPoint, with_point
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.marks.model import Mark, MarkKind, usual_moment
+from wordtrail.core.marks.forms.circle import Circle
+from wordtrail.core.marks.forms.underline import Underline
+from wordtrail.core.marks.model import Mark
 from wordtrail.core.plan.activities.think import Think
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.suggestions.model import Detector, Offer, Suggestion
@@ -40,10 +42,10 @@ def with_suggestion(lesson: Lesson, command: TakeSuggestion) -> Lesson:
             "", offered.last, offered.question or OPEN_QUESTION, Think.usual_think, reading=command.reading
         )
         return with_point(lesson, KeepPoint(point))
-    kind = MarkKind.CIRCLE if offered.detector is Detector.ENDING else MarkKind.UNDERLINE
+    form = Circle() if offered.detector is Detector.ENDING else Underline()
     meaning = nearest_meaning(lesson, offered.meaning) or command.meaning
     mark = Mark(
-        "", kind, offered.first, offered.last, meaning, skip=offered.skip, moment=usual_moment(kind),
+        "", form, offered.first, offered.last, meaning, skip=offered.skip, moment=form.usual_moment,
         reading=command.reading,
     )  # fmt: skip
     return with_mark(lesson, mark)

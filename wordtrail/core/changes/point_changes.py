@@ -13,7 +13,7 @@ from wordtrail.core.changes.kept import Stock, put_in
 from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.marks.model import Moment
+from wordtrail.core.marks.moment import Moment
 from wordtrail.core.plan.model import LONGEST_THINK, SHORTEST_THINK, PausePoint, Reach
 from wordtrail.core.text.tidy import tidy, within
 

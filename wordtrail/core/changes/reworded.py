@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from wordtrail.core.lesson.model import Lesson, LooseEnd
-from wordtrail.core.marks.model import Mark, MarkKind
+from wordtrail.core.marks.model import Mark
 from wordtrail.core.plan.activities.activity import kept_spans
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.plan import Plan
@@ -86,12 +86,13 @@ def _mark(mark: Mark, survivors: _Survivors, said: list[LooseEnd]) -> Mark | Non
     left = [word for word in words if survivors.stayed(word.id)]
     if not left:
         printed = " ".join(word.text for word in words)
-        said.append(LooseEnd("", f"The {mark.kind.value} on “{printed}” lost its words.", mark=mark))
+        said.append(LooseEnd("", f"The {mark.form.kind} on “{printed}” lost its words.", mark=mark))
         return None
     skip = mark.skip if left[0].id == mark.first else 0
     drop = mark.drop if left[-1].id == mark.last else 0
-    if mark.kind is MarkKind.ARROW and mark.to and not survivors.stayed(mark.to):
-        said.append(LooseEnd("", "An arrow lost the word it pointed at.", mark=replace(mark, to="")))
+    if not all(survivors.stayed(word) for word in mark.form.words()):
+        left_of_it = replace(mark, form=mark.form.among(survivors.present))
+        said.append(LooseEnd("", f"The {mark.form.kind} lost the word it pointed at.", mark=left_of_it))
         return None
     return replace(mark, first=left[0].id, last=left[-1].id, skip=skip, drop=drop)
 

@@ -13,7 +13,8 @@ from wordtrail.core.changes.opening_changes import checked_opening
 from wordtrail.core.changes.point_changes import KeepPoint, with_point
 from wordtrail.core.errors import LessonError
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.marks.model import Mark, Meaning
+from wordtrail.core.marks.meaning import Meaning
+from wordtrail.core.marks.model import Mark
 from wordtrail.core.plan.activities.all import AnyActivity
 from wordtrail.core.plan.cards import WordCard
 from wordtrail.core.plan.model import PausePoint, Reach

@@ -9,7 +9,8 @@ from wordtrail.core.cues.model import Drawing, Gate, Light, Reveal
 from wordtrail.core.cues.passes import Passes
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.marks.model import Mark, Moment
+from wordtrail.core.marks.model import Mark
+from wordtrail.core.marks.moment import Moment
 from wordtrail.core.plan.part_names import tie_part
 from wordtrail.core.trail.model import Aside
 
@@ -106,7 +107,7 @@ def undisturbed(
 
 def numbers_tied(lesson: Lesson, drawn: Sequence[Drawing], gates: Sequence[Gate]) -> tuple[Reveal, ...]:
     """Numbers that stand for a box of a chart come there when they are drawn in the text."""
-    tied = {mark.id for mark in lesson.marks if mark.chart}
+    tied = {mark.id for mark in lesson.marks if mark.form.tie()}
     stops_at = {gate.pause: gate.at for gate in gates}
     return tuple(
         Reveal(tie_part(one.mark), stops_at[one.gate], one.gate, one.start)

@@ -5,12 +5,7 @@ from __future__ import annotations
 import math
 
 from wordtrail.core.layout.lines import set_text
-from wordtrail.core.layout.model import (
-    Ink,
-    LaidPart,
-    LaidStroke,
-    Panel,
-)
+from wordtrail.core.layout.model import Ink, LaidPart, LaidStroke, Panel
 from wordtrail.core.layout.sheet_draft import (
     SCALES,
     SIZES,

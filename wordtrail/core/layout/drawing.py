@@ -7,7 +7,8 @@ import math
 from dataclasses import dataclass
 from itertools import pairwise
 
-from wordtrail.core.layout.model import LaidCard, LaidMark, LaidStroke, Look, Stretch, WordBox
+from wordtrail.core.layout.model import LaidCard, LaidMark, LaidStroke, Look, WordBox
+from wordtrail.core.marks.stretch import Stretch
 
 HIGHLIGHT_RADIUS = 0.12
 """Radius of a highlight's corners, in font sizes."""

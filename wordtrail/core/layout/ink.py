@@ -1,6 +1,6 @@
 """Ink → mark: what a drawn stroke means on the words under it.
 
-In: strokes (points in page units) and the boxes of a page's words. Out: kind, words and certainty. A line under
+In: strokes (points in page units) and the boxes of a page's words. Out: form, words and certainty. A line under
 words is an underline, a loop a circle, a scratch to and fro a cross-out, an upright stroke at the edge a bracket
 on its lines, a line with a head an arrow; what is none of these stays ink.
 
@@ -21,7 +21,14 @@ import numpy as np
 import numpy.typing as npt
 
 from wordtrail.core.layout.model import WordBox
-from wordtrail.core.marks.model import MarkKind, Stroke
+from wordtrail.core.marks.forms.arrow import Arrow
+from wordtrail.core.marks.forms.bracket import Bracket
+from wordtrail.core.marks.forms.circle import Circle
+from wordtrail.core.marks.forms.cross_out import CrossOut
+from wordtrail.core.marks.forms.form import Form
+from wordtrail.core.marks.forms.ink import AsDrawn
+from wordtrail.core.marks.forms.underline import Underline
+from wordtrail.core.marks.model import Stroke
 
 MISSED = 0.45
 """Share of a word by which a stroke may end too early or too late and still mean it."""
@@ -63,15 +70,14 @@ class Canvas:
 
 @dataclass(frozen=True, slots=True)
 class SeenMark:
-    """What was drawn: kind, the first and last word, the word an arrow points at, how certain that is (0 to
-    1), and the ink measured from the first word's left end and baseline in font sizes."""
+    """What was drawn: its form, the first and last word, how certain that is (0 to 1), and the ink measured from the
+    first word's left end and baseline in font sizes."""
 
-    kind: MarkKind
+    form: Form
     first: str
     last: str
     certainty: float
     ink: tuple[Stroke, ...]
-    to: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -116,22 +122,21 @@ def mark_of_ink(strokes: Sequence[Stroke], canvas: Canvas) -> SeenMark:
     elif length > TO_AND_FRO * width and width > 0.3 * canvas.size:
         line = _nearest_line(float((top + bottom) / 2), lines, MIDDLE)
         first, last, sure = _run(line, left, right, 0.0)
-        return _kept(strokes, canvas, MarkKind.CROSS_OUT, first, last, sure)
+        return _kept(strokes, canvas, CrossOut(), first, last, sure)
     elif width > 1.5 * height or width > canvas.size:
         return _kept(strokes, canvas, *_underline(whole, lines))
     nearest = min(canvas.boxes, key=lambda box: _distance(box, (left + right) / 2, (top + bottom) / 2))
-    return _kept(strokes, canvas, MarkKind.INK, nearest, nearest, 0.3)
+    return _kept(strokes, canvas, AsDrawn(), nearest, nearest, 0.3)
 
 
 def _kept(
-    strokes: Sequence[Stroke], canvas: Canvas, kind: MarkKind, first: WordBox, last: WordBox, sure: float,
-    to: WordBox | None = None,
+    strokes: Sequence[Stroke], canvas: Canvas, form: Form, first: WordBox, last: WordBox, sure: float,
 ) -> SeenMark:  # fmt: skip
     ink = tuple(
         tuple(round((value - (first.baseline if n % 2 else first.x)) / first.size, 3) for n, value in enumerate(stroke))
         for stroke in strokes
     )
-    return SeenMark(kind, first.word, last.word, round(sure, 2), ink, to.word if to else "")
+    return SeenMark(form, first.word, last.word, round(sure, 2), ink)
 
 
 def _spacing(lines: list[_Line], size: float) -> float:
@@ -170,7 +175,7 @@ def _likeliest(ends: list[tuple[float, float]], among: range) -> tuple[int, floa
     return best, max(0.2, min(1.0, 1.0 - 0.8 * share) * min(1.0, 0.6 + apart / 4))
 
 
-def _underline(points: Points, lines: list[_Line]) -> tuple[MarkKind, WordBox, WordBox, float]:
+def _underline(points: Points, lines: list[_Line]) -> tuple[Form, WordBox, WordBox, float]:
     left, right = float(points[:, 0].min()), float(points[:, 0].max())
     y = _level(points)
     near = [line for line in lines if line.right > left and line.left < right] or lines
@@ -178,9 +183,9 @@ def _underline(points: Points, lines: list[_Line]) -> tuple[MarkKind, WordBox, W
     first, last, sure = _run(line, left, right, 0.0)
     wander = float(np.abs(points[:, 1] - y).max())
     if wander < STRAIGHT * line.size and abs(y - line.baseline - MIDDLE * line.size) < 0.12 * line.size:
-        return MarkKind.CROSS_OUT, first, last, 0.7 * sure
+        return CrossOut(), first, last, 0.7 * sure
     off = abs(y - line.baseline - UNDER * line.size) / line.size
-    return MarkKind.UNDERLINE, first, last, sure * max(0.4, 1 - 0.5 * off)
+    return Underline(), first, last, sure * max(0.4, 1 - 0.5 * off)
 
 
 def _level(points: Points) -> float:
@@ -209,17 +214,17 @@ def _is_loop(drawn: list[Points], width: float, height: float, size: float) -> b
 
 def _circle(
     left: float, top: float, right: float, bottom: float, lines: list[_Line], spacing: float
-) -> tuple[MarkKind, WordBox, WordBox, float]:
+) -> tuple[Form, WordBox, WordBox, float]:
     size = lines[0].size
     count = max(1, round((bottom - top - 1.4 * size) / spacing) + 1)
     middle = (top + bottom) / 2
     covered = _lines_around(middle, count, lines, MIDDLE)
     if len(covered) == 1:
         first, last, sure = _run(covered[0], left, right, LOOP_ROOM)
-        return MarkKind.CIRCLE, first, last, sure
+        return Circle(), first, last, sure
     first, _, one = _run(covered[0], left, max(right, left + 1), LOOP_ROOM)
     _, last, other = _run(covered[-1], left, right, LOOP_ROOM)
-    return MarkKind.CIRCLE, first, last, 0.8 * min(one, other)
+    return Circle(), first, last, 0.8 * min(one, other)
 
 
 def _lines_around(middle: float, count: int, lines: list[_Line], offset: float) -> list[_Line]:
@@ -236,7 +241,7 @@ def _lines_around(middle: float, count: int, lines: list[_Line], offset: float) 
 
 def _bracket(
     left: float, top: float, right: float, bottom: float, lines: list[_Line], spacing: float
-) -> tuple[MarkKind, WordBox, WordBox, float] | None:
+) -> tuple[Form, WordBox, WordBox, float] | None:
     """Of lines whose edge the stroke runs along; None for one in the midst of the words."""
     size = lines[0].size
     count = max(1, round((bottom - top - 1.15 * size) / spacing) + 1)
@@ -248,12 +253,10 @@ def _bracket(
     if not at_edge:
         return None
     off = abs((covered[0].baseline + covered[-1].baseline) / 2 + MIDDLE * size - (top + bottom) / 2) / spacing
-    return MarkKind.BRACKET, covered[0].boxes[0], covered[-1].boxes[-1], max(0.4, 1 - off)
+    return Bracket(), covered[0].boxes[0], covered[-1].boxes[-1], max(0.4, 1 - off)
 
 
-def _arrow(
-    drawn: list[Points], lines: list[_Line], size: float
-) -> tuple[MarkKind, WordBox, WordBox, float, WordBox] | None:
+def _arrow(drawn: list[Points], lines: list[_Line], size: float) -> tuple[Form, WordBox, WordBox, float] | None:
     """A long stroke, and short ones at its end."""
     shaft, *rest = sorted(drawn, key=lambda points: -float(np.hypot(*np.diff(points, axis=0).T).sum()))
     reach = float(np.hypot(*(shaft[-1] - shaft[0])))
@@ -268,7 +271,7 @@ def _arrow(
     boxes = [box for line in lines for box in line.boxes]
     source = min(boxes, key=lambda box: _distance(box, *begin))
     target = min(boxes, key=lambda box: _distance(box, *end))
-    return None if source is target else (MarkKind.ARROW, source, source, 0.8, target)
+    return None if source is target else (Arrow(target.word), source, source, 0.8)
 
 
 def _distance(box: WordBox, x: float, y: float) -> float:

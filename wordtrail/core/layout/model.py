@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from enum import StrEnum
 
+from wordtrail.core.marks.stretch import Stretch
 from wordtrail.core.remembered import remembered
 from wordtrail.core.text.look import Typeface
 from wordtrail.core.text.model import Area, Style
@@ -126,18 +127,6 @@ class LaidPage:
     sheet: str = ""
     strokes: tuple[LaidStroke, ...] = ()
     parts: tuple[LaidPart, ...] = ()
-
-
-@dataclass(frozen=True, slots=True)
-class Stretch:
-    """One line's part of a mark: from `left` to `right` on page `page`, baseline and size of its
-    words."""
-
-    page: int
-    left: float
-    right: float
-    baseline: float
-    size: float
 
 
 @dataclass(frozen=True, slots=True)

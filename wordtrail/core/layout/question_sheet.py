@@ -10,14 +10,7 @@ from wordtrail.core.layout.chart_sheet import lay_chart
 from wordtrail.core.layout.fit import Row as TextRow
 from wordtrail.core.layout.fit import rows_at
 from wordtrail.core.layout.lines import set_text, set_words, verses_of
-from wordtrail.core.layout.model import (
-    Ink,
-    LaidPart,
-    LaidStroke,
-    Panel,
-    SetPiece,
-    WordBox,
-)
+from wordtrail.core.layout.model import Ink, LaidPart, LaidStroke, Panel, SetPiece, WordBox
 from wordtrail.core.layout.sheet_draft import (
     LEADING,
     ROW_GAP,

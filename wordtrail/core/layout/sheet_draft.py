@@ -8,16 +8,7 @@ from dataclasses import dataclass, field
 
 from wordtrail.core.layout.boxes import boxes_of
 from wordtrail.core.layout.lines import Line, set_text, set_words
-from wordtrail.core.layout.model import (
-    Ink,
-    LaidPage,
-    LaidPart,
-    LaidPicture,
-    LaidStroke,
-    Panel,
-    SetPiece,
-    WordBox,
-)
+from wordtrail.core.layout.model import Ink, LaidPage, LaidPart, LaidPicture, LaidStroke, Panel, SetPiece, WordBox
 from wordtrail.core.layout.stages import Stage
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import Role, SheetText

@@ -11,11 +11,7 @@ from functools import partial
 from wordtrail.core.layout.card_sheet import lay_word_card
 from wordtrail.core.layout.chart_sheet import lay_chart
 from wordtrail.core.layout.lines import set_text, set_words
-from wordtrail.core.layout.model import (
-    Ink,
-    LaidPage,
-    Panel,
-)
+from wordtrail.core.layout.model import Ink, LaidPage, Panel
 from wordtrail.core.layout.question_sheet import lay_question
 from wordtrail.core.layout.sheet_draft import (
     SIZES,

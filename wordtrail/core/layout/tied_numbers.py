@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from functools import partial
 from itertools import groupby
 
 from wordtrail.core.layout.lines import set_text
@@ -26,24 +27,30 @@ def lay_tied_numbers(draft: Draft, lesson: Lesson, chart: str, boxes: Mapping[st
     with others, and above its words where they stand on this page. They come when their mark is drawn."""
     colours = {meaning.id: meaning.colour for meaning in lesson.legend}
     places = {box.word: box for box in draft.boxes}
-    tied = sorted((mark for mark in lesson.marks if mark.chart == chart and mark.box in boxes), key=_by_box)
-    for box, marks in groupby(tied, key=lambda mark: mark.box):
+    tied = sorted((mark for mark in lesson.marks if _box_in(chart, mark) in boxes), key=partial(_by_box, chart))
+    for box, marks in groupby(tied, key=partial(_box_in, chart)):
         _, top, right, _ = boxes[box]
         for n, mark in enumerate(marks):
             colour = colours[mark.meaning]
-            disc, pieces = numbered_disc(mark.text, right - 44 - n * 62.0, top, RADIUS, colour, draft.look)
+            disc, pieces = numbered_disc(mark.form.says(), right - 44 - n * 62.0, top, RADIUS, colour, draft.look)
             strokes = [disc]
             if at := places.get(mark.first):
                 disc, own = numbered_disc(
-                    mark.text, at.x, at.baseline - 1.02 * at.size, AT_A_WORD * at.size, colour, draft.look
+                    mark.form.says(), at.x, at.baseline - 1.02 * at.size, AT_A_WORD * at.size, colour, draft.look
                 )
                 strokes.append(disc)
                 pieces += own
             draft.parts.append(LaidPart(tie_part(mark.id), tuple(pieces), strokes=tuple(strokes)))
 
 
-def _by_box(mark: Mark) -> tuple[str, int, str]:
-    return mark.box, len(mark.text), mark.text
+def _box_in(chart: str, mark: Mark) -> str:
+    """The box of the chart that a mark stands for (empty: none)."""
+    tie = mark.form.tie()
+    return tie[1] if tie and tie[0] == chart else ""
+
+
+def _by_box(chart: str, mark: Mark) -> tuple[str, int, str]:
+    return _box_in(chart, mark), len(mark.form.says()), mark.form.says()
 
 
 def numbered_disc(

@@ -6,7 +6,8 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 
 from wordtrail.core.edit.edit_list import Trim
-from wordtrail.core.marks.model import FIRST_LEGEND, Mark, Meaning, PlacedMark
+from wordtrail.core.marks.meaning import FIRST_LEGEND, Meaning
+from wordtrail.core.marks.model import Mark, PlacedMark
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.plan import Plan
 from wordtrail.core.remembered import remembered

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from enum import StrEnum
 
-from wordtrail.core.marks.model import FIRST_LEGEND, Line, Meaning
+from wordtrail.core.marks.meaning import FIRST_LEGEND, Line, Meaning
 from wordtrail.core.text.model import BlockKind, Passage
 
 MOSTLY = 0.5

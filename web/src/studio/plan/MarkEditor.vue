@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue'
+import { useCatalogue } from '@/api/catalogue'
 import type { Schemas } from '@/api/client'
-import { MARK_KINDS, MOMENTS, SYMBOLS } from './kinds'
+import { markForm } from './formsByKind'
+import { MOMENTS } from './kinds'
 
 /** A mark: what it means, how it is drawn and when. Each change is kept at once. */
 const props = defineProps<{ mark: Schemas['Mark']; lesson: Schemas['Lesson']; printed: string }>()
@@ -23,29 +25,14 @@ const TIMES = ['first', 'second', 'third', 'fourth', 'fifth'] as const
 /** A quotation comes after the reading: the second time at the earliest. */
 const firstTime = computed(() => (props.mark.moment === 'when quoted later' ? 2 : 1))
 const nth = computed(() => Math.max(props.mark.nth, firstTime.value))
-/** The boxes of the charts that a number can stand for. */
-const boxes = computed(() =>
-  props.lesson.plan.organizers.flatMap((chart) =>
-    chart.boxes.map((box, n) => ({
-      value: `${chart.id}/${box.id}`,
-      name: `${chart.title}: ${box.heading || `box ${n + 1}`}`,
-    })),
-  ),
-)
-const tie = computed(() => (props.mark.chart ? `${props.mark.chart}/${props.mark.box}` : ''))
-function tieTo(at: string) {
-  const [chart = '', box = ''] = at.split('/')
-  keep({ chart, box })
-}
+/** The forms it can have: ink only where a pen drew it, and none that needs a word it does not have. */
+const { forms } = useCatalogue()
+const kind = computed(() => props.mark.form.kind)
+const offered = computed(() => forms.filter((one) => one.key || props.mark.ink.length))
+const fields = computed(() => markForm(kind.value))
+const change = (to: string) => keep({ form: forms.find((one) => one.kind === to)!.fresh })
 const oneWord = computed(() => props.mark.first === props.mark.last)
 const letters = computed(() => [...props.printed])
-const cuts = computed(() => new Set(props.mark.cuts))
-
-function cut(at: number) {
-  const next = new Set(cuts.value)
-  if (!next.delete(at)) next.add(at)
-  keep({ cuts: [...next].sort((a, b) => a - b) })
-}
 /** The first click on a letter begins the mark there, the last letter clicked ends it. */
 function trim(at: number) {
   const skip = props.mark.skip
@@ -59,14 +46,15 @@ const isIn = (at: number) => at >= props.mark.skip && at < letters.value.length 
 <template>
   <div class="flex flex-col gap-2 text-[14px]">
     <div class="grid grid-cols-2 gap-2">
-      <select
-        class="field"
-        aria-label="Kind of mark"
-        :value="mark.kind"
-        @change="keep({ kind: value($event) as Schemas['MarkKind'] })"
-      >
-        <option v-for="kind in MARK_KINDS" :key="kind.value" :value="kind.value">{{ kind.name }}</option>
-        <option v-if="mark.ink?.length" value="ink">Ink as drawn</option>
+      <select class="field" aria-label="Kind of mark" :value="kind" @change="change(value($event))">
+        <option
+          v-for="one in offered"
+          :key="one.kind"
+          :value="one.kind"
+          :disabled="one.needs_word && one.kind !== kind"
+        >
+          {{ one.name }}
+        </option>
       </select>
       <select
         class="field"
@@ -145,24 +133,15 @@ const isIn = (at: number) => at >= props.mark.skip && at < letters.value.length 
         <span class="text-[13px] text-quiet">seconds (0: as long as it takes)</span>
       </span>
     </div>
-    <input
-      v-if="mark.kind === 'number' || mark.kind === 'margin note'"
-      class="field"
-      :aria-label="mark.kind === 'number' ? 'Number' : 'Note in the margin'"
-      :placeholder="mark.kind === 'number' ? 'Number' : 'Note in the margin'"
-      :value="mark.text"
-      @change="keep({ text: value($event) })"
+    <component
+      :is="fields"
+      v-if="fields"
+      :model-value="mark.form"
+      :lesson="lesson"
+      :printed="printed"
+      :one-word="oneWord"
+      @update:model-value="(form: Schemas['Mark']['form']) => keep({ form })"
     />
-    <select
-      v-if="mark.kind === 'number' && boxes.length"
-      class="field"
-      aria-label="The box of a chart that it stands for"
-      :value="tie"
-      @change="tieTo(value($event))"
-    >
-      <option value="">stands for no box of a chart</option>
-      <option v-for="box in boxes" :key="box.value" :value="box.value">{{ box.name }}</option>
-    </select>
     <select
       v-if="pictures.length"
       class="field"
@@ -178,37 +157,8 @@ const isIn = (at: number) => at >= props.mark.skip && at < letters.value.length 
         </option>
       </template>
     </select>
-    <select
-      v-if="mark.kind === 'symbol'"
-      class="field"
-      aria-label="Symbol"
-      :value="mark.text || 'star'"
-      @change="keep({ text: value($event) })"
-    >
-      <option v-for="symbol in SYMBOLS" :key="symbol" :value="symbol">{{ symbol }}</option>
-    </select>
     <div
-      v-if="mark.kind === 'word parts' && oneWord"
-      aria-label="Where the parts meet"
-      role="group"
-      class="flex items-center font-passage text-[18px]"
-    >
-      <template v-for="(letter, n) in letters" :key="n">
-        <button
-          v-if="n"
-          class="h-7 w-3 rounded-small text-center leading-none hover:bg-lake-pale"
-          type="button"
-          :aria-pressed="cuts.has(n)"
-          :aria-label="`A part begins with the ${letter}`"
-          @click="cut(n)"
-        >
-          {{ cuts.has(n) ? '·' : '' }}
-        </button>
-        <span>{{ letter }}</span>
-      </template>
-    </div>
-    <div
-      v-else-if="oneWord && letters.length > 1"
+      v-if="oneWord && letters.length > 1 && kind !== 'word parts'"
       role="group"
       aria-label="Letters that are marked"
       class="flex items-center gap-0.5 font-passage text-[18px]"
@@ -228,7 +178,7 @@ const isIn = (at: number) => at >= props.mark.skip && at < letters.value.length 
     </div>
     <div class="flex gap-3 text-[13px]">
       <button
-        v-if="mark.ink?.length && mark.kind !== 'ink'"
+        v-if="mark.ink.length && kind !== 'ink'"
         class="font-semibold text-lake hover:underline"
         type="button"
         @click="keep({ as_drawn: !mark.as_drawn })"

@@ -3,7 +3,7 @@ import { computed, onMounted, ref, useId, useTemplateRef } from 'vue'
 import { activityOf, useCatalogue } from '@/api/catalogue'
 import type { Schemas } from '@/api/client'
 import ChoicePills from '@/parts/ChoicePills.vue'
-import { formOf } from './activities/forms'
+import { activityForm } from './formsByKind'
 import type { Activity, Point } from './kinds'
 import SpanField from './SpanField.vue'
 
@@ -29,7 +29,7 @@ function toPlain<Value>(value: Value): Value {
 
 const kind = computed(() => draft.value.activity.kind)
 const about = computed(() => activityOf(catalogue, kind.value))
-const form = computed(() => formOf(kind.value))
+const form = computed(() => activityForm(kind.value))
 const isNew = computed(() => !props.point.id)
 const KINDS = catalogue.activities.map(({ kind: value, name }) => ({ value, name }))
 const REACHES = (['word', 'line', 'sentence', 'paragraph', 'page'] as const).map((value) => ({

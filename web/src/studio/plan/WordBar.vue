@@ -2,13 +2,14 @@
 import { Lightbulb, Pencil } from '@lucide/vue'
 import type { Schemas } from '@/api/client'
 import { deep } from '@/parts/colours'
-import { MARK_KINDS, type MarkKind } from './kinds'
+import type { MarkForm } from './kinds'
 
 /** Under the page: pages, pen, suggestions and legend; with words chosen, what can be made of them. */
 defineProps<{
   /** The chosen words as printed; empty when there are none. */
   chosen: string
   legend: readonly Schemas['Meaning'][]
+  forms: readonly MarkForm[]
   number: number
   count: number
   /** An arrow waits for the word it points at. */
@@ -18,7 +19,7 @@ const emit = defineEmits<{
   turn: [to: number]
   pause: []
   card: []
-  mark: [kind: MarkKind]
+  mark: [form: MarkForm]
   legend: []
   clear: []
 }>()
@@ -92,13 +93,13 @@ const suggesting = defineModel<boolean>('suggesting', { required: true })
       <button class="button" type="button" @click="emit('card')">Word card <kbd class="key">G</kbd></button>
       <span class="flex flex-1 flex-wrap items-center gap-1 border-l border-hairline pl-2 text-[13px]">
         <button
-          v-for="kind in MARK_KINDS"
-          :key="kind.value"
+          v-for="form in forms.filter((one) => one.key)"
+          :key="form.kind"
           class="rounded-small border border-hairline bg-white px-1 hover:border-moss"
           type="button"
-          @click="emit('mark', kind.value)"
+          @click="emit('mark', form)"
         >
-          {{ kind.name }} <kbd class="text-[11px] text-quiet">{{ kind.key.toUpperCase() }}</kbd>
+          {{ form.name }} <kbd class="text-[11px] text-quiet">{{ form.key.toUpperCase() }}</kbd>
         </button>
         <label class="ml-1 flex items-center gap-1 text-quiet">
           as

@@ -1,7 +1,7 @@
 /** The marks of a lesson as they stand on the strips of sound. */
 import type { Ref } from 'vue'
 import type { Schemas } from '@/api/client'
-import { markName } from '@/studio/plan/kinds'
+import { markName, type MarkForm } from '@/studio/plan/kinds'
 
 export interface StripMark {
   id: string
@@ -29,6 +29,7 @@ export interface MarkHand {
 
 /** Every mark that is drawn in the take, in order. Times are take time. */
 export function stripMarks(
+  forms: readonly MarkForm[],
   lesson: Schemas['Lesson'],
   sheet: Schemas['CueSheet'],
   take: string,
@@ -46,8 +47,8 @@ export function stripMarks(
       return [
         {
           id: mark.id,
-          name: markName(mark, printed),
-          letter: mark.kind === 'number' ? mark.text || '1' : legend.letter,
+          name: markName(forms, mark, printed),
+          letter: mark.form.kind === 'number' ? mark.form.text || '1' : legend.letter,
           colour: legend.colour,
           meaning: legend.name,
           start,

@@ -52,7 +52,9 @@ describe('the signposts', () => {
       { id: 'pause1', after: 'a', question: 'Why?', activity: { kind: 'choose' }, reading: 'r1' },
       { id: 'pause2', after: '', question: 'And now?', activity: { kind: 'think' } },
     ],
-    marks: [{ id: 'mark1', kind: 'box', first: 'a', last: 'b', meaning: 'evidence', reading: 'r2' }],
+    marks: [
+      { id: 'mark1', form: { kind: 'box' }, first: 'a', last: 'b', meaning: 'evidence', reading: 'r2' },
+    ],
     plan: { cards: [{ id: 'card1', word: 'bee', at: 'b' }], organizers: [], readings: [] },
   })
   const posts = (reading = '', opened = '', draft?: Schemas['PausePoint']) =>

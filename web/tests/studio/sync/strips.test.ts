@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { barsOf, HILL_SECONDS, STRIP_HEIGHT } from '@/studio/sync/hills'
 import { stripMarks } from '@/studio/sync/stripMarks'
 import { trailMap } from '@/studio/sync/trailMap'
+import { catalogue } from '../../golden'
 import { cueSheet, gate, lesson, trail, trailView } from '../../worlds'
 
 describe('the bars of a strip', () => {
@@ -19,10 +20,24 @@ describe('the bars of a strip', () => {
 
 describe('the marks on the strips', () => {
   const marks = [
-    { id: 'm1', kind: 'circle', first: 'a', last: 'c', meaning: 'evidence', moment: 'when read' },
-    { id: 'm2', kind: 'number', first: 'b', last: 'b', meaning: 'evidence', moment: 'when read', text: '3' },
-    { id: 'm3', kind: 'box', first: 'a', last: 'b', meaning: 'evidence', moment: 'at a pause point' },
-    { id: 'm4', kind: 'box', first: 'a', last: 'a', meaning: 'evidence', moment: 'from the start' },
+    { id: 'm1', form: { kind: 'circle' }, first: 'a', last: 'c', meaning: 'evidence', moment: 'when read' },
+    {
+      id: 'm2',
+      form: { kind: 'number', text: '3' },
+      first: 'b',
+      last: 'b',
+      meaning: 'evidence',
+      moment: 'when read',
+    },
+    {
+      id: 'm3',
+      form: { kind: 'box' },
+      first: 'a',
+      last: 'b',
+      meaning: 'evidence',
+      moment: 'at a pause point',
+    },
+    { id: 'm4', form: { kind: 'box' }, first: 'a', last: 'a', meaning: 'evidence', moment: 'from the start' },
   ]
   const printed = new Map(['a', 'b', 'c'].map((one) => [one, one]))
   const drawings = [
@@ -36,6 +51,7 @@ describe('the marks on the strips', () => {
     { mark: 'm2', take: 'another', start: 9, seconds: 0 },
   ]
   const found = stripMarks(
+    catalogue().forms,
     lesson({ marks, placed_marks: placed }),
     cueSheet({ drawings: drawings, gates: [gate('pause1', 6)] }),
     'this',

@@ -3,14 +3,24 @@
 from __future__ import annotations
 
 import math
+from enum import StrEnum
 
-from wordtrail.core.marks.model import Symbol
-
-Points = list[tuple[float, float]]
+from wordtrail.core.marks.lines import Points
 
 
-def outline_of(symbol: str, x: float, y: float, radius: float) -> Points:
-    """The outline of a symbol (by name; an unknown one is a star) around a centre."""
+class Symbol(StrEnum):
+    """What a symbol mark shows."""
+
+    STAR = "star"
+    QUESTION = "question"
+    WONDER = "exclamation"
+    HEART = "heart"
+    CHECK = "check"
+    EYE = "eye"
+
+
+def outline_of(symbol: Symbol, x: float, y: float, radius: float) -> Points:
+    """The outline of a symbol around a centre, in page units."""
     shapes = {
         Symbol.STAR: _star,
         Symbol.HEART: _heart,
@@ -19,8 +29,7 @@ def outline_of(symbol: str, x: float, y: float, radius: float) -> Points:
         Symbol.WONDER: _wonder,
         Symbol.EYE: _eye,
     }
-    known = symbol if symbol in {one.value for one in Symbol} else Symbol.STAR
-    return [(x + radius * across, y + radius * down) for across, down in shapes[Symbol(known)]()]
+    return [(x + radius * across, y + radius * down) for across, down in shapes[symbol]()]
 
 
 def _turned(angle: float, length: float) -> tuple[float, float]:

@@ -1,0 +1,20 @@
+import type { Component } from 'vue'
+
+/** The forms of a folder, found by the kind of thing that each is named after ("put in order": PutInOrderForm.vue).
+ * Kinds that have nothing of their own to fill in have none. */
+function formsIn(folder: Record<string, Component>) {
+  const forms = new Map(
+    Object.entries(folder).map(([path, form]) => [path.split('/').at(-1)!.slice(0, -8).toLowerCase(), form]),
+  )
+  return (kind: string) => forms.get(kind.replaceAll(' ', '').toLowerCase())
+}
+
+/** The form of a kind of activity at a pause point. */
+export const activityForm = formsIn(
+  import.meta.glob<Component>('./activities/*Form.vue', { eager: true, import: 'default' }),
+)
+
+/** The form of a kind of mark. */
+export const markForm = formsIn(
+  import.meta.glob<Component>('./marks/*Form.vue', { eager: true, import: 'default' }),
+)
