@@ -20,8 +20,8 @@ from wordtrail.core.errors import AddressTaken, NotFound, WordTrailError
 from wordtrail.core.lesson.sheets import script
 from wordtrail.core.text.intake import passage_from_pages, passage_from_text
 from wordtrail.core.text.model import Passage
-from wordtrail.formats import copies, explanation_json, trail_json, webvtt
-from wordtrail.formats.plan_files import PLAN_KINDS, plan_file
+from wordtrail.formats import explanation_json, trail_json, webvtt
+from wordtrail.formats.all import COPIES, PLAN_FORMATS, copy_of, plan_file
 from wordtrail.logs import set_up
 from wordtrail.media.decode import decode
 from wordtrail.media.path_picture import pictures
@@ -29,7 +29,9 @@ from wordtrail.settings import Settings, settings_with
 from wordtrail.store.documents import from_json, to_json
 from wordtrail.workspace import Workspace, open_workspace
 
-EXPORTS = (*PLAN_KINDS, "notation", "passage", "trail", "captions", *copies.KINDS)
+PLAN_KINDS = tuple(one.kind for one in PLAN_FORMATS)
+COPY_KINDS = tuple(one.kind for one in COPIES)
+EXPORTS = (*PLAN_KINDS, "notation", "passage", "trail", "captions", *COPY_KINDS)
 
 
 def main(arguments: list[str] | None = None) -> int:
@@ -286,9 +288,9 @@ def _export(options: argparse.Namespace) -> None:
     if options.format in PLAN_KINDS:
         options.output.write_bytes(plan_file(show.lesson, options.format).data)
         return
-    if options.format in copies.KINDS:
+    if options.format in COPY_KINDS:
         pictures = partial(read_picture, workspace.blobs)
-        options.output.write_bytes(copies.copy_of(passage, options.format, pictures).data)
+        options.output.write_bytes(copy_of(passage, options.format, pictures).data)
         return
     match options.format:
         case "notation":

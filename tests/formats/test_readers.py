@@ -19,6 +19,7 @@ from wordtrail.core.errors import (
     EmptyFile,
     Locked,
     NotReadable,
+    NoWordsFound,
     PictureTooLarge,
     UnknownKind,
     UnpacksTooLarge,
@@ -33,7 +34,7 @@ from wordtrail.formats import alto, epub, hocr, html_page, markdown, passage_jso
 from wordtrail.formats.archive import MOST_MEGABYTES
 from wordtrail.formats.epub import Book
 from wordtrail.formats.pdf import PdfFile
-from wordtrail.jobs.file_work import chapters_of, kind_of
+from wordtrail.jobs.file_work import chapters_of
 from wordtrail.media.pictures import opened, written
 from wordtrail.standins.passages import BEES_MAP, RAIN
 from wordtrail.store.blobs import Blobs
@@ -185,7 +186,7 @@ class FaultsTest(unittest.TestCase):
         self.assert_fault(NotReadable, b"no pdf at all", "pdf")
         self.assert_fault(NotReadable, b"no picture", "jpg")
         self.assert_fault(UnknownKind, b"MZ\x90", "exe")
-        self.assertEqual(kind_of(png(), "txt"), "photo", "the bytes have the last word")
+        self.assert_fault(NoWordsFound, png(), "txt")  # a photo: the bytes have the last word
         with self.assertRaises(EmptyFile):
             opened(b"")
 

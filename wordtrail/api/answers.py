@@ -283,6 +283,16 @@ class MarkForm(Answer):
     fresh: AnyForm
 
 
+class FileFormat(Answer):
+    """A format of files: its `kind` in addresses, what teachers call it, the endings of its files, and whether it can
+    be taken away too."""
+
+    kind: str
+    name: str
+    endings: list[str]
+    is_written: bool
+
+
 class Catalogue(Answer):
     """The kinds of things that a lesson can hold, as menus show them. `fresh_point` is a pause point with nothing in
     it yet."""
@@ -290,6 +300,9 @@ class Catalogue(Answer):
     activities: list[ActivityKind]
     forms: list[MarkForm]
     symbols: list[Symbol]
+    passage_formats: list[FileFormat]
+    plan_formats: list[FileFormat]
+    photo_endings: list[str]
     fresh_point: PausePoint
 
 

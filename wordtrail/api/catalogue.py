@@ -11,6 +11,9 @@ from wordtrail.core.marks.forms.all import FORMS
 from wordtrail.core.marks.symbols import Symbol
 from wordtrail.core.plan.activities.all import ACTIVITIES
 from wordtrail.core.plan.model import PausePoint
+from wordtrail.formats.all import PASSAGE_FORMATS, PLAN_FORMATS
+from wordtrail.formats.format import PassageFormat, PlanFormat
+from wordtrail.media.pictures import PHOTO_ENDINGS
 
 routes = APIBlueprint("catalogue", __name__, url_prefix="/api")
 
@@ -48,5 +51,12 @@ def all_kinds() -> answers.Catalogue:
             for one in FORMS
         ],
         symbols=list(Symbol),
+        passage_formats=[_file_format(one, is_written=bool(one.write)) for one in PASSAGE_FORMATS],
+        plan_formats=[_file_format(one, is_written=True) for one in PLAN_FORMATS],
+        photo_endings=list(PHOTO_ENDINGS),
         fresh_point=PausePoint("", "", "", first.usual_think, first.fresh()),
     )
+
+
+def _file_format(one: PassageFormat | PlanFormat, *, is_written: bool) -> answers.FileFormat:
+    return answers.FileFormat(kind=one.kind, name=one.name, endings=list(one.endings), is_written=is_written)

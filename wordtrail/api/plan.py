@@ -21,7 +21,7 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.suggestions.all import suggestions
 from wordtrail.core.plan.suggestions.model import Suggestion
 from wordtrail.core.speech.word_parts import parts_of, printed_syllables
-from wordtrail.formats.plan_files import brought, plan_file
+from wordtrail.formats.all import PLAN_FORMATS, plan_file, plan_format
 from wordtrail.service.changing import change_lesson
 from wordtrail.store.lessons import get_lesson
 
@@ -33,7 +33,7 @@ class WordPath(BaseModel):
 
 
 class PlanFilePath(LessonPath):
-    kind: str = Field(pattern="^(marks|questions|cards)$")
+    kind: str = Field(pattern=f"^({'|'.join(one.kind for one in PLAN_FORMATS)})$")
 
 
 class ChartPath(LessonPath):
@@ -100,7 +100,7 @@ def take_away(path: PlanFilePath) -> Response:
 @routes.post("/lessons/<lesson>/plan/<kind>", responses={200: answers.LessonChange})
 def bring_in(path: PlanFilePath, form: PlanFileForm) -> Response:
     """Add what such a file holds to the plan, in one change. 409 when `revision` is not the newest."""
-    command = brought(_lesson(path.lesson), path.kind, form.file.read())
+    command = plan_format(path.kind).read(form.file.read(), _lesson(path.lesson))
     return change_answer(change_lesson(context().workspace, path.lesson, form.revision, command))
 
 

@@ -20,7 +20,7 @@ from wordtrail.core.speech.respelling import sounds_of
 from wordtrail.core.speech.saying import first_sounds, sayings
 from wordtrail.core.text.glossary import glossary_links
 from wordtrail.core.text.model import Passage
-from wordtrail.formats.copies import copy_of
+from wordtrail.formats.all import COPIES, copy_of
 from wordtrail.media.voice import say
 from wordtrail.store.lessons import get_lesson
 from wordtrail.store.pictures import read_picture
@@ -33,7 +33,7 @@ class PassageQuery(BaseModel):
 
 
 class ExportPath(LessonPath):
-    kind: str = Field(pattern="^(markdown|text|docx|epub|json)$")
+    kind: str = Field(pattern=f"^({'|'.join(one.kind for one in COPIES)})$")
 
 
 class SayQuery(BaseModel):

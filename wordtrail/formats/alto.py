@@ -10,6 +10,7 @@ from wordtrail.core.errors import NotReadable, NoWordsFound
 from wordtrail.core.proof.print_lines import PrintLine, blocks_of_lines
 from wordtrail.core.text.draft import DraftPage, DraftPassage, DraftWord
 from wordtrail.formats.archive import parsed
+from wordtrail.formats.format import PassageFormat, is_markup
 from wordtrail.formats.hocr import ScannedPage
 
 KIND = "ALTO file"
@@ -107,3 +108,13 @@ def _write_page(layout: etree._Element, page: ScannedPage, number: int) -> None:
 def _place(left: float, top: float, right: float, bottom: float) -> dict[str, str]:
     x, y = round(left), round(top)
     return {"HPOS": str(x), "VPOS": str(y), "WIDTH": str(round(right) - x), "HEIGHT": str(round(bottom) - y)}
+
+
+FORMAT = PassageFormat(
+    "alto",
+    "ALTO",
+    ("alto", "xml"),
+    "application/xml",
+    knows=lambda data, ending: is_markup(data) and b"http://www.loc.gov/standards/alto/" in data[:2000],
+    read=lambda data, keep: read(data),
+)

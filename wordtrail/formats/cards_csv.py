@@ -5,9 +5,11 @@ from __future__ import annotations
 import csv
 import io
 
+from wordtrail.core.changes.taking_over import BringPlan
 from wordtrail.core.errors import NotReadable
 from wordtrail.core.plan.cards import Shown, WordCard
 from wordtrail.core.speech.word_parts import PartRole, WordPart
+from wordtrail.formats.format import PlanFormat
 
 KIND = "file of word cards"
 COLUMNS = ("word", "part of speech", "meaning", "example", "syllables", "parts", "related", "say it", "shown")
@@ -85,3 +87,13 @@ def _card(row: dict[str, str]) -> WordCard:
 def _part(text: str) -> WordPart:
     name, _, role = text.rpartition(" (")
     return WordPart(name or text, _ROLES.get(role.rstrip(")"), PartRole.BASE))
+
+
+FORMAT = PlanFormat(
+    "cards",
+    "word cards (CSV)",
+    ("csv", "tsv", "txt"),
+    "text/csv",
+    write=lambda lesson: write(lesson.plan.cards).encode("utf-8-sig"),
+    read=lambda data, lesson: BringPlan(cards=read(data)),
+)

@@ -6,9 +6,9 @@ import html
 import io
 import posixpath
 import re
+import time
 import uuid
 import zipfile
-from collections.abc import Callable
 from dataclasses import dataclass, replace
 from urllib.parse import unquote
 
@@ -19,6 +19,7 @@ from wordtrail.core.text.draft import DraftPassage, KeepPicture, keep_none
 from wordtrail.core.text.model import Block, BlockKind, Passage, Style, permission_line
 from wordtrail.formats import html_page
 from wordtrail.formats.archive import Archive
+from wordtrail.formats.format import PassageFormat, Pictures, is_zip
 
 KIND = "EPUB book"
 _PACKAGE = "{http://www.idpf.org/2007/opf}"
@@ -111,8 +112,6 @@ _HEAD = re.compile(r"<head\b.*?</head>|<(script|style)\b.*?</\1>", re.DOTALL | r
 _TAG = re.compile(r"<[^>]*>")
 _FIRST_HEADING = re.compile(r"<h[1-3]\b[^>]*>(.*?)</h[1-3]>", re.DOTALL | re.IGNORECASE)
 
-Pictures = Callable[[str], bytes]
-"""The bytes of a picture file of ours."""
 
 _TAGS = {
     BlockKind.HEADING: "h2", BlockKind.SUBHEADING: "h3", BlockKind.LIST_ITEM: "li", BlockKind.STEP: "li",
@@ -242,3 +241,18 @@ def _marked(block: Block) -> str:
         text += before + html.escape(block.text[run.start : run.end], quote=False) + after
         at = run.end
     return (text + html.escape(block.text[at:], quote=False)).replace("\n", "<br/>")
+
+
+def _written_now(passage: Passage, pictures: Pictures) -> bytes:
+    return write(passage, pictures, time.strftime("%Y-%m-%dT%H:%M:%SZ", time.gmtime()))
+
+
+FORMAT = PassageFormat(
+    "epub",
+    "EPUB book",
+    ("epub",),
+    "application/epub+zip",
+    knows=lambda data, ending: is_zip(data) and (b"mimetypeapplication/epub+zip" in data[:120] or ending == "epub"),
+    write=_written_now,
+)
+"""Its chapters are read one by one: see `Book`."""

@@ -13,6 +13,7 @@ from lxml import etree
 from wordtrail.core.errors import NotReadable, NoWordsFound
 from wordtrail.core.proof.print_lines import PrintLine, blocks_of_lines
 from wordtrail.core.text.draft import DraftPage, DraftPassage, DraftWord
+from wordtrail.formats.format import PassageFormat, is_markup
 
 KIND = "hOCR file"
 _LINES = frozenset(["ocr_line", "ocr_header", "ocr_caption", "ocr_textfloat"])
@@ -121,3 +122,13 @@ def _around(lines: Sequence[PrintLine]) -> str:
     left, top = min(line.left for line in lines), min(line.top for line in lines)
     right, bottom = max(line.right for line in lines), max(line.bottom for line in lines)
     return f"bbox {round(left)} {round(top)} {round(right)} {round(bottom)}"
+
+
+FORMAT = PassageFormat(
+    "hocr",
+    "hOCR",
+    ("hocr",),
+    "text/vnd.hocr+html",
+    knows=lambda data, ending: is_markup(data) and b"ocr_page" in data,
+    read=lambda data, keep: read(data),
+)

@@ -17,6 +17,8 @@ from lxml import etree
 from wordtrail.core.errors import NotReadable
 from wordtrail.core.text.draft import DraftBlock, DraftPage, DraftPassage, KeepPicture, keep_none
 from wordtrail.core.text.model import BlockKind, Emphasis, Style
+from wordtrail.formats.format import PassageFormat, is_markup
+from wordtrail.formats.plain_text import decoded
 
 _KINDS = {
     "h1": BlockKind.HEADING, "h2": BlockKind.SUBHEADING, "h3": BlockKind.SUBHEADING, "h4": BlockKind.SUBHEADING,
@@ -219,3 +221,13 @@ def _emphasis(styles: list[Style]) -> tuple[Emphasis, ...]:
         else:
             runs.append(Emphasis(at, at + 1, style))
     return tuple(runs)
+
+
+FORMAT = PassageFormat(
+    "html",
+    "HTML page",
+    ("html", "htm", "xhtml"),
+    "text/html",
+    knows=lambda data, ending: is_markup(data),
+    read=lambda data, keep: read(decoded(data), keep),
+)

@@ -15,6 +15,7 @@ from wordtrail.core.text.intake import checked
 from wordtrail.core.text.model import Block, BlockKind, Passage
 from wordtrail.core.text.notation import starred
 from wordtrail.formats import html_page
+from wordtrail.formats.format import PassageFormat
 from wordtrail.formats.plain_text import decoded
 
 _SIGNS = re.compile(r"([\\`*_\[\]<>])")
@@ -65,3 +66,13 @@ def _guarded(text: str) -> str:
 
 def _escaped(text: str) -> str:
     return _SIGNS.sub(r"\\\1", text)
+
+
+FORMAT = PassageFormat(
+    "markdown",
+    "Markdown",
+    ("md", "markdown"),
+    "text/markdown",
+    read=read,
+    write=lambda passage, pictures: write(passage).encode(),
+)

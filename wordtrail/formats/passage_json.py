@@ -9,6 +9,7 @@ from pydantic import TypeAdapter, ValidationError
 from wordtrail.core.errors import NotReadable
 from wordtrail.core.text.draft import DraftBlock, DraftPage, DraftPassage
 from wordtrail.core.text.model import BlockKind, Emphasis, Passage, Style
+from wordtrail.formats.format import PassageFormat
 
 KIND = "passage file"
 VERSION = 2
@@ -75,3 +76,14 @@ def _block(block: dict) -> DraftBlock:
     runs = _emphasis.validate_python(block.get("emphasis", []))
     inside = tuple(run for run in runs if 0 <= run.start < run.end <= len(text) and run.style is not Style.PLAIN)
     return DraftBlock(BlockKind(block["kind"]), text, inside)
+
+
+FORMAT = PassageFormat(
+    "json",
+    "Word Trail JSON",
+    ("json",),
+    "application/json",
+    read=lambda data, keep: read(data),
+    write=lambda passage, pictures: write(passage).encode(),
+    names_blocks=True,
+)

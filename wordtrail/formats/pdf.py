@@ -12,6 +12,7 @@ import pypdfium2.raw as raw
 from wordtrail.core.errors import Locked, NotReadable
 from wordtrail.core.proof.print_lines import PrintLine, blocks_of_lines
 from wordtrail.core.text.draft import DraftPage
+from wordtrail.formats.format import PassageFormat, head_of
 
 KIND = "PDF"
 DPI = 200
@@ -113,3 +114,9 @@ def _line(text_page: pdfium.PdfTextPage, text: str, begin: int, height: float) -
     size = sorted(sizes)[1] if max(sizes) > 1.5 else scale
     bold = all(raw.FPDFText_GetFontWeight(text_page, index) >= BOLD_WEIGHT for index in (first, last))
     return PrintLine(" ".join(clean.split()), left, right, height - top, height - bottom, size, bold)
+
+
+FORMAT = PassageFormat(
+    "pdf", "PDF", ("pdf",), "application/pdf", knows=lambda data, ending: head_of(data).startswith(b"%pdf-")
+)
+"""Its pages are read one by one: see `PdfFile`."""

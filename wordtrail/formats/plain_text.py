@@ -8,6 +8,7 @@ from wordtrail.core.text.draft import DraftPassage
 from wordtrail.core.text.intake import checked
 from wordtrail.core.text.model import BlockKind, Passage
 from wordtrail.core.text.notation import read_notation
+from wordtrail.formats.format import PassageFormat
 
 _MARKS = (
     (codecs.BOM_UTF8, "utf-8-sig"), (codecs.BOM_UTF32_LE, "utf-32"), (codecs.BOM_UTF32_BE, "utf-32"),
@@ -45,3 +46,13 @@ def write(passage: Passage) -> str:
             else:
                 blocks.append(block.text)
     return "\n\n".join(blocks) + "\n"
+
+
+FORMAT = PassageFormat(
+    "text",
+    "Plain text",
+    ("txt", "text"),
+    "text/plain",
+    read=lambda data, keep: read(data),
+    write=lambda passage, pictures: write(passage).encode(),
+)

@@ -12,6 +12,7 @@ from collections.abc import Sequence
 
 from lxml import etree
 
+from wordtrail.core.changes.taking_over import BringPlan
 from wordtrail.core.errors import NotReadable
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.activities.activity import Activity, Option, Pair
@@ -22,6 +23,7 @@ from wordtrail.core.plan.activities.put_in_order import PutInOrder
 from wordtrail.core.plan.activities.write import Write
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.formats.archive import Archive, only_readable, parsed
+from wordtrail.formats.format import PlanFormat
 
 KIND = "file of questions"
 QTI = "http://www.imsglobal.org/xsd/imsqtiasi_v3p0"
@@ -215,3 +217,13 @@ def _own(element: etree._Element) -> str:
 
 def _text(element: etree._Element | None) -> str:
     return " ".join("".join(element.itertext()).split()) if element is not None else ""
+
+
+FORMAT = PlanFormat(
+    "questions",
+    "questions (QTI)",
+    ("zip", "xml"),
+    "application/zip",
+    write=write,
+    read=lambda data, lesson: BringPlan(points=read(data, lesson)),
+)

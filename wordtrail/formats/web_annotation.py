@@ -13,11 +13,13 @@ from dataclasses import dataclass, replace
 
 from pydantic import TypeAdapter, ValidationError
 
+from wordtrail.core.changes.taking_over import BringPlan
 from wordtrail.core.errors import NotReadable
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.meaning import Meaning
 from wordtrail.core.marks.model import Mark
 from wordtrail.formats.earlier_marks import with_form
+from wordtrail.formats.format import PlanFormat
 
 KIND = "file of marks"
 CONTEXT = "http://www.w3.org/ns/anno.jsonld"
@@ -169,3 +171,18 @@ def _mark_of(item: dict, span: tuple[int, int], meaning: Meaning, text: _Text) -
     mark = _mark.validate_python(own)
     known = {word for word, _, _ in text.spans}
     return replace(mark, form=mark.form.untied().among(known))
+
+
+def _brought(data: bytes, lesson: Lesson) -> BringPlan:
+    found = read(data, lesson)
+    return BringPlan(marks=found.marks, legend=found.legend)
+
+
+FORMAT = PlanFormat(
+    "marks",
+    "marks (web annotations)",
+    ("jsonld", "json"),
+    "application/ld+json",
+    write=lambda lesson: write(lesson).encode(),
+    read=_brought,
+)

@@ -18,6 +18,7 @@ from docx.text.run import Run
 from wordtrail.core.text.draft import DraftBlock, DraftPage, DraftPassage, KeepPicture, keep_none
 from wordtrail.core.text.model import Block, BlockKind, Emphasis, Passage, Style, permission_line
 from wordtrail.formats.archive import Archive, only_readable
+from wordtrail.formats.format import PassageFormat, Pictures, is_zip
 
 KIND = "Word document"
 
@@ -162,10 +163,6 @@ def _block(kind: BlockKind, characters: list[tuple[str, Style]]) -> DraftBlock |
     return DraftBlock(BlockKind.STANZA if verse else kind, text, tuple(runs))
 
 
-Pictures = Callable[[str], bytes]
-"""The bytes of a picture file of ours."""
-
-
 def write(passage: Passage, pictures: Pictures) -> bytes:
     """The passage as a Word document with real heading, list and caption styles."""
     document = docx.Document()
@@ -220,3 +217,19 @@ def _parts(block: Block) -> Iterator[tuple[int, int, Style]]:
         at = run.end
     if at < len(block.text):
         yield at, len(block.text), Style.PLAIN
+
+
+def _is_one(data: bytes, ending: str) -> bool:
+    named = b"word/" in data[:4096] or b"[Content_Types].xml" in data[:200]
+    return is_zip(data) and (ending in FORMAT.endings or (named and ending != "epub"))
+
+
+FORMAT = PassageFormat(
+    "docx",
+    "Word document",
+    ("docx", "dotx"),
+    "application/vnd.openxmlformats-officedocument.wordprocessingml.document",
+    knows=_is_one,
+    read=read,
+    write=write,
+)

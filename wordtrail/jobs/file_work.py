@@ -12,10 +12,10 @@ from wordtrail.core.text.draft import DraftBlock, DraftPage, DraftPassage, Draft
 from wordtrail.core.text.intake import checked
 from wordtrail.core.text.model import BlockKind, Picture
 from wordtrail.core.text.suggest import suggested
-from wordtrail.formats import alto, hocr, html_page, markdown, passage_json, plain_text, word_document
-from wordtrail.formats.epub import Book
+from wordtrail.formats import epub, pdf
+from wordtrail.formats.all import format_ending_in, format_that_knows
 from wordtrail.formats.pdf import PdfFile
-from wordtrail.media.pictures import opened, written
+from wordtrail.media.pictures import PHOTO_ENDINGS, looks_like_a_photo, opened, written
 from wordtrail.media.reading.reader import ReadPage, read_page
 from wordtrail.store.blobs import Blobs
 from wordtrail.store.documents import from_json, to_json
@@ -26,9 +26,6 @@ from wordtrail.workspace import Workspace
 OPENING, READING = "Opening the file", "Reading the pages"
 FILE_STEPS = (OPENING, READING)
 """What is done with a file, in order."""
-
-TEXT_ENDINGS = ("txt", "text")
-PHOTO_ENDINGS = ("jpg", "jpeg", "png", "webp", "heic", "heif", "gif", "bmp", "tif", "tiff")
 
 
 def read_file(workspace: Workspace, file_id: str, report: Progress) -> None:
@@ -51,75 +48,31 @@ def chapters_of(
 ) -> tuple[DraftPassage, ...]:
     """The passages in a file of that ending; its bytes have the last word. Raises FileError and PassageError."""
     keep = partial(keep_picture, blobs)
-    kind = kind_of(data, ending)
-    if kind == "epub":
-        book = Book(data)
-        listed = book.chapters()
-        chapters = []
-        for number, chapter in enumerate(listed):
-            report(READING, number / len(listed))
-            read = book.read(chapter.name, keep)
-            chapters.append(replace(read, title=chapter.title, pages=suggested(read.pages)))
-        return tuple(one for one in chapters if one.pages)
-    if kind == "pdf":
+    found = format_that_knows(data, ending)
+    if found is None and (ending in PHOTO_ENDINGS or looks_like_a_photo(data)):
+        return (DraftPassage((_photo(blobs, data, report),)),)
+    found = found or format_ending_in(ending)
+    if found is epub.FORMAT:
+        return _chapters(data, keep, report)
+    if found is pdf.FORMAT:
         return (_pdf(blobs, data, report, file_id),)
-    if kind == "photo":
-        page = _photo(blobs, data, report)
-        return (DraftPassage((page,)),)
-    draft = _draft(kind, data, keep)
-    if kind not in ("json", "txt"):
-        checked(" ".join(block.text for page in draft.pages for block in page.blocks))
-    pages = draft.pages if kind == "json" else suggested(draft.pages)
-    return (replace(draft, pages=pages),)
-
-
-def _draft(kind: str, data: bytes, keep: KeepPicture) -> DraftPassage:
-    """The passage in a file that is read at once. Raises FileError and PassageError."""
-    match kind:
-        case "md":
-            return markdown.read(data, keep)
-        case "html":
-            return html_page.read(plain_text.decoded(data), keep)
-        case "docx":
-            return word_document.read(data, keep)
-        case "hocr":
-            return hocr.read(data)
-        case "alto":
-            return alto.read(data)
-        case "json":
-            return passage_json.read(data)
-        case _:
-            return plain_text.read(data)
-
-
-def kind_of(data: bytes, ending: str) -> str:
-    """Which reader reads a file. Raises UnknownKind."""
-    head = data[:1024].lstrip(b"\xef\xbb\xbf \t\r\n")
-    if head.startswith(b"%PDF-"):
-        return "pdf"
-    if data.startswith(b"PK\x03\x04"):
-        if b"mimetypeapplication/epub+zip" in data[:120] or ending == "epub":
-            return "epub"
-        if ending in ("docx", "dotx") or b"word/" in data[:4096] or b"[Content_Types].xml" in data[:200]:
-            return "docx"
-    if ending in PHOTO_ENDINGS or _looks_like_a_photo(data):
-        return "photo"
-    if head[:200].lower().startswith((b"<!doctype html", b"<html", b"<?xml")):
-        if b"http://www.loc.gov/standards/alto/" in data[:2000]:
-            return "alto"
-        return "hocr" if b"ocr_page" in data else "html"
-    known = {
-        "md": "md", "markdown": "md", "htm": "html", "html": "html", "xhtml": "html", "docx": "docx", "epub": "epub",
-        "pdf": "pdf", "hocr": "hocr", "alto": "alto", "json": "json", **dict.fromkeys(TEXT_ENDINGS, "txt"),
-    }  # fmt: skip
-    if ending not in known:
+    if found.read is None:
         raise UnknownKind(ending)
-    return known[ending]
+    draft = found.read(data, keep)
+    checked(" ".join(block.text for page in draft.pages for block in page.blocks))
+    return (draft if found.names_blocks else replace(draft, pages=suggested(draft.pages)),)
 
 
-def _looks_like_a_photo(data: bytes) -> bool:
-    heads = (b"\xff\xd8\xff", b"\x89PNG\r\n", b"GIF8", b"II*\x00", b"MM\x00*")
-    return data.startswith(heads) or (data[:4] == b"RIFF" and data[8:12] == b"WEBP") or data[4:8] == b"ftyp"
+def _chapters(data: bytes, keep: KeepPicture, report: Progress) -> tuple[DraftPassage, ...]:
+    """Every chapter of a book that has something to read."""
+    book = epub.Book(data)
+    listed = book.chapters()
+    chapters = []
+    for number, chapter in enumerate(listed):
+        report(READING, number / len(listed))
+        read = book.read(chapter.name, keep)
+        chapters.append(replace(read, title=chapter.title, pages=suggested(read.pages)))
+    return tuple(one for one in chapters if one.pages)
 
 
 def keep_picture(blobs: Blobs, data: bytes) -> Picture | None:

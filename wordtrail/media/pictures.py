@@ -20,6 +20,9 @@ Image.MAX_IMAGE_PIXELS = None
 
 MOST_MEGAPIXELS = 80
 KINDS = ("JPEG", "PNG", "WEBP", "HEIF", "GIF", "BMP", "TIFF")
+PHOTO_ENDINGS = ("jpg", "jpeg", "png", "webp", "heic", "heif", "tif", "tiff", "gif", "bmp")
+"""The endings of their files."""
+
 LARGEST_SIDE = 2400
 """Pixels of the longer side of a picture that is kept: sharper than a stage of 1920 by 1080 can show."""
 
@@ -28,6 +31,12 @@ JPEG_QUALITY = 88
 
 Pixels = npt.NDArray[np.uint8]
 """Rows of red, green and blue bytes."""
+
+
+def looks_like_a_photo(data: bytes) -> bool:
+    """Whether the first bytes of a file are those of a picture."""
+    heads = (b"\xff\xd8\xff", b"\x89PNG\r\n", b"GIF8", b"II*\x00", b"MM\x00*")
+    return data.startswith(heads) or (data[:4] == b"RIFF" and data[8:12] == b"WEBP") or data[4:8] == b"ftyp"
 
 
 def opened(data: bytes) -> Pixels:

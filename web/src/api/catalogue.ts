@@ -7,14 +7,18 @@ export type Catalogue = Schemas['Catalogue']
 
 export const CATALOGUE: InjectionKey<Ref<Catalogue | undefined>> = Symbol('catalogue')
 
-/** The catalogue, fetched once, for all that stands in this component. */
-export function openCatalogue() {
-  const query = useQuery({
+/** The catalogue, fetched once. */
+export const useCatalogueQuery = () =>
+  useQuery({
     queryKey: ['catalogue'],
     queryFn: () => ask(client.GET('/api/catalogue')),
     staleTime: Infinity,
     retry: false,
   })
+
+/** The catalogue for all that stands in this component. */
+export function openCatalogue() {
+  const query = useCatalogueQuery()
   const catalogue = computed(() => query.data.value)
   provide(CATALOGUE, catalogue)
   return {
@@ -33,3 +37,6 @@ export function useCatalogue(): Catalogue {
 /** What is known of a kind of what students do. */
 export const activityOf = (catalogue: Catalogue, kind: string) =>
   catalogue.activities.find((one) => one.kind === kind) ?? catalogue.activities[0]!
+
+/** The endings of files, as a file chooser wants them: ".md,.txt". */
+export const accepted = (endings: readonly string[]) => endings.map((one) => `.${one}`).join(',')

@@ -893,6 +893,12 @@ export interface components {
             forms: components["schemas"]["MarkForm"][];
             /** Symbols */
             symbols: components["schemas"]["Symbol"][];
+            /** Passage Formats */
+            passage_formats: components["schemas"]["FileFormat"][];
+            /** Plan Formats */
+            plan_formats: components["schemas"]["FileFormat"][];
+            /** Photo Endings */
+            photo_endings: string[];
             fresh_point: components["schemas"]["PausePoint"];
         };
         /**
@@ -1061,6 +1067,21 @@ export interface components {
              * @constant
              */
             kind: "double underline";
+        };
+        /**
+         * FileFormat
+         * @description A format of files: its `kind` in addresses, what teachers call it, the endings of its files, and whether it can
+         *     be taken away too.
+         */
+        FileFormat: {
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Endings */
+            endings: string[];
+            /** Is Written */
+            is_written: boolean;
         };
         /**
          * FindPage

@@ -191,7 +191,7 @@ async function makeChart(shape: Schemas['ShapeInput'], columns: number, rows: nu
     here.value = plan.value.organizers.find((one) => !before.has(one.id))?.id ?? here.value
 }
 /** A file of marks, questions or word cards is added to the plan. */
-function bringFile(kind: 'marks' | 'questions' | 'cards', file: File) {
+function bringFile(kind: string, file: File) {
   const body = new FormData()
   body.append('file', file)
   void lesson.attempt((newest) => {

@@ -2,6 +2,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems, Tab, TabGroup, TabList } from '@headlessui/vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, ref, watch } from 'vue'
+import { useCatalogue } from '@/api/catalogue'
 import { ask, client, Problem, type Command } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { stateAt } from '@/stage/cueReader'
@@ -157,13 +158,7 @@ async function bring() {
   dialog.value = ''
   if (asNew.value) at.value = passages.value[passages.value.length - 1]!.id
 }
-const COPIES = [
-  ['docx', 'Word document'],
-  ['epub', 'EPUB book'],
-  ['markdown', 'Markdown'],
-  ['text', 'Plain text'],
-  ['json', 'Word Trail JSON'],
-] as const
+const copies = useCatalogue().passage_formats.filter((one) => one.is_written)
 </script>
 
 <template>
@@ -235,7 +230,7 @@ const COPIES = [
       <Menu as="div" class="relative">
         <MenuButton class="button">Save a copy</MenuButton>
         <MenuItems class="sheet absolute right-0 top-full z-10 mt-1 w-[200px] p-1 focus:outline-none">
-          <MenuItem v-for="[kind, name] in COPIES" :key="kind" v-slot="{ active }">
+          <MenuItem v-for="{ kind, name } in copies" :key="kind" v-slot="{ active }">
             <a
               class="block rounded-small px-3 py-1.5"
               :class="active ? 'bg-mist' : ''"

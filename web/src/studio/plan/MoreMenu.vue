@@ -3,6 +3,7 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { Plus } from '@lucide/vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, ref } from 'vue'
+import { accepted, useCatalogue } from '@/api/catalogue'
 import { ask, client, type Command, type Schemas } from '@/api/client'
 
 /** What can be added to the run of the lesson. */
@@ -17,18 +18,13 @@ const emit = defineEmits<{
   question: []
   chart: [shape: Schemas['ShapeInput'], columns: number, rows: number]
   see: [id: string]
-  file: [kind: FileKind, file: File]
+  file: [kind: string, file: File]
   takeOver: [lesson: string]
 }>()
-type FileKind = 'marks' | 'questions' | 'cards'
-const FILES: { kind: FileKind; name: string; accept: string }[] = [
-  { kind: 'marks', name: 'marks (web annotations)', accept: '.jsonld,.json' },
-  { kind: 'questions', name: 'questions (QTI)', accept: '.zip,.xml' },
-  { kind: 'cards', name: 'word cards (CSV)', accept: '.csv,.tsv,.txt' },
-]
+const files = useCatalogue().plan_formats
 const picker = ref<HTMLInputElement>()
-const wanted = ref<(typeof FILES)[number]>()
-async function pick(file: (typeof FILES)[number]) {
+const wanted = ref<(typeof files)[number]>()
+async function pick(file: (typeof files)[number]) {
   wanted.value = file
   await nextTick()
   picker.value?.click()
@@ -84,11 +80,11 @@ const groups = computed<{ name: string; entries: Entry[] }[]>(() => {
     name: one.name,
     act: () => emit('chart', one.shape, one.columns ?? 2, one.rows ?? 2),
   }))
-  const away = FILES.map((file) => ({
+  const away = files.map((file) => ({
     name: `Take away ${file.name}`,
     href: `/api/lessons/${id}/plan/${file.kind}`,
   }))
-  const into = FILES.map((file) => ({ name: `Bring in ${file.name}`, act: () => void pick(file) }))
+  const into = files.map((file) => ({ name: `Bring in ${file.name}`, act: () => void pick(file) }))
   const plans = others.value
     .slice(0, 8)
     .map((other) => ({ name: other.title, act: () => emit('takeOver', other.id) }))
@@ -131,7 +127,7 @@ const groups = computed<{ name: string; entries: Entry[] }[]>(() => {
       type="file"
       tabindex="-1"
       aria-hidden="true"
-      :accept="wanted?.accept"
+      :accept="accepted(wanted?.endings ?? [])"
       @change="bring"
     />
   </Menu>

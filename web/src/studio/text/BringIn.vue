@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ArrowDown, ArrowUp, X } from '@lucide/vue'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
+import { accepted, useCatalogueQuery } from '@/api/catalogue'
 import ProgressTrail from '@/parts/ProgressTrail.vue'
 import { filesOf, type Brought, type useBringIn } from './bringIn'
 
@@ -8,8 +9,11 @@ import { filesOf, type Brought, type useBringIn } from './bringIn'
 const props = defineProps<{ bringing: ReturnType<typeof useBringIn>; id?: string }>()
 const over = ref(false)
 const picker = ref<HTMLInputElement>()
-const KINDS =
-  '.txt,.md,.docx,.pdf,.epub,.html,.htm,.hocr,.xml,.json,.jpg,.jpeg,.png,.webp,.heic,.heif,.tif,.tiff'
+const catalogue = useCatalogueQuery()
+const readable = computed(() => {
+  const { passage_formats: formats = [], photo_endings: photos = [] } = catalogue.data.value ?? {}
+  return accepted([...formats.flatMap((one) => one.endings), ...photos])
+})
 
 function drop(event: DragEvent) {
   over.value = false
@@ -64,7 +68,7 @@ function toggle(item: Brought, number: number) {
         class="sr-only"
         type="file"
         multiple
-        :accept="KINDS"
+        :accept="readable"
         aria-label="Files to bring in"
         tabindex="-1"
         @change="chose"
