@@ -11,15 +11,18 @@ from wordtrail.core.changes.card_changes import fresh_card
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.mark_changes import KeepMark
 from wordtrail.core.cues.model import CueSheet, Gate, Light
-from wordtrail.core.cues.state import state_at
+from wordtrail.core.cues.state import state_at, think_seconds, video_seconds
 from wordtrail.core.layout.model import LaidStroke
 from wordtrail.core.layout.tied_numbers import deep
 from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.lesson.live_marks import live_marks
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.forms.arrow import Arrow
 from wordtrail.core.marks.forms.bracket import Bracket
+from wordtrail.core.marks.forms.underline import Underline
 from wordtrail.core.marks.meaning import COLOURS
 from wordtrail.core.marks.model import Mark
+from wordtrail.core.marks.moment import Moment
 from wordtrail.core.plan.activities.activity import Pair
 from wordtrail.core.plan.activities.choose import Choice, Choose
 from wordtrail.core.plan.activities.match import Match
@@ -134,3 +137,20 @@ class MarkShapeTest(unittest.TestCase):
         self.assertEqual(len(head.points), 6)
         box = typeset(lesson()).places()["a9"][1]
         self.assertTrue(box.x <= tip[0] <= box.x + box.width)
+
+
+class LiveMarksTest(unittest.TestCase):
+    def test_those_for_the_talk_wait_for_the_hand_and_no_others(self) -> None:
+        made = lesson()
+        for moment in Moment:
+            if moment is not Moment.PAUSE:
+                made = apply(made, KeepMark(Mark("", Underline(), "a1", "a2", "evidence", moment=moment)))
+        talked = [mark.id for mark in made.marks if mark.moment is Moment.TALK]
+        self.assertEqual((live_marks(made), len(talked)), (tuple(talked), 1))
+
+
+class LengthTest(unittest.TestCase):
+    def test_the_video_is_as_long_as_the_lesson_and_what_holds_it(self) -> None:
+        gates = (Gate("p", 2.0, 5.0, "a1", "Why?", answer_seconds=3.0), Gate("q", 4.0, 2.5, "a2", "And?"))
+        sheet = CueSheet(1, "wide", 9.0, 0.0, (), (), (), gates, (), ())
+        self.assertEqual((think_seconds(sheet), video_seconds(sheet)), (7.5, 19.5))

@@ -114,6 +114,9 @@ class BlockTest(unittest.TestCase):
         self.assertEqual(words(prose), words(lesson()))
 
     def test_new_and_removed_blocks(self) -> None:
+        for of, follows in ((BlockKind.HEADING, BlockKind.PARAGRAPH), (BlockKind.LIST_ITEM, BlockKind.LIST_ITEM)):
+            made = after(SetBlockKind("ab1", of), AddBlock("ab1", None, "And then."))
+            self.assertEqual([block.kind for block in made.passages[0].blocks][:2], [of, follows])
         made = after(AddBlock("ab1", BlockKind.CAPTION, "What is seen."), RemoveBlock("ab2"))
         self.assertEqual(texts(made)[:3], ["A hill", "What is seen.", "Now we rest."])
         with self.assertRaises(EmptyPassage):

@@ -225,9 +225,12 @@ class Revision(Body):
 
 
 class Guide(Answer):
-    """What the teacher is led through while recording, in order."""
+    """What the teacher is led through while recording, in order; the marks (ids) that wait for her hand meanwhile, and
+    the seconds over which each is drawn."""
 
     steps: list[GuideStep]
+    live_marks: list[str]
+    drawing_seconds: float
 
 
 class TrailView(Answer):
@@ -379,13 +382,16 @@ class KeptPicture(Answer):
 
 
 class Stage(Answer):
-    """What a stage needs to show a lesson. `key` names this state of it."""
+    """What a stage needs to show a lesson. `key` names this state of it; `think_seconds` are those that students have
+    at all pause points together, `video_seconds` how long the video will be."""
 
     key: str
     title: str
     layout: Layout
     sheet: CueSheet
     edits: EditList
+    think_seconds: float
+    video_seconds: float
 
 
 class StageChange(Answer):

@@ -24,6 +24,7 @@ from wordtrail.core.changes.take_changes import ChooseTake
 from wordtrail.core.changes.word_list import lesson_of_words
 from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.lesson.live_marks import DRAWN_IN_TALK, live_marks
 from wordtrail.core.lesson.model import USUAL_RATE, Lesson
 from wordtrail.core.lesson.recording_guide import recording_guide
 from wordtrail.core.marks.legends import legend_for
@@ -176,7 +177,8 @@ def guide(path: LessonPath, query: GuideQuery) -> Response:
     where = context().workspace
     with where.database.reading() as session:
         lesson = get_lesson(session, path.lesson, where.owner).lesson
-    return answer(answers.Guide(steps=list(recording_guide(lesson, query.words_per_minute, whole=query.whole))))
+    steps = recording_guide(lesson, query.words_per_minute, whole=query.whole)
+    return answer(answers.Guide(steps=list(steps), live_marks=list(live_marks(lesson)), drawing_seconds=DRAWN_IN_TALK))
 
 
 @routes.get("/lessons/<lesson>/trail", responses={200: answers.TrailView})

@@ -189,8 +189,15 @@ def trail_view(lesson: Lesson, take: str, found: Trail) -> answers.TrailView:
 
 def whole_stage(shown: Showing) -> answers.Stage:
     """Everything that a stage needs to show a lesson."""
+    stage = shown.stage
     return answers.Stage(
-        key=shown.key, title=shown.stage.title, layout=shown.layout, sheet=shown.sheet, edits=shown.edits
+        key=shown.key,
+        title=stage.title,
+        layout=stage.layout,
+        sheet=stage.sheet,
+        edits=stage.edits,
+        think_seconds=stage.think_seconds,
+        video_seconds=stage.video_seconds,
     )
 
 

@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 
 from wordtrail.core.cues.compile import compile_cues, edit_list_of, whole_take
 from wordtrail.core.cues.model import CueSheet
+from wordtrail.core.cues.state import think_seconds, video_seconds
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.model import Layout
@@ -25,12 +26,15 @@ lesson share is held once and counted twice."""
 
 @dataclass(frozen=True, slots=True)
 class Stage:
-    """What is seen and heard of a lesson."""
+    """What is seen and heard of a lesson; `think_seconds` are those that students have at all pause points together,
+    `video_seconds` how long the video is."""
 
     title: str
     layout: Layout
     sheet: CueSheet
     edits: EditList
+    think_seconds: float
+    video_seconds: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,7 +52,10 @@ class Showing:
     @property
     def stage(self) -> Stage:
         """What is seen and heard of it."""
-        return Stage(self.lesson.title, self.layout, self.sheet, self.edits)
+        sheet = self.sheet
+        return Stage(
+            self.lesson.title, self.layout, sheet, self.edits, think_seconds(sheet), round(video_seconds(sheet), 3)
+        )
 
 
 _shown: Kept[str, Showing] = Kept(

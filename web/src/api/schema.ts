@@ -3128,12 +3128,12 @@ export interface components {
         };
         /**
          * AddBlock
-         * @description A new block after another.
+         * @description A new block after another; without a kind, of the one that usually follows on that one.
          */
         AddBlockInput: {
             /** After */
             after: string;
-            to: components["schemas"]["BlockKindInput"];
+            to: components["schemas"]["BlockKindInput"] | null;
             /** Text */
             text: string;
             /**
@@ -5337,7 +5337,8 @@ export interface components {
         };
         /**
          * Stage
-         * @description What a stage needs to show a lesson. `key` names this state of it.
+         * @description What a stage needs to show a lesson. `key` names this state of it; `think_seconds` are those that students have
+         *     at all pause points together, `video_seconds` how long the video will be.
          */
         Stage: {
             /** Key */
@@ -5347,14 +5348,23 @@ export interface components {
             layout: components["schemas"]["Layout"];
             sheet: components["schemas"]["CueSheet"];
             edits: components["schemas"]["EditList"];
+            /** Think Seconds */
+            think_seconds: number;
+            /** Video Seconds */
+            video_seconds: number;
         };
         /**
          * Guide
-         * @description What the teacher is led through while recording, in order.
+         * @description What the teacher is led through while recording, in order; the marks (ids) that wait for her hand meanwhile, and
+         *     the seconds over which each is drawn.
          */
         Guide: {
             /** Steps */
             steps: components["schemas"]["GuideStep"][];
+            /** Live Marks */
+            live_marks: string[];
+            /** Drawing Seconds */
+            drawing_seconds: number;
         };
         /**
          * GuideStep

@@ -89,9 +89,10 @@ const state = computed(() => ({
 const drawnAt = ref(new Map<string, number>())
 const drawn = computed(() => new Set(drawnAt.value.keys()))
 const legend = computed(() => view.value!.lesson.legend)
+const live = computed(() => new Set(guide.data.value?.live_marks))
 const talkMarks = computed(() =>
   view.value!.lesson.marks.filter(
-    (mark) => mark.moment === 'in the talk after' && places.value.get(mark.first)?.page === page.value,
+    (mark) => live.value.has(mark.id) && places.value.get(mark.first)?.page === page.value,
   ),
 )
 const nextMark = computed(() => talkMarks.value.find((mark) => !drawn.value.has(mark.id))?.id ?? '')
@@ -103,10 +104,12 @@ function press(mark: string) {
   drawnAt.value = marks
   take.note(back ? 'mark taken back' : 'mark', mark)
 }
-/** Seconds over which a mark is drawn on the stage. */
-const DRAWING = 1.1
+const drawing = computed(() => guide.data.value?.drawing_seconds ?? 1)
 const marksDrawn = computed(() =>
-  [...drawnAt.value].map(([mark, at]) => ({ mark, progress: Math.min(1, (time.value - at) / DRAWING) })),
+  [...drawnAt.value].map(([mark, at]) => ({
+    mark,
+    progress: Math.min(1, (time.value - at) / drawing.value),
+  })),
 )
 const hasMore = computed(() => {
   const { pause_points, plan } = view.value!.lesson

@@ -32,9 +32,6 @@ const player = usePlayer(
 const fileName = computed(
   () => `${view.value!.lesson.passages[0]!.title.replace(/[^\w’' -]/g, '') || 'lesson'}`,
 )
-const thinkSeconds = computed(
-  () => stage.value?.sheet.gates.reduce((sum, gate) => sum + gate.think_seconds, 0) ?? 0,
-)
 
 const counted = (count: number, name: string) => `${count} ${name}${count === 1 ? '' : 's'}`
 const fileOf = (file: string) =>
@@ -146,9 +143,8 @@ useKeys({ space: preview, b: () => player.back() })
           </template>
           a title card, {{ counted(stage.layout.pages.length - 1, 'page') }},
           {{ counted(stage.layout.marks.length, 'mark') }},
-          {{ counted(stage.sheet.gates.length, 'pause point') }} with {{ duration(thinkSeconds) }} to think.
-          The video will be {{ duration(stage.sheet.seconds + thinkSeconds) }} long, 1920 × 1080, with
-          captions.
+          {{ counted(stage.sheet.gates.length, 'pause point') }} with {{ duration(stage.think_seconds) }} to
+          think. The video will be {{ duration(stage.video_seconds) }} long, 1920 × 1080, with captions.
         </p>
         <a v-if="video" class="button" :href="fileOf('video.mp4')" download>Download the older video</a>
       </template>

@@ -79,11 +79,11 @@ class MoveBlock(ScreenCommand):
 
 @dataclass(frozen=True, slots=True)
 class AddBlock(ScreenCommand):
-    """A new block after another."""
+    """A new block after another; without a kind, of the one that usually follows on that one."""
 
     label: ClassVar[str] = "adding a block"
     after: str
-    to: BlockKind
+    to: BlockKind | None
     text: str
     kind: Literal["add block"] = "add block"
 

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from wordtrail.core.cues.model import Drawing, Gate, Light, Reveal
 from wordtrail.core.cues.passes import Passes
 from wordtrail.core.edit.edit_list import EditList
+from wordtrail.core.lesson.live_marks import DRAWN_IN_TALK
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark
 from wordtrail.core.marks.moment import Moment
@@ -15,9 +16,6 @@ from wordtrail.core.plan.part_names import tie_part
 from wordtrail.core.trail.model import Aside
 
 SHORTEST_DRAWING, LONGEST_DRAWING = 0.35, 4.0
-
-IN_TALK = 1.1
-"""Seconds over which a mark is drawn in talk, when there is time for it."""
 
 AT_A_GATE = 1.0
 """Seconds over which a mark is drawn at a pause point."""
@@ -48,7 +46,7 @@ def placed_by_hand(lesson: Lesson, edits: EditList) -> tuple[Drawing, ...]:
     for one in lesson.placed_marks:
         start = edits.to_lesson(one.take, one.start)
         if start is not None and one.mark in own:
-            seconds = one.seconds or own[one.mark] or IN_TALK
+            seconds = one.seconds or own[one.mark] or DRAWN_IN_TALK
             found.append(Drawing(one.mark, round(start, 4), round(start + seconds, 4)))
     return tuple(found)
 
@@ -191,7 +189,7 @@ def _shared(marks: Sequence[Mark], start: float, end: float) -> list[Drawing]:
     drawn, now = [], start
     for number, mark in enumerate(marks):
         begin = max(now, start + number * part)
-        length = mark.seconds or min(IN_TALK, max(part, SHORTEST_DRAWING))
+        length = mark.seconds or min(DRAWN_IN_TALK, max(part, SHORTEST_DRAWING))
         drawn.append(Drawing(mark.id, round(begin, 4), round(begin + length, 4)))
         now = begin + length
     return drawn

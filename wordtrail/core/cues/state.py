@@ -97,6 +97,11 @@ def holds_of(sheet: CueSheet) -> tuple[Hold, ...]:
     return tuple(Hold(gate.at, gate.hold) for gate in sheet.gates)
 
 
+def think_seconds(sheet: CueSheet) -> float:
+    """Seconds that students have to think, at all gates together."""
+    return sum(gate.think_seconds for gate in sheet.gates)
+
+
 def video_seconds(sheet: CueSheet) -> float:
     """How long the video is: the lesson and the holds of its gates."""
     return sheet.seconds + sum(gate.hold for gate in sheet.gates)

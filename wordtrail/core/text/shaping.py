@@ -122,9 +122,9 @@ def moved(passage: Passage, id: str, before: str = "") -> Passage:
     return _done(passage, Issue(passage), pages)
 
 
-def with_block(passage: Passage, after: str, kind: BlockKind, text: str) -> Passage:
-    """A new block after the block `after`."""
-    block_of(passage, after)
+def with_block(passage: Passage, after: str, kind: BlockKind | None, text: str) -> Passage:
+    """A new block after the block `after`; without a kind, of the one that usually follows on that one."""
+    kind = kind or _after_split(block_of(passage, after).kind)
     issue = Issue(passage)
     blank = Block(issue.part("b"), kind, "", ())
     tidy = _tidy(text, kind)

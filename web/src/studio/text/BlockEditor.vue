@@ -5,7 +5,7 @@ import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import type { Command } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { cursorIn, editedOf, htmlOf, type Block } from './blockText'
-import { KINDS, NAMES, type Kind } from './kinds'
+import { KINDS, NAMES } from './kinds'
 import { usePassageFace } from './passageFace'
 
 /** One block of the passage: its kind, its number, and its text to be edited where it stands. */
@@ -78,12 +78,10 @@ async function enter(event: KeyboardEvent) {
   const at = cursorIn(text.value)
   if (!(await keep()) || at === undefined) return
   const whole = props.block.text
-  if (at >= whole.length)
-    await props.send({ kind: 'add block', after: props.block.id, to: after(props.block.kind), text: '…' })
+  if (at >= whole.length) await props.send({ kind: 'add block', after: props.block.id, to: null, text: '…' })
   else if (at > 0) await props.send({ kind: 'split block', block: props.block.id, at })
   emit('near', 1)
 }
-const after = (kind: Kind): Kind => (kind === 'heading' || kind === 'subheading' ? 'paragraph' : kind)
 
 async function backspace(event: KeyboardEvent) {
   const selection = window.getSelection()
