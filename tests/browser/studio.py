@@ -5,7 +5,7 @@ from __future__ import annotations
 import unittest
 from pathlib import Path
 
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Browser, ConsoleMessage, Page, expect
 
 from tests.browser.harness import browser, running
 
@@ -14,6 +14,11 @@ PATIENCE = 20_000
 """Milliseconds that a page waits for something at the most."""
 
 expect.set_options(timeout=PATIENCE)
+
+
+def _is_fault(said: ConsoleMessage) -> bool:
+    """Whether a page complains of itself; what the server refused is for the test to look at."""
+    return said.type == "error" and not said.text.startswith("Failed to load resource")
 
 
 class StudioTest(unittest.TestCase):
@@ -40,6 +45,7 @@ class StudioTest(unittest.TestCase):
         page = context.new_page()
         faults: list[str] = []
         page.on("pageerror", lambda fault: faults.append(str(fault)))
+        page.on("console", lambda said: faults.append(said.text) if _is_fault(said) else None)
         self.addCleanup(lambda: self.assertEqual(faults, []))
         return page
 

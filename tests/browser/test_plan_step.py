@@ -115,6 +115,17 @@ class PlanStepTest(StudioTest):
         page.get_by_role("button", name="I am ready, go on").click()
         expect(page.locator("#turn")).to_be_hidden()
 
+    def test_a_question_that_is_there_shows_what_proves_its_answers_on_the_text_itself(self) -> None:
+        page = self.new_page()
+        self.plan(page, "Kite")
+        page.get_by_role("button", name=re.compile("Why did Oskar run")).click()
+        expect(page.get_by_text("Words that rule it out")).to_have_count(2)
+        expect(page.get_by_role("button", name=re.compile("Leave out .*sorry"))).to_be_visible()
+        page.get_by_role("radio", name="Order").click()
+        expect(page.get_by_label("Number 1")).to_be_visible()
+        page.get_by_role("radio", name="Choose").click()
+        expect(page.get_by_label("Answer A", exact=True)).to_have_value("He was angry with Wren.")
+
     def test_a_student_finds_the_words(self) -> None:
         page = self.new_page()
         lesson = self.plan(page, "Bee")

@@ -45,7 +45,7 @@ const isIn = (at: number) => at >= props.mark.skip && at < letters.value.length 
 
 <template>
   <div class="flex flex-col gap-2 text-[14px]">
-    <div class="grid grid-cols-2 gap-2">
+    <div class="grid grid-cols-[128px_minmax(0,1fr)] gap-2">
       <select class="field" aria-label="Kind of mark" :value="kind" @change="change(value($event))">
         <option
           v-for="one in offered"
@@ -67,6 +67,15 @@ const isIn = (at: number) => at >= props.mark.skip && at < letters.value.length 
         </option>
       </select>
     </div>
+    <component
+      :is="fields"
+      v-if="fields"
+      :model-value="mark.form"
+      :lesson="lesson"
+      :printed="printed"
+      :one-word="oneWord"
+      @update:model-value="(form: Schemas['Mark']['form']) => keep({ form })"
+    />
     <div class="grid grid-cols-2 gap-2">
       <select
         class="field"
@@ -133,15 +142,6 @@ const isIn = (at: number) => at >= props.mark.skip && at < letters.value.length 
         <span class="text-[13px] text-quiet">seconds (0: as long as it takes)</span>
       </span>
     </div>
-    <component
-      :is="fields"
-      v-if="fields"
-      :model-value="mark.form"
-      :lesson="lesson"
-      :printed="printed"
-      :one-word="oneWord"
-      @update:model-value="(form: Schemas['Mark']['form']) => keep({ form })"
-    />
     <select
       v-if="pictures.length"
       class="field"

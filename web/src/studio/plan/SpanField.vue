@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { X } from '@lucide/vue'
-import { inject, type ComputedRef } from 'vue'
+import { computed, inject, type ComputedRef } from 'vue'
 import type { Schemas } from '@/api/client'
 import type { ChosenWords } from './chosenWords'
 
@@ -9,9 +9,11 @@ defineProps<{ label: string; single?: boolean }>()
 const spans = defineModel<Schemas['Span'][]>({ required: true })
 const words = inject<ChosenWords>('chosen words')!
 
+/** On a sheet the text has to be opened first; on the text itself it is there. */
 const text = inject<{ offered: ComputedRef<boolean>; open: () => void; done: () => void }>(
   'choose in the text',
-)!
+  { offered: computed(() => false), open: () => {}, done: () => {} },
+)
 
 function take(single: boolean | undefined) {
   if (!words.span.value) return

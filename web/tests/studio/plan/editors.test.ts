@@ -1,6 +1,6 @@
 import { mount, type VueWrapper } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import { activityOf, CATALOGUE } from '@/api/catalogue'
 import type { Schemas } from '@/api/client'
 import { useChosenWords } from '@/studio/plan/chosenWords'
@@ -28,7 +28,6 @@ const words = useChosenWords(ref([word('a', 'bee'), word('b', 'map')]), () => 0)
 const provide = {
   [CATALOGUE as symbol]: ref(kinds),
   'chosen words': words,
-  'choose in the text': { offered: computed(() => false), open: () => {}, done: () => {} },
 }
 const named = (of: VueWrapper, name: string) => {
   const found = of
@@ -122,6 +121,18 @@ describe('the editor of a pause point', () => {
     await pill(page, 'Find a page').trigger('click')
     await named(page, 'Page to find').setValue('p1')
     expect((await saved(page)).activity).toEqual({ kind: 'find the page', turn_to: 'p1' })
+  })
+
+  it('shows the words that prove an answer or rule it out, also where no word is chosen', () => {
+    words.clear()
+    const choices = [
+      { text: 'clover', right: true, reason: '', proof: [{ first: 'b', last: 'b' }] },
+      { text: 'thistle', right: false, reason: '', proof: [] },
+    ]
+    const page = editor({ activity: { kind: 'choose', choices, strike: [] } })
+    expect(page.text()).toContain('Words that prove it')
+    expect(page.text()).toContain('Words that rule it out')
+    expect(page.find('[aria-label="Leave out map"]').exists()).toBe(true)
   })
 
   it('asks for the words to find where there are words to find', async () => {

@@ -30,7 +30,9 @@ const strikes = computed(() => {
 function strikeFirst(n: number) {
   activity.value = { ...activity.value, strike: [n, ...strikes.value.filter((other) => other !== n)] }
 }
-const textOf = (event: Event) => (event.target as HTMLInputElement).value
+const textOf = (event: Event) => (event.target as HTMLTextAreaElement).value
+/** Enter keeps the pause point, as in a field of one line. */
+const done = (event: Event) => (event.target as HTMLTextAreaElement).form?.requestSubmit()
 </script>
 
 <template>
@@ -45,12 +47,14 @@ const textOf = (event: Event) => (event.target as HTMLInputElement).value
           :checked="choice.right"
           @change="change(n, { right: ($event.target as HTMLInputElement).checked })"
         />
-        <input
-          class="field min-w-0 flex-1"
+        <textarea
+          class="field field-sizing-content min-w-0 flex-1 resize-none"
+          rows="1"
           :aria-label="`Answer ${LETTERS[n]}`"
           :placeholder="`Answer ${LETTERS[n]}`"
           :value="choice.text"
           @input="change(n, { text: textOf($event) })"
+          @keydown.enter.exact.prevent="done"
         />
         <button
           v-if="activity.choices.length > 2"
@@ -62,12 +66,14 @@ const textOf = (event: Event) => (event.target as HTMLInputElement).value
           <Trash2 :size="15" aria-hidden="true" />
         </button>
       </div>
-      <input
-        class="field mt-1 w-full text-[13px]"
+      <textarea
+        class="field field-sizing-content mt-1 w-full resize-none text-[13px]"
+        rows="1"
         :aria-label="`Why answer ${LETTERS[n]} is ${choice.right ? 'right' : 'wrong'}`"
         :placeholder="choice.right ? 'Why it is right' : 'Why it is wrong'"
         :value="choice.reason"
         @input="change(n, { reason: textOf($event) })"
+        @keydown.enter.exact.prevent="done"
       />
       <SpanField
         class="mt-1"
