@@ -173,6 +173,34 @@ class PlanStepTest(StudioTest):
         page.get_by_role("button", name="Undo").click()
         expect(run.get_by_role("listitem").nth(1)).to_contain_text("Purpose")
 
+    def test_parts_of_the_run_are_moved_by_their_grip_with_mouse_and_keys(self) -> None:
+        page = self.new_page()
+        self.plan(page, "Boat")
+        run = page.get_by_role("navigation", name="The run of the lesson")
+        parts = run.get_by_role("listitem")
+        before = [name.split("\n")[0].strip() for name in parts.all_inner_texts()]
+        self.assertEqual(before[0], "Title")
+        second, third = before[1:3]
+        grip = run.get_by_role("button", name=f"Move {third}").bounding_box()
+        goal = parts.nth(1).bounding_box()
+        assert grip
+        assert goal
+        page.mouse.move(grip["x"] + 6, grip["y"] + 10)
+        page.mouse.down()
+        page.mouse.move(grip["x"] - 12, grip["y"] + 10, steps=5)
+        page.mouse.move(goal["x"] + goal["width"] / 2, goal["y"] + 20, steps=12)
+        page.mouse.up()
+        expect(parts.nth(1)).to_contain_text(third)
+        expect(page.get_by_text("Everything kept")).to_be_visible()
+        page.wait_for_timeout(800)  # it is still gliding to its place
+        run.get_by_role("button", name=f"Move {third}").focus()
+        for key in ("Space", "ArrowRight", "Space"):
+            page.keyboard.press(key)
+            page.wait_for_timeout(300)
+        expect(parts.nth(1)).to_contain_text(second)
+        expect(page.get_by_text(f"{third} is put down at place 3.")).to_be_attached()
+        expect(page.get_by_role("button", name="Undo")).to_be_enabled()
+
     def test_a_suggestion_is_taken_with_one_press(self) -> None:
         page = self.new_page()
         self.planned(page, "Rain on the roof,\nping, ping, ping.\nFar away it is\na quiet thing.")
@@ -243,11 +271,17 @@ class PlanStepTest(StudioTest):
         side = pad["width"]
         self.assertAlmostEqual(line["points"][0], 1000 * 100 / side, delta=4)
         self.assertAlmostEqual(line["points"][-1], 1000 * 180 / side, delta=4)
-        own = page.get_by_role("list", name="In this part").get_by_role("button")
+        listed = page.get_by_role("list", name="In this part")
+        own = listed.get_by_role("button", name=re.compile("^(?!Move)"))
         expect(own).to_have_count(2)
         own.nth(1).focus()
         page.keyboard.press("Alt+ArrowLeft")
         expect(own.first).to_have_attribute("aria-current", "true")
+        listed.get_by_role("button", name="Move").first.focus()
+        for key in ("Space", "ArrowRight", "Space"):
+            page.keyboard.press(key)
+            page.wait_for_timeout(300)
+        expect(own.nth(1)).to_have_attribute("aria-current", "true")
 
     def test_a_file_of_word_cards_comes_in(self) -> None:
         page = self.new_page()

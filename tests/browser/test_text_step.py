@@ -10,7 +10,7 @@ from pathlib import Path
 import docx
 from axe_core_python.sync_playwright import Axe
 from PIL import Image, ImageDraw
-from playwright.sync_api import expect
+from playwright.sync_api import FloatRect, expect
 
 from tests.browser.studio import StudioTest
 from tests.media.test_reading import printed
@@ -132,7 +132,7 @@ class TextStepTest(StudioTest):
     def test_blocks_are_moved_by_dragging_and_by_key(self) -> None:
         page = self.page
         self.bring(("a.txt", b"One one.\n\nTwo two.\n\nThree three."))
-        grip = page.locator(".block-row").nth(2).locator("[draggable=true]").bounding_box()
+        grip = page.locator(".block-row").nth(2).locator(".grip").bounding_box()
         goal = page.locator(".block-row").nth(0).bounding_box()
         assert grip
         assert goal
@@ -145,6 +145,29 @@ class TextStepTest(StudioTest):
         page.locator(".kind").first.focus()
         page.keyboard.press("Alt+ArrowDown")
         expect(page.locator(".words")).to_have_text(["One one.", "Three three.", "Two two."])
+        self.touch(page.locator(".grip").nth(2).bounding_box(), page.locator(".block-row").nth(0).bounding_box())
+        expect(page.locator(".words")).to_have_text(["Two two.", "One one.", "Three three."])
+        page.get_by_role("button", name="Undo").click()
+        expect(page.locator(".words")).to_have_text(["One one.", "Three three.", "Two two."])
+
+    def touch(self, begin: FloatRect | None, end: FloatRect | None) -> None:
+        """A finger goes from the middle of one thing to another."""
+        assert begin
+        assert end
+        screen = self.page.context.new_cdp_session(self.page)
+        x, y = begin["x"] + begin["width"] / 2, begin["y"] + begin["height"] / 2
+
+        def put(kind: str, *at: float) -> None:
+            points = [{"x": at[0], "y": at[1]}] if at else []
+            screen.send("Input.dispatchTouchEvent", {"type": kind, "touchPoints": points})
+            self.page.wait_for_timeout(60)
+
+        put("touchStart", x, y)
+        self.page.wait_for_timeout(400)  # a finger that rests takes up, one that goes on scrolls
+        for step in range(1, 11):
+            put("touchMove", x, y + (end["y"] + 4 - y) * step / 10)
+        self.page.wait_for_timeout(300)
+        put("touchEnd")
 
     def test_files_are_there_again_after_the_tab_was_closed(self) -> None:
         page = self.page

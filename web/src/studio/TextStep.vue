@@ -10,6 +10,7 @@ import { keepPicture } from '@/api/pictures'
 import { useStage } from '@/api/stage'
 import StagePage from '@/stage/StagePage.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import MovableList from '@/parts/MovableList.vue'
 import SheetDialog from '@/parts/SheetDialog.vue'
 import BringIn from './text/BringIn.vue'
 import CheckColumn from './text/CheckColumn.vue'
@@ -104,14 +105,16 @@ async function near(id: string, way: -1 | 1) {
   if (!row) return
   row.querySelector<HTMLElement>('.kind')?.focus()
 }
-const dragged = ref('')
-const over = ref('')
-function drop(before: string) {
-  over.value = ''
-  if (dragged.value && dragged.value !== before)
-    void send({ kind: 'move block', block: dragged.value, before })
-  dragged.value = ''
+function moved(from: number, to: number) {
+  const block = order.value[from]
+  const before = order.value[to > from ? to + 1 : to] ?? ''
+  if (block) void send({ kind: 'move block', block, before })
 }
+/** How many blocks of the passage come before each page. */
+const firsts = computed(() => {
+  let sum = 0
+  return passage.value.pages.map((one) => (sum += one.blocks.length) - one.blocks.length)
+})
 async function moveKey(event: KeyboardEvent, id: string) {
   const index = order.value.indexOf(id)
   const before = event.key === 'ArrowUp' ? order.value[index - 1] : (order.value[index + 2] ?? '')
@@ -252,23 +255,22 @@ const copies = useCatalogue().passage_formats.filter((one) => one.is_written)
   <div v-if="shown === 0" ref="area" class="sheet min-h-0 flex-1 overflow-y-auto">
     <div class="flex">
       <div class="min-w-0 flex-1 border-r border-hairline pb-10">
-        <PageSection
-          v-for="(one, i) in passage.pages"
-          :key="one.id"
-          :page="one"
-          :number="i + 1"
-          :chosen="chosen"
-          :over="over"
-          :links="links"
-          :send="send"
-          @go="go"
-          @choose="chosen = $event"
-          @near="near"
-          @drag="dragged = $event"
-          @over="over = $event"
-          @drop="drop"
-          @move="moveKey"
-        />
+        <MovableList @move="moved">
+          <PageSection
+            v-for="(one, i) in passage.pages"
+            :key="one.id"
+            :page="one"
+            :number="i + 1"
+            :first="firsts[i] ?? 0"
+            :chosen="chosen"
+            :links="links"
+            :send="send"
+            @go="go"
+            @choose="chosen = $event"
+            @near="near"
+            @move="moveKey"
+          />
+        </MovableList>
       </div>
       <CheckColumn ref="column" :suspects="suspects" :pages="passage.pages" :area="area" :send="send" />
     </div>

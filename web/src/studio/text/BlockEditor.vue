@@ -12,12 +12,13 @@ import { usePassageFace } from './passageFace'
 const props = defineProps<{
   block: Block
   chosen: boolean
+  /** Takes the element by which the block is moved. */
+  grip: (element: unknown) => void
   send: (command: Command) => Promise<boolean>
 }>()
 const emit = defineEmits<{
   choose: []
   near: [way: -1 | 1]
-  drag: [id: string]
   move: [event: KeyboardEvent]
 }>()
 
@@ -141,13 +142,15 @@ defineExpose({ element: text, focus: () => text.value?.focus() })
   >
     <div class="w-[134px] shrink-0 pt-1">
       <Menu as="div" class="relative flex items-center">
-        <span
-          class="cursor-grab text-moss-half opacity-0 group-hover:opacity-100"
-          draggable="true"
-          aria-hidden="true"
-          @dragstart="emit('drag', block.id)"
-          ><GripVertical :size="16"
-        /></span>
+        <button
+          :ref="grip"
+          class="grip cursor-grab touch-none rounded-small text-moss-half opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
+          type="button"
+          tabindex="-1"
+          :aria-label="`Move block ${block.id}`"
+        >
+          <GripVertical :size="16" aria-hidden="true" />
+        </button>
         <MenuButton
           class="kind min-h-[26px] min-w-0 flex-1 truncate rounded-small px-1.5 text-left text-[13px] text-quiet hover:bg-mist"
           :class="chosen ? 'font-semibold text-lake' : ''"

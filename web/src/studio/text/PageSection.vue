@@ -1,15 +1,18 @@
 <script setup lang="ts">
 import type { Command, Schemas } from '@/api/client'
 import BlockEditor from './BlockEditor.vue'
+import { NAMES } from './kinds'
+import MovableRow from './MovableRow.vue'
 import PageHead from './PageHead.vue'
 import PictureBlock from './PictureBlock.vue'
 
-/** One page of the passage: its head and its blocks, which can be dragged before one another. */
+/** One page of the passage: its head and its blocks, which can be moved, also to other pages. `first` says how many
+ * blocks of the passage come before it. */
 defineProps<{
   page: Schemas['Page']
   number: number
+  first: number
   chosen: string
-  over: string
   /** Words of this page with a glossary entry, and entries with the place of their word, by block. */
   links: ReadonlyMap<string, readonly { to: string; text: string }[]>
   send: (command: Command) => Promise<boolean>
@@ -17,9 +20,6 @@ defineProps<{
 defineEmits<{
   choose: [id: string]
   near: [id: string, way: -1 | 1]
-  drag: [id: string]
-  over: [id: string]
-  drop: [before: string]
   go: [block: string]
   move: [event: KeyboardEvent, id: string]
 }>()
@@ -28,26 +28,26 @@ defineEmits<{
 <template>
   <section :aria-label="`Page ${number}`">
     <PageHead :page="page" :number="number" :send="send" />
-    <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- what the pointer does here can be done by keys -->
-    <div
-      v-for="block in page.blocks"
+    <MovableRow
+      v-for="(block, n) in page.blocks"
+      :id="block.id"
       :key="block.id"
-      v-memo="[block, chosen === block.id, over === block.id, links.get(block.id)]"
-      :class="over === block.id ? 'border-t-[3px] border-moss' : ''"
-      @dragover.prevent="$emit('over', block.id)"
-      @drop.prevent="$emit('drop', block.id)"
+      v-slot="{ grip }"
+      v-memo="[block, first + n, chosen === block.id, links.get(block.id)]"
+      :index="first + n"
+      :name="`${NAMES.get(block.kind)} “${block.text.slice(0, 30)}”`"
       @keydown.alt.up="$emit('move', $event, block.id)"
       @keydown.alt.down="$emit('move', $event, block.id)"
     >
-      <PictureBlock v-if="block.kind === 'picture'" :block="block" :send="send" />
+      <PictureBlock v-if="block.kind === 'picture'" :block="block" :grip="grip" :send="send" />
       <BlockEditor
         v-else
         :block="block"
         :chosen="chosen === block.id"
+        :grip="grip"
         :send="send"
         @choose="$emit('choose', block.id)"
         @near="$emit('near', block.id, $event)"
-        @drag="$emit('drag', $event)"
         @move="$emit('move', $event, block.id)"
       />
       <p v-if="links.get(block.id)" class="flex flex-wrap gap-3 pb-1 pl-[158px] text-[13px]">
@@ -61,6 +61,6 @@ defineEmits<{
           {{ link.text }}
         </button>
       </p>
-    </div>
+    </MovableRow>
   </section>
 </template>

@@ -1,10 +1,16 @@
 <script setup lang="ts">
+import { GripVertical } from '@lucide/vue'
 import { ref, watch } from 'vue'
 import type { Command, Schemas } from '@/api/client'
 import PictureDialog from './PictureDialog.vue'
 
 /** A picture of the passage: what it shows in words, its crop and its named parts. */
-const props = defineProps<{ block: Schemas['Block']; send: (command: Command) => Promise<boolean> }>()
+const props = defineProps<{
+  block: Schemas['Block']
+  /** Takes the element by which the picture is moved. */
+  grip: (element: unknown) => void
+  send: (command: Command) => Promise<boolean>
+}>()
 const shows = ref('')
 const open = ref(false)
 watch(
@@ -23,8 +29,19 @@ const cropOf = (picture: Schemas['Picture']) => {
 </script>
 
 <template>
-  <div class="flex gap-2 py-2 pr-3" :data-block="block.id" data-kind="picture">
-    <span class="w-[134px] shrink-0 pl-[22px] pt-1 text-[13px] text-quiet">Picture</span>
+  <div class="group flex gap-2 py-2 pr-3" :data-block="block.id" data-kind="picture">
+    <span class="flex w-[134px] shrink-0 items-start gap-1.5 pt-1 text-[13px] text-quiet">
+      <button
+        :ref="grip"
+        class="grip cursor-grab touch-none rounded-small text-moss-half opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
+        type="button"
+        tabindex="-1"
+        :aria-label="`Move block ${block.id}`"
+      >
+        <GripVertical :size="16" aria-hidden="true" />
+      </button>
+      Picture
+    </span>
     <template v-if="block.picture">
       <svg
         class="h-[150px] max-w-[46%] rounded-small border border-hairline"
