@@ -125,8 +125,8 @@ def _unexpected(fault: Exception) -> Response:
 
 def _invalid(fault: ValidationError) -> Response:
     first = fault.errors()[0]
-    where = ".".join(str(part) for part in first["loc"])
-    detail = f"{where}: {first['msg']}" if where else str(first["msg"])
+    workspace = ".".join(str(part) for part in first["loc"])
+    detail = f"{workspace}: {first['msg']}" if workspace else str(first["msg"])
     return problem_answer(Problem(title="This request cannot be understood", status=422, detail=detail))
 
 

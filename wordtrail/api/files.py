@@ -47,23 +47,23 @@ class FileForm(BaseModel):
 @routes.post("/files", responses={201: answers.BroughtFile})
 def bring(form: FileForm) -> Response:
     """Hand over a file; it is read in the background."""
-    where = context()
+    workspace = context()
     limit = LARGEST_FILE_MEGABYTES * 2**20
     data = form.file.stream.read(limit + 1)
     if len(data) > limit:
         raise TooLarge(LARGEST_FILE_MEGABYTES)
-    with where.workspace.database.writing() as session:
-        row = add_file(session, where.workspace.blobs, where.workspace.owner, form.file.filename or "", data)
-    job = where.queue.add(READ, None, row.id)
+    with workspace.workspace.database.writing() as session:
+        row = add_file(session, workspace.workspace.blobs, workspace.workspace.owner, form.file.filename or "", data)
+    job = workspace.queue.add(READ, None, row.id)
     return answer(_view(row, job_view(job)), 201)
 
 
 @routes.get("/files/<file>", responses={200: answers.BroughtFile})
 def one_file(path: FilePath) -> Response:
     """How far the reading of a file is, and what was found in it."""
-    where = context().workspace
-    with where.database.reading() as session:
-        row = get_file(session, path.file, where.owner)
+    workspace = context().workspace
+    with workspace.database.reading() as session:
+        row = get_file(session, path.file, workspace.owner)
         job = job_about(session, READ, row.id)
         view = _view(row, job_view(job) if job else None)
     return answer(view)
@@ -72,25 +72,25 @@ def one_file(path: FilePath) -> Response:
 @routes.delete("/files/<file>", responses={200: answers.Done})
 def forget(path: FilePath) -> Response:
     """Forget a file that was brought in; its reading stops."""
-    where = context().workspace
-    with where.database.writing() as session:
-        row = get_file(session, path.file, where.owner)
+    workspace = context().workspace
+    with workspace.database.writing() as session:
+        row = get_file(session, path.file, workspace.owner)
         job = job_about(session, READ, row.id)
         if job:
             ask_to_stop(session, job)
-        forget_file(session, where.blobs, row)
+        forget_file(session, workspace.blobs, row)
     return answer(answers.Done())
 
 
 @routes.post("/lessons/from-files", responses={201: answers.LessonView})
 def lesson_from_files(body: answers.NewLessonFromFiles) -> Response:
     """A new lesson whose first passage is what was read from files."""
-    where = context().workspace
+    workspace = context().workspace
     draft = _chosen(body.files)
     passage = passage_from_pages(draft.pages, title=body.title or draft.title, author=draft.author)
     lesson = Lesson((passage,), legend=legend_for(passage))
-    with where.database.writing() as session:
-        kept = add_lesson(session, where.owner, lesson, body.unit.strip())
+    with workspace.database.writing() as session:
+        kept = add_lesson(session, workspace.owner, lesson, body.unit.strip())
     return fresh_answer(kept)
 
 
@@ -104,23 +104,23 @@ def pages_from_files(path: LessonPath, body: answers.PagesFromFiles) -> Response
 @routes.post("/lessons/<lesson>/pictures", responses={201: answers.KeptPicture})
 def keep_picture(path: LessonPath, form: FileForm) -> Response:
     """Keep a picture for a lesson, made anew at a usual size."""
-    where = context().workspace
-    with where.database.reading() as session:
-        get_lesson(session, path.lesson, where.owner)
+    workspace = context().workspace
+    with workspace.database.reading() as session:
+        get_lesson(session, path.lesson, workspace.owner)
     limit = LARGEST_FILE_MEGABYTES * 2**20
     data = form.file.stream.read(limit + 1)
     if len(data) > limit:
         raise TooLarge(LARGEST_FILE_MEGABYTES)
     encoded, ending, width, height = written(opened(data))
-    name = keep_picture_file(where.blobs, encoded, ending)
+    name = keep_picture_file(workspace.blobs, encoded, ending)
     return answer(answers.KeptPicture(file=name, width=width, height=height), 201)
 
 
 def _chosen(chosen: list[answers.ChosenFile]) -> DraftPassage:
     """The chosen chapters of all files as one passage. Raises NotFound, and LessonError where nothing is chosen."""
-    where = context().workspace
-    with where.database.reading() as session:
-        rows = [get_file(session, one.file, where.owner) for one in chosen]
+    workspace = context().workspace
+    with workspace.database.reading() as session:
+        rows = [get_file(session, one.file, workspace.owner) for one in chosen]
     drafts: list[DraftPassage] = []
     for row, wanted in zip(rows, chosen, strict=True):
         read = reading_of(row)

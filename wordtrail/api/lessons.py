@@ -60,16 +60,16 @@ class StageQuery(TakeQuery):
 @routes.get("/settings", responses={200: answers.Settings})
 def settings() -> Response:
     """How this Word Trail was started, and whether it asks for a passphrase."""
-    where = context()
-    with where.workspace.database.reading() as session:
-        school, teacher = names_of(session, where.workspace.owner)
+    workspace = context()
+    with workspace.workspace.database.reading() as session:
+        school, teacher = names_of(session, workspace.workspace.owner)
     return answer(
         answers.Settings(
             school=school,
             teacher=teacher,
-            simulated_microphone=where.simulated_microphone is not None,
+            simulated_microphone=workspace.simulated_microphone is not None,
             locked=is_locked(),
-            public_url=where.public_url,
+            public_url=workspace.public_url,
         )
     )
 
@@ -83,9 +83,9 @@ def give_passphrase(body: answers.Passphrase) -> Response:
 @routes.get("/lessons", responses={200: answers.Shelf})
 def shelf() -> Response:
     """The shelf: all lessons, the last changed first."""
-    where = context().workspace
-    with where.database.reading() as session:
-        view = shelf_view(session, all_lessons(session, where.owner))
+    workspace = context().workspace
+    with workspace.database.reading() as session:
+        view = shelf_view(session, all_lessons(session, workspace.owner))
     return answer(view)
 
 
@@ -101,30 +101,30 @@ def preview(body: answers.TextDraft) -> Response:
 @routes.post("/lessons", responses={201: answers.LessonView})
 def make_lesson(body: answers.TextDraft) -> Response:
     """A new lesson from a text."""
-    where = context().workspace
+    workspace = context().workspace
     passage = passage_from_text(body.text, title=body.title, author=body.author, permission=body.permission)
     lesson = Lesson((passage,), legend=legend_for(passage))
-    with where.database.writing() as session:
-        kept = add_lesson(session, where.owner, lesson, body.unit.strip())
+    with workspace.database.writing() as session:
+        kept = add_lesson(session, workspace.owner, lesson, body.unit.strip())
     return fresh_answer(kept)
 
 
 @routes.post("/lessons/from-words", responses={201: answers.LessonView})
 def make_word_lesson(body: answers.WordList) -> Response:
     """A new lesson of words alone."""
-    where = context().workspace
+    workspace = context().workspace
     lesson = lesson_of_words(body.words, body.title)
-    with where.database.writing() as session:
-        kept = add_lesson(session, where.owner, lesson, body.unit.strip())
+    with workspace.database.writing() as session:
+        kept = add_lesson(session, workspace.owner, lesson, body.unit.strip())
     return fresh_answer(kept)
 
 
 @routes.get("/lessons/<lesson>", responses={200: answers.LessonView})
 def one_lesson(path: LessonPath) -> Response:
     """A lesson with its takes, jobs, video and link."""
-    where = context().workspace
-    with where.database.reading() as session:
-        view = lesson_view(session, get_lesson(session, path.lesson, where.owner))
+    workspace = context().workspace
+    with workspace.database.reading() as session:
+        view = lesson_view(session, get_lesson(session, path.lesson, workspace.owner))
     return answer(view)
 
 
@@ -138,12 +138,12 @@ def forget_lesson(path: LessonPath) -> Response:
 @routes.post("/lessons/<lesson>/commands", responses={200: answers.LessonChange})
 def change(path: LessonPath, body: answers.Change) -> Response:
     """Change a lesson's document. 409 when `revision` is not the newest."""
-    where = context().workspace
+    workspace = context().workspace
     if isinstance(body.command, ChooseTake):
-        with where.database.reading() as session:
+        with workspace.database.reading() as session:
             if get_take(session, body.command.take).lesson_id != path.lesson:
                 raise NotFound("take")
-    return change_answer(change_lesson(where, path.lesson, body.revision, body.command))
+    return change_answer(change_lesson(workspace, path.lesson, body.revision, body.command))
 
 
 @routes.post("/lessons/<lesson>/undo", responses={200: answers.LessonChange})
@@ -161,10 +161,10 @@ def redo(path: LessonPath, body: answers.Revision) -> Response:
 @routes.get("/lessons/<lesson>/stage", responses={200: answers.StageChange})
 def stage(path: LessonPath, query: StageQuery) -> Response:
     """Layout and cue sheet: of the lesson, or of one take as it was recorded. With `since`, what changed of it."""
-    where = context().workspace
-    with where.database.reading() as session:
-        get_lesson(session, path.lesson, where.owner)
-    shown, _ = showing(where, path.lesson, query.take)
+    workspace = context().workspace
+    with workspace.database.reading() as session:
+        get_lesson(session, path.lesson, workspace.owner)
+    shown, _ = showing(workspace, path.lesson, query.take)
     before = shown_before(query.since) if query.since else None
     if before is None:
         return answer(answers.StageChange(key=shown.key, whole=whole_stage(shown)))
@@ -174,9 +174,9 @@ def stage(path: LessonPath, query: StageQuery) -> Response:
 @routes.get("/lessons/<lesson>/guide", responses={200: answers.Guide})
 def guide(path: LessonPath, query: GuideQuery) -> Response:
     """When each word should be said at a rate: of the whole lesson, or of the passages alone."""
-    where = context().workspace
-    with where.database.reading() as session:
-        lesson = get_lesson(session, path.lesson, where.owner).lesson
+    workspace = context().workspace
+    with workspace.database.reading() as session:
+        lesson = get_lesson(session, path.lesson, workspace.owner).lesson
     steps = recording_guide(lesson, query.words_per_minute, whole=query.whole)
     return answer(answers.Guide(steps=list(steps), live_marks=list(live_marks(lesson)), drawing_seconds=DRAWN_IN_TALK))
 
@@ -184,10 +184,10 @@ def guide(path: LessonPath, query: GuideQuery) -> Response:
 @routes.get("/lessons/<lesson>/trail", responses={200: answers.TrailView})
 def trail(path: LessonPath, query: TakeQuery) -> Response:
     """The trail of one take, as mended."""
-    where = context().workspace
-    with where.database.reading() as session:
-        lesson = get_lesson(session, path.lesson, where.owner).lesson
-        take = get_take(session, query.take, where.owner)
+    workspace = context().workspace
+    with workspace.database.reading() as session:
+        lesson = get_lesson(session, path.lesson, workspace.owner).lesson
+        take = get_take(session, query.take, workspace.owner)
         found = trail_of(session, take.id)
     if found is None or take.lesson_id != path.lesson:
         raise NotFound("trail")
@@ -197,30 +197,30 @@ def trail(path: LessonPath, query: TakeQuery) -> Response:
 @routes.post("/lessons/<lesson>/video", responses={202: answers.Job})
 def wish_video(path: LessonPath, body: answers.VideoWish) -> Response:
     """Make the video in the background."""
-    where = context()
-    with where.workspace.database.reading() as session:
-        get_lesson(session, path.lesson, where.workspace.owner)
-    return answer(job_view(where.queue.add(VIDEO, path.lesson, f"{path.lesson}:{body.size}")), 202)
+    workspace = context()
+    with workspace.workspace.database.reading() as session:
+        get_lesson(session, path.lesson, workspace.workspace.owner)
+    return answer(job_view(workspace.queue.add(VIDEO, path.lesson, f"{path.lesson}:{body.size}")), 202)
 
 
 @routes.post("/lessons/<lesson>/link", responses={200: answers.StudentLink})
 def share(path: LessonPath) -> Response:
     """Open the lesson to students: its link, the same one while it is open."""
-    where = context()
-    with where.workspace.database.writing() as session:
-        get_lesson(session, path.lesson, where.workspace.owner)
-        token = open_link(session, where.workspace.owner, path.lesson).token
+    workspace = context()
+    with workspace.workspace.database.writing() as session:
+        get_lesson(session, path.lesson, workspace.workspace.owner)
+        token = open_link(session, workspace.workspace.owner, path.lesson).token
         has_sound = bool(newest_trails(session, path.lesson))
     if has_sound:
-        where.queue.add(SOUND, path.lesson, path.lesson)
-    return answer(answers.StudentLink(url=link_url(token), reachable=bool(where.public_url)))
+        workspace.queue.add(SOUND, path.lesson, path.lesson)
+    return answer(answers.StudentLink(url=link_url(token), reachable=bool(workspace.public_url)))
 
 
 @routes.delete("/lessons/<lesson>/link", responses={200: answers.Done})
 def withdraw(path: LessonPath) -> Response:
     """Close the student link for good."""
-    where = context().workspace
-    with where.database.writing() as session:
-        get_lesson(session, path.lesson, where.owner)
+    workspace = context().workspace
+    with workspace.database.writing() as session:
+        get_lesson(session, path.lesson, workspace.owner)
         withdraw_link(session, path.lesson)
     return answer(answers.Done())

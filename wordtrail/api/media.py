@@ -77,12 +77,12 @@ def take_hills(path: TakePath) -> Response:
 
 
 def _take_file(take: str, key: Callable[[TakeFiles], str], mimetype: str) -> Response:
-    where = context().workspace
-    with where.database.reading() as session:
-        files = TakeFiles(get_take(session, take, where.owner).id)
-    if not where.blobs.exists(key(files)):
+    workspace = context().workspace
+    with workspace.database.reading() as session:
+        files = TakeFiles(get_take(session, take, workspace.owner).id)
+    if not workspace.blobs.exists(key(files)):
         raise NotFound("sound")
-    return send_file(where.blobs.path(key(files)), mimetype=mimetype, conditional=True)
+    return send_file(workspace.blobs.path(key(files)), mimetype=mimetype, conditional=True)
 
 
 @routes.get("/lessons/<lesson>/simulated-microphone")
@@ -91,35 +91,35 @@ def simulated_microphone(path: LessonPath) -> Response:
     hears = context().simulated_microphone
     if hears is None:
         raise NotFound("microphone")
-    where = context().workspace
-    with where.database.reading() as session:
-        title = get_lesson(session, path.lesson, where.owner).lesson.title
+    workspace = context().workspace
+    with workspace.database.reading() as session:
+        title = get_lesson(session, path.lesson, workspace.owner).lesson.title
     return Response(hears(title), mimetype="audio/mp4")
 
 
 @routes.get("/lessons/<lesson>/sound")
 def lesson_sound(path: LessonPath) -> Response:
     """The lesson's sound in lesson time, in ranges."""
-    where = context().workspace
-    with where.database.reading() as session:
-        get_lesson(session, path.lesson, where.owner)
-    shown, _ = showing(where, path.lesson)
-    return send_file(kept_sound(where, path.lesson, shown.edits), mimetype="audio/mp4", conditional=True)
+    workspace = context().workspace
+    with workspace.database.reading() as session:
+        get_lesson(session, path.lesson, workspace.owner)
+    shown, _ = showing(workspace, path.lesson)
+    return send_file(kept_sound(workspace, path.lesson, shown.edits), mimetype="audio/mp4", conditional=True)
 
 
 @routes.get("/videos/<video>/<file>")
 def video_file(path: VideoPath, query: DownloadQuery) -> Response:
     """A video, its captions or its poster; with `name`, as a download of that name."""
-    where = context().workspace
-    with where.database.reading() as session:
+    workspace = context().workspace
+    with workspace.database.reading() as session:
         row = session.get(VideoRow, path.video)
     key = f"videos/{path.video}/{path.file}"
-    if row is None or row.teacher_id != where.owner.teacher or path.file not in _VIDEO_FILES:
+    if row is None or row.teacher_id != workspace.owner.teacher or path.file not in _VIDEO_FILES:
         raise NotFound("video")
-    if not where.blobs.exists(key):
+    if not workspace.blobs.exists(key):
         raise NotFound("video")
     return send_file(
-        where.blobs.path(key),
+        workspace.blobs.path(key),
         mimetype=_VIDEO_FILES[path.file],
         conditional=True,
         as_attachment=bool(query.name),
@@ -130,9 +130,9 @@ def video_file(path: VideoPath, query: DownloadQuery) -> Response:
 @routes.get("/lessons/<lesson>/link/qr.svg")
 def qr_code(path: LessonPath) -> Response:
     """The student link as a QR code (ISO/IEC 18004), in SVG."""
-    where = context().workspace
-    with where.database.reading() as session:
-        get_lesson(session, path.lesson, where.owner)
+    workspace = context().workspace
+    with workspace.database.reading() as session:
+        get_lesson(session, path.lesson, workspace.owner)
         link = link_of(session, path.lesson)
     if link is None:
         raise NotFound("link")

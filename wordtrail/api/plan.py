@@ -111,6 +111,6 @@ def empty_chart(path: ChartPath) -> Response:
 
 
 def _lesson(id: str) -> Lesson:
-    where = context().workspace
-    with where.database.reading() as session:
-        return get_lesson(session, id, where.owner).lesson
+    workspace = context().workspace
+    with workspace.database.reading() as session:
+        return get_lesson(session, id, workspace.owner).lesson

@@ -57,13 +57,13 @@ class TokenPicturePath(TokenPath):
 def _show(token: str) -> tuple[Showing, str, bool]:
     """What is behind a link: the lesson, its id, and whether the narrator is simulated. Raises LinkWithdrawn, and
     NothingToShow where there is no take to hear."""
-    where = context().workspace
-    with where.database.reading() as session:
+    workspace = context().workspace
+    with workspace.database.reading() as session:
         lesson = lesson_behind(session, token)
-    show, _ = showing(where, lesson)
+    show, _ = showing(workspace, lesson)
     if not show.edits.clips:
         raise NothingToShow
-    with where.database.reading() as session:
+    with workspace.database.reading() as session:
         simulated = get_take(session, show.lesson.chosen_take).origin == "simulated narrator"
     return show, lesson, simulated
 
@@ -75,9 +75,9 @@ _stages: Kept[str, bytes] = Kept(MOST_BYTES, len)
 def student_stage(path: TokenPath) -> Response:
     """The lesson behind a link, as a stage without the answers of its pause points."""
     show, _, simulated = _show(path.token)
-    where = context().workspace
-    with where.database.reading() as session:
-        _, room = names_of(session, where.owner)
+    workspace = context().workspace
+    with workspace.database.reading() as session:
+        _, room = names_of(session, workspace.owner)
     made = _stages.get_or_make(f"{show.key}/{room}", lambda: _stage(show, room, simulated))
     return Response(made, mimetype="application/json")
 

@@ -57,10 +57,10 @@ class SoundForm(BaseModel):
 @routes.post("/lessons/<lesson>/takes", responses={201: answers.Take})
 def begin(path: LessonPath, body: answers.NewTake) -> Response:
     """A new take, to which pieces will be sent while it is recorded."""
-    where = context().workspace
-    with where.database.writing() as session:
-        get_lesson(session, path.lesson, where.owner)
-        row = begin_take(session, where.owner, path.lesson, body.origin)
+    workspace = context().workspace
+    with workspace.database.writing() as session:
+        get_lesson(session, path.lesson, workspace.owner)
+        row = begin_take(session, workspace.owner, path.lesson, body.origin)
         view = take_view(row, (), "")
     return answer(view, 201)
 
@@ -68,20 +68,20 @@ def begin(path: LessonPath, body: answers.NewTake) -> Response:
 @routes.put("/takes/<take>/pieces/<int:number>", responses={200: answers.Done})
 def keep_piece(path: PiecePath) -> Response:
     """Keep the next piece of a recording (raw bytes, in order; sending one again is harmless)."""
-    where = context().workspace
+    workspace = context().workspace
     data = request.stream.read(LARGEST_PIECE + 1)
-    with where.database.writing() as session:
-        row = get_take(session, path.take, where.owner)
-        add_piece(session, where.blobs, row, path.number, data)
+    with workspace.database.writing() as session:
+        row = get_take(session, path.take, workspace.owner)
+        add_piece(session, workspace.blobs, row, path.number, data)
     return answer(answers.Done())
 
 
 @routes.post("/takes/<take>/events", responses={200: answers.Done})
 def keep_events(path: TakePath, body: answers.Events) -> Response:
     """Append what happened while recording; sending it again is harmless."""
-    where = context().workspace
-    with where.database.writing() as session:
-        row = get_take(session, path.take, where.owner)
+    workspace = context().workspace
+    with workspace.database.writing() as session:
+        row = get_take(session, path.take, workspace.owner)
         add_events(session, row, body.first, [TakeEvent(e.at, e.what, e.detail) for e in body.events])
     return answer(answers.Done())
 
@@ -89,17 +89,17 @@ def keep_events(path: TakePath, body: answers.Events) -> Response:
 @routes.post("/takes/<take>/finish", responses={202: answers.Job})
 def finish_recording(path: TakePath) -> Response:
     """The recording is over (or was broken off): keep it, and find its words in the background."""
-    where = context()
-    lesson = finish(where.workspace, path.take)
-    return answer(job_view(where.queue.add(ALIGN, lesson, path.take)), 202)
+    workspace = context()
+    lesson = finish(workspace.workspace, path.take)
+    return answer(job_view(workspace.queue.add(ALIGN, lesson, path.take)), 202)
 
 
 @routes.post("/lessons/<lesson>/takes/file", responses={202: answers.Job})
 def hand_in(path: LessonPath, form: SoundForm) -> Response:
     """Hand in a sound file as a take. What is no sound is refused and leaves no take behind."""
-    where = context()
-    owner, blobs = where.workspace.owner, where.workspace.blobs
-    with where.workspace.database.reading() as session:
+    workspace = context()
+    owner, blobs = workspace.workspace.owner, workspace.workspace.blobs
+    with workspace.workspace.database.reading() as session:
         get_lesson(session, path.lesson, owner)
     take = new_id()
     with blobs.making(TakeFiles(take).original) as place:
@@ -108,36 +108,36 @@ def hand_in(path: LessonPath, form: SoundForm) -> Response:
         if size == 0:
             raise EmptySound
         seconds = round(len(decode(place, CHECK_RATE)) / CHECK_RATE, 3)
-    with where.workspace.database.writing() as session:
+    with workspace.workspace.database.writing() as session:
         row = begin_take(session, owner, path.lesson, "file", take)
         row.size, row.seconds, row.state = size, seconds, "kept"
-    return answer(job_view(where.queue.add(ALIGN, path.lesson, take)), 202)
+    return answer(job_view(workspace.queue.add(ALIGN, path.lesson, take)), 202)
 
 
 @routes.post("/takes/<take>/align", responses={202: answers.Job})
 def align_again(path: TakePath) -> Response:
     """Find the words of a take again (after its passage was changed)."""
-    where = context()
-    with where.workspace.database.reading() as session:
-        lesson = get_take(session, path.take, where.workspace.owner).lesson_id
-    return answer(job_view(where.queue.add(ALIGN, lesson, path.take)), 202)
+    workspace = context()
+    with workspace.workspace.database.reading() as session:
+        lesson = get_take(session, path.take, workspace.workspace.owner).lesson_id
+    return answer(job_view(workspace.queue.add(ALIGN, lesson, path.take)), 202)
 
 
 @routes.get("/jobs/<job>", responses={200: answers.Job})
 def one_job(path: JobPath) -> Response:
     """How far a job is."""
-    where = context().workspace
-    with where.database.reading() as session:
-        view = job_view(get_job(session, path.job, where.owner))
+    workspace = context().workspace
+    with workspace.database.reading() as session:
+        view = job_view(get_job(session, path.job, workspace.owner))
     return answer(view)
 
 
 @routes.post("/jobs/<job>/cancel", responses={200: answers.Job})
 def cancel(path: JobPath) -> Response:
     """Ask a job to stop."""
-    where = context().workspace
-    with where.database.writing() as session:
-        row = get_job(session, path.job, where.owner)
+    workspace = context().workspace
+    with workspace.database.writing() as session:
+        row = get_job(session, path.job, workspace.owner)
         ask_to_stop(session, row)
         view = job_view(row)
     return answer(view)

@@ -80,9 +80,9 @@ def export(path: ExportPath, query: PassageQuery) -> Response:
 
 
 def _lesson(id: str) -> Lesson:
-    where = context().workspace
-    with where.database.reading() as session:
-        return get_lesson(session, id, where.owner).lesson
+    workspace = context().workspace
+    with workspace.database.reading() as session:
+        return get_lesson(session, id, workspace.owner).lesson
 
 
 def _passage(lesson: Lesson, id: str) -> Passage:
