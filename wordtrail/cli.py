@@ -209,8 +209,8 @@ def _import(options: argparse.Namespace) -> None:
 def _import_scan(file: Path, output: Path) -> None:
     """Read a photo and write where every word stands on it, as hOCR or ALTO."""
     from wordtrail.formats import alto, hocr
+    from wordtrail.media.ocr.reader import lines_in_photo, read_page
     from wordtrail.media.pictures import opened
-    from wordtrail.media.reading.reader import lines_in_photo, read_page
 
     page = read_page(opened(file.read_bytes()))
     scanned = [hocr.ScannedPage(page.width, page.height, lines_in_photo(page))]

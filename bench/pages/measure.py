@@ -19,7 +19,7 @@ from wordtrail.core.text.draft import DraftBlock, DraftPage, DraftPhoto, DraftWo
 from wordtrail.core.text.intake import passage_from_pages
 from wordtrail.core.text.look import Typeface
 from wordtrail.core.text.model import BlockKind
-from wordtrail.media.reading.reader import ReadPage, in_photo, read_page
+from wordtrail.media.ocr.reader import ReadPage, in_photo, read_page
 
 MILD, HARD = "mild", "hard"
 Box = tuple[float, float, float, float]

@@ -129,7 +129,7 @@ class PlanApiTest(ApiTest):
         for path in ("", "/stage", "/plan", "/text", "/guide"):
             answer = self.client.get(f"/api/lessons/{lesson}{path}")
             self.assertEqual(answer.status_code, 200, (path, answer.text[:200]))
-        self.assertIn("2 word cards", made.json["path"][0]["note"])
+        self.assertIn("2 word cards", made.json["waypoints"][0]["note"])
         self.assert_problem(self.client.post("/api/lessons/from-words", json={"words": " "}), 422)
 
     def test_questions_are_a_package(self) -> None:

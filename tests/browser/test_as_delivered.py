@@ -123,7 +123,7 @@ class AsDeliveredTest(unittest.TestCase):
             self.ask("GET /lessons/{lesson}/simulated-microphone", lesson=lesson),
         ):
             self.assertGreater(loudness(sound.body()), 0.01)
-        self.assertGreater(len(self.ask("GET /takes/{take}/hills", take=take).body()), 100)
+        self.assertGreater(len(self.ask("GET /takes/{take}/peaks", take=take).body()), 100)
         for read in ("stage", "plan", "suggestions", "suggestions/taken", "text", "guide"):
             self.got(f"GET /lessons/{{lesson}}/{read}", lesson=lesson)
         self.got("GET /lessons/{lesson}/stage", lesson=lesson, query={"take": take})

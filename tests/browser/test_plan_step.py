@@ -288,7 +288,7 @@ class PlanStepTest(StudioTest):
         self.planned(page)
         page.get_by_role("button", name="Add", exact=True).click()
         with page.expect_file_chooser() as chooser:
-            page.get_by_role("menuitem", name="Bring in word cards").click()
+            page.get_by_role("menuitem", name="Add word cards").click()
         table = b"word,meaning\nhive,where bees live\ncomb,cells of wax\n"
         chooser.value.set_files({"name": "cards.csv", "mimeType": "text/csv", "buffer": table})
         run = page.get_by_role("navigation", name="The run of the lesson")

@@ -13,8 +13,8 @@ from wordtrail.core.changes.point_changes import KeepPoint, RemovePausePoint
 from wordtrail.core.changes.take_changes import ChooseTake, ClearTrim, MoveStart, SetPace, SetTrim
 from wordtrail.core.errors import EmptyPassage, LessonError
 from wordtrail.core.marks.forms.underline import Underline
-from wordtrail.core.path.waypoints import Standing, Step, counting_take, next_step, waypoints
 from wordtrail.core.plan.model import PausePoint
+from wordtrail.core.waypoints.waypoints import Standing, Step, counting_take, next_step, waypoints
 
 
 class CommandsTest(unittest.TestCase):

@@ -13,8 +13,6 @@ from wordtrail.core.changes.passage_changes import SetCredits
 from wordtrail.core.changes.picture_changes import PlacePicture
 from wordtrail.core.changes.word_changes import LeaveWord, Respell
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.path.proofing import before_sharing, open_suspects, undescribed
-from wordtrail.core.path.waypoints import Standing, Step, next_step, waypoints
 from wordtrail.core.proof.checks import Suspicion, dressed, suspects
 from wordtrail.core.proof.facts import facts_of
 from wordtrail.core.proof.likely import likely_words, run_together
@@ -26,6 +24,8 @@ from wordtrail.core.text.draft import DraftBlock, DraftPage, DraftPhoto, DraftWo
 from wordtrail.core.text.glossary import glossary_links
 from wordtrail.core.text.intake import passage_from_pages, passage_from_text
 from wordtrail.core.text.model import BlockKind, PermissionKind
+from wordtrail.core.waypoints.proofing import before_sharing, open_suspects, undescribed
+from wordtrail.core.waypoints.waypoints import Standing, Step, next_step, waypoints
 from wordtrail.standins.passages import BEES_MAP, RAIN
 
 

@@ -11,9 +11,9 @@ from hypothesis import strategies as st
 
 from tests.worlds import TAKE, lesson, trail, without
 from wordtrail.core.trail.checks import figures, places_to_check
+from wordtrail.core.trail.legs import LONGEST_REST, legs
 from wordtrail.core.trail.mending import mended, on_passage
 from wordtrail.core.trail.model import Aside, Mend, Slip, SlipKind, Trail, Visit
-from wordtrail.core.trail.walks import LONGEST_REST, walks
 
 
 class MendingTest(unittest.TestCase):
@@ -56,23 +56,23 @@ class MendingTest(unittest.TestCase):
         self.assertEqual(result.unread, ("a99",))
 
 
-class WalksTest(unittest.TestCase):
-    """Words read on one after another are one walk."""
+class LegsTest(unittest.TestCase):
+    """Words read on one after another are one leg."""
 
-    def walks_of(self, *visits: tuple[str, float], asides: tuple[Aside, ...] = ()) -> list[tuple[int, int]]:
+    def legs_of(self, *visits: tuple[str, float], asides: tuple[Aside, ...] = ()) -> list[tuple[int, int]]:
         found = Trail(tuple(Visit(word, at, at + 0.3) for word, at in visits), asides=asides)
-        return [(walk.first, walk.last) for walk in walks(found, {name: i for i, name in enumerate("abcdef")})]
+        return [(leg.first, leg.last) for leg in legs(found, {name: i for i, name in enumerate("abcdef")})]
 
-    def test_reading_on_is_one_walk_also_over_a_word_left_out(self) -> None:
-        self.assertEqual(self.walks_of(("a", 0), ("b", 0.4), ("d", 0.8)), [(0, 2)])
+    def test_reading_on_is_one_leg_also_over_a_word_left_out(self) -> None:
+        self.assertEqual(self.legs_of(("a", 0), ("b", 0.4), ("d", 0.8)), [(0, 2)])
 
     def test_going_back_a_long_rest_and_talk_each_begin_another(self) -> None:
-        self.assertEqual(self.walks_of(("a", 0), ("b", 0.4), ("a", 0.8), ("b", 1.2)), [(0, 1), (2, 3)])
-        self.assertEqual(self.walks_of(("a", 0), ("b", 0.3 + LONGEST_REST)), [(0, 0), (1, 1)])
-        self.assertEqual(self.walks_of(("a", 0), ("b", 3), asides=(Aside(1, 2),)), [(0, 0), (1, 1)])
+        self.assertEqual(self.legs_of(("a", 0), ("b", 0.4), ("a", 0.8), ("b", 1.2)), [(0, 1), (2, 3)])
+        self.assertEqual(self.legs_of(("a", 0), ("b", 0.3 + LONGEST_REST)), [(0, 0), (1, 1)])
+        self.assertEqual(self.legs_of(("a", 0), ("b", 3), asides=(Aside(1, 2),)), [(0, 0), (1, 1)])
 
     def test_an_empty_trail_has_none(self) -> None:
-        self.assertEqual(self.walks_of(), [])
+        self.assertEqual(self.legs_of(), [])
 
     @given(st.lists(st.tuples(st.sampled_from("abcdef"), st.floats(0.1, 9)), max_size=12))
     def test_every_visit_is_in_exactly_one_walk(self, steps: list[tuple[str, float]]) -> None:
@@ -80,7 +80,7 @@ class WalksTest(unittest.TestCase):
         for word, later in steps:
             at += later
             visits.append((word, at))
-        found = [i for first, last in self.walks_of(*visits) for i in range(first, last + 1)]
+        found = [i for first, last in self.legs_of(*visits) for i in range(first, last + 1)]
         self.assertEqual(found, list(range(len(visits))))
 
 

@@ -22,7 +22,7 @@ from wordtrail.jobs.queue import ALIGN, SOUND, VIDEO, Queue, perform
 from wordtrail.jobs.supervisor import Supervisor
 from wordtrail.jobs.take_work import align_take
 from wordtrail.media.decode import decode
-from wordtrail.media.level import RATE, hills
+from wordtrail.media.level import RATE, peaks
 from wordtrail.service.showing import showing
 from wordtrail.service.sound import kept_sound
 from wordtrail.standins.demo_world import install
@@ -160,12 +160,12 @@ class JobsTest(unittest.TestCase):
         self.assertEqual(self.state(job).state, "failed")
         self.assertNotIn("kind", self.state(job).message)
 
-    def test_hills(self) -> None:
+    def test_peaks(self) -> None:
         path = self.folder / "rain.m4a"
         path.write_bytes((files("wordtrail.standins") / "demo" / "rain.m4a").read_bytes())
         samples = decode(path, RATE)
-        self.assertEqual(len(hills(samples)), len(samples) // 960)
-        self.assertGreater(max(hills(samples)), 100)
+        self.assertEqual(len(peaks(samples)), len(samples) // 960)
+        self.assertGreater(max(peaks(samples)), 100)
 
 
 def _silence() -> bytes:

@@ -25,8 +25,8 @@ from wordtrail.core.text.intake import passage_from_pages, passage_from_text
 from wordtrail.core.text.model import BlockKind
 from wordtrail.jobs.file_work import page_of_reading
 from wordtrail.media.draw import Painter
+from wordtrail.media.ocr.reader import in_photo, lines_in_photo, read_page
 from wordtrail.media.pictures import Pixels, written
-from wordtrail.media.reading.reader import in_photo, lines_in_photo, read_page
 from wordtrail.store.blobs import Blobs
 from wordtrail.store.pictures import keep_picture_file, read_picture
 

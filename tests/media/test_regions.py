@@ -7,8 +7,8 @@ import unittest
 import numpy as np
 
 from wordtrail.core.text.draft import DraftWord
-from wordtrail.media.reading.regions import halves, regions_of
-from wordtrail.media.reading.spaces import parted
+from wordtrail.media.ocr.regions import halves, regions_of
+from wordtrail.media.ocr.spaces import parted
 
 LETTER = 10
 

@@ -18,7 +18,7 @@ from wordtrail.core.marks.forms.boxed import Boxed
 from wordtrail.core.marks.model import PlacedMark
 from wordtrail.core.trail.events import TakeEvent
 from wordtrail.service import finishing, showing
-from wordtrail.service.changing import change_lesson, change_newest, walk_lesson
+from wordtrail.service.changing import change_lesson, change_newest, go_back_or_on_in_lesson
 from wordtrail.service.finishing import finish
 from wordtrail.service.removing import remove
 from wordtrail.service.showing import shown_before
@@ -57,7 +57,7 @@ class ChangingTest(ServiceTest):
         self.assertEqual(
             (changed.before.revision, changed.after.revision, changed.after.undo), (1, 2, "changing the pace")
         )
-        back = walk_lesson(self.workspace, self.id, 2, -1)
+        back = go_back_or_on_in_lesson(self.workspace, self.id, 2, -1)
         self.assertEqual((back.before.lesson.words_per_minute, back.after.lesson.words_per_minute), (90, 110))
 
     def test_two_at_once_cannot_both_be_made(self) -> None:

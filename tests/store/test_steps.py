@@ -28,7 +28,7 @@ from wordtrail.core.marks.symbols import Symbol
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.store import lesson_documents, steps
 from wordtrail.store.lesson_documents import document_of, lesson_in
-from wordtrail.store.lessons import KeptLesson, add_lesson, change, get_lesson, walk
+from wordtrail.store.lessons import KeptLesson, add_lesson, change, get_lesson, go_back_or_on
 from wordtrail.store.tables import StepRow
 from wordtrail.workspace import open_workspace
 
@@ -59,14 +59,14 @@ class HistoryTest(StoreTest):
                 if restart and n % 10 == 0:
                     self.forgotten()
                 with self.session() as session:
-                    kept = walk(session, self.owner, self.id, kept.revision, -1)
+                    kept = go_back_or_on(session, self.owner, self.id, kept.revision, -1)
                 self.assertEqual(kept.lesson.words_per_minute, 40 + (n - 1) % 100 if n else 110)
             self.assertEqual(kept.undo, "")
             with self.assertRaises(LessonError), self.session() as session:
-                walk(session, self.owner, self.id, kept.revision, -1)
+                go_back_or_on(session, self.owner, self.id, kept.revision, -1)
             for n in range(count):
                 with self.session() as session:
-                    kept = walk(session, self.owner, self.id, kept.revision, +1)
+                    kept = go_back_or_on(session, self.owner, self.id, kept.revision, +1)
                 self.assertEqual(kept.lesson.words_per_minute, 40 + n % 100)
             self.assertEqual(kept.redo, "")
 
@@ -98,7 +98,7 @@ class HistoryTest(StoreTest):
             self.forgotten()
             for _ in range(120):
                 with self.session() as session:
-                    kept = walk(session, self.owner, self.id, kept.revision, -1)
+                    kept = go_back_or_on(session, self.owner, self.id, kept.revision, -1)
             self.assertEqual(kept.undo, "")
             self.assertEqual(kept.lesson.words_per_minute, 40 + 99)
 
@@ -194,7 +194,7 @@ class VersionsTest(StoreTest):
         self.addCleanup(again.database.close)
         with again.database.writing() as session:
             self.assertEqual(get_lesson(session, self.id).lesson.words_per_minute, 90)
-            back = walk(session, self.owner, self.id, 2, -1)
+            back = go_back_or_on(session, self.owner, self.id, 2, -1)
             self.assertEqual(back.lesson.words_per_minute, 110)
             change(session, self.owner, self.id, back.revision, SetPace(77))
             newest = session.scalars(select(StepRow).order_by(StepRow.step.desc())).first()

@@ -17,7 +17,7 @@ from wordtrail.core.changes.take_changes import SetPace
 from wordtrail.core.errors import LessonError, LinkWithdrawn, NoRoom, NotFound, StaleRevision, TakeTooLong, TooLarge
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.store import jobs, sharing, takes
-from wordtrail.store.lessons import Owner, add_lesson, all_lessons, change, get_lesson, remove_lesson, walk
+from wordtrail.store.lessons import Owner, add_lesson, all_lessons, change, get_lesson, go_back_or_on, remove_lesson
 from wordtrail.store.tables import Base, JobRow
 from wordtrail.workspace import open_workspace
 
@@ -63,9 +63,9 @@ class LessonsTest(StoreTest):
             kept = change(session, self.owner, self.id, 1, SetPace(90))
             self.assertEqual((kept.revision, kept.undo, kept.redo), (2, "changing the pace", ""))
             kept = change(session, self.owner, self.id, 2, KeepPoint(PausePoint("", "a1", "Why?", 5)))
-            kept = walk(session, self.owner, self.id, 3, -1)
+            kept = go_back_or_on(session, self.owner, self.id, 3, -1)
             self.assertEqual((kept.revision, kept.lesson.pause_points, kept.redo), (4, (), "adding a pause point"))
-            kept = walk(session, self.owner, self.id, 4, +1)
+            kept = go_back_or_on(session, self.owner, self.id, 4, +1)
             self.assertEqual((kept.revision, len(kept.lesson.pause_points), kept.redo), (5, 1, ""))
 
     def test_a_save_on_a_stale_revision_is_refused_and_changes_nothing(self) -> None:
@@ -86,11 +86,11 @@ class LessonsTest(StoreTest):
     def test_a_new_change_after_undo_forgets_the_redo(self) -> None:
         with self.session() as session:
             change(session, self.owner, self.id, 1, SetPace(90))
-            walk(session, self.owner, self.id, 2, -1)
+            go_back_or_on(session, self.owner, self.id, 2, -1)
             kept = change(session, self.owner, self.id, 3, SetPace(150))
             self.assertEqual((kept.redo, kept.lesson.words_per_minute), ("", 150))
             with self.assertRaises(LessonError):
-                walk(session, self.owner, self.id, 4, +1)
+                go_back_or_on(session, self.owner, self.id, 4, +1)
 
     def test_another_owner_sees_nothing(self) -> None:
         stranger = Owner("other", "other")

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ask, client } from './api/client'
-import UnlockGate from './studio/UnlockGate.vue'
+import UnlockPage from './studio/UnlockPage.vue'
 
 const queries = useQueryClient()
 const settings = useQuery({
@@ -12,6 +12,6 @@ const settings = useQuery({
 </script>
 
 <template>
-  <UnlockGate v-if="settings.data.value?.locked" @opened="queries.invalidateQueries()" />
+  <UnlockPage v-if="settings.data.value?.locked" @opened="queries.invalidateQueries()" />
   <RouterView v-else-if="settings.data.value" />
 </template>

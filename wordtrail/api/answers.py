@@ -19,8 +19,6 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.recording_guide import GuideStep
 from wordtrail.core.marks.forms.all import AnyForm
 from wordtrail.core.marks.symbols import Symbol
-from wordtrail.core.path.proofing import Undescribed
-from wordtrail.core.path.waypoints import Step, Waypoint
 from wordtrail.core.plan.activities.all import AnyActivity
 from wordtrail.core.plan.answers import Verdict
 from wordtrail.core.plan.model import PausePoint
@@ -31,8 +29,10 @@ from wordtrail.core.speech.saying import Saying
 from wordtrail.core.speech.word_parts import WordPart
 from wordtrail.core.text.glossary import GlossaryLink
 from wordtrail.core.trail.checks import Check, Figures
+from wordtrail.core.trail.legs import Leg
 from wordtrail.core.trail.model import Trail
-from wordtrail.core.trail.walks import Walk
+from wordtrail.core.waypoints.proofing import Undescribed
+from wordtrail.core.waypoints.waypoints import Step, Waypoint
 
 if TYPE_CHECKING:
     AnyScreenCommand = ScreenCommand
@@ -161,7 +161,7 @@ class ShelfLesson(Answer):
     unit: str
     author: str
     changed_at: float
-    path: list[Waypoint]
+    waypoints: list[Waypoint]
     next: Step
     first_words: str
 
@@ -180,7 +180,7 @@ class LessonView(Answer):
     notation: str
     undo: str
     redo: str
-    path: list[Waypoint]
+    waypoints: list[Waypoint]
     next: Step
     takes: list[Take]
     counting_take: str
@@ -207,7 +207,7 @@ class LessonChange(Answer):
     changes: list[PatchOperation]
     undo: str
     redo: str
-    path: list[Waypoint]
+    waypoints: list[Waypoint]
     next: Step
     counting_take: str
     video: Video | None
@@ -235,12 +235,12 @@ class Guide(Answer):
 
 class TrailView(Answer):
     """A take's trail with what was mended by hand, what wants a listen, and what is kept of the take.
-    `walks` are the visits that were read on one after another, in a line; `script` are all words that may be
+    `legs` are the visits that were read on one after another, in a line; `script` are all words that may be
     read aloud, in the order of the lesson."""
 
     trail: Trail
     script: list[str]
-    walks: list[Walk]
+    legs: list[Leg]
     checks: list[Check]
     figures: Figures
     trim_start: float

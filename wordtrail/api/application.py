@@ -16,7 +16,7 @@ from wordtrail import __version__
 from wordtrail.api import catalogue, files, lessons, media, plan, student, takes, text
 from wordtrail.api.answers import Problem
 from wordtrail.api.context import Context, SimulatedMicrophone
-from wordtrail.api.gate import guard
+from wordtrail.api.passphrase import guard
 from wordtrail.api.problems import problem, problem_answer
 from wordtrail.core.errors import NoRoom, NotFound, TooLarge, WordTrailError
 from wordtrail.jobs.queue import Queue

@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 
 from wordtrail.api import answers
 from wordtrail.api.context import answer, context
-from wordtrail.api.gate import is_locked, unlock
+from wordtrail.api.passphrase import is_locked, unlock
 from wordtrail.api.views import (
     change_answer,
     fresh_answer,
@@ -30,7 +30,7 @@ from wordtrail.core.lesson.recording_guide import recording_guide
 from wordtrail.core.marks.legends import legend_for
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.jobs.queue import SOUND, VIDEO
-from wordtrail.service.changing import change_lesson, walk_lesson
+from wordtrail.service.changing import change_lesson, go_back_or_on_in_lesson
 from wordtrail.service.removing import remove
 from wordtrail.service.showing import showing, shown_before
 from wordtrail.store.lessons import add_lesson, all_lessons, get_lesson, names_of
@@ -149,13 +149,13 @@ def change(path: LessonPath, body: answers.Change) -> Response:
 @routes.post("/lessons/<lesson>/undo", responses={200: answers.LessonChange})
 def undo(path: LessonPath, body: answers.Revision) -> Response:
     """Take the last change back."""
-    return change_answer(walk_lesson(context().workspace, path.lesson, body.revision, -1))
+    return change_answer(go_back_or_on_in_lesson(context().workspace, path.lesson, body.revision, -1))
 
 
 @routes.post("/lessons/<lesson>/redo", responses={200: answers.LessonChange})
 def redo(path: LessonPath, body: answers.Revision) -> Response:
     """Make the change again that was taken back."""
-    return change_answer(walk_lesson(context().workspace, path.lesson, body.revision, +1))
+    return change_answer(go_back_or_on_in_lesson(context().workspace, path.lesson, body.revision, +1))
 
 
 @routes.get("/lessons/<lesson>/stage", responses={200: answers.StageChange})

@@ -1,4 +1,4 @@
-"""Files for the teacher's side: takes to listen to, hills, lesson sound, videos, the QR code, fonts."""
+"""Files for the teacher's side: takes to listen to, peaks, lesson sound, videos, the QR code, fonts."""
 
 from __future__ import annotations
 
@@ -70,10 +70,10 @@ def take_sound(path: TakePath) -> Response:
     return _take_file(path.take, lambda files: files.listening, "audio/mp4")
 
 
-@routes.get("/takes/<take>/hills")
-def take_hills(path: TakePath) -> Response:
+@routes.get("/takes/<take>/peaks")
+def take_peaks(path: TakePath) -> Response:
     """The height of a take's sound, one byte every 20 ms."""
-    return _take_file(path.take, lambda files: files.hills, "application/octet-stream")
+    return _take_file(path.take, lambda files: files.peaks, "application/octet-stream")
 
 
 def _take_file(take: str, key: Callable[[TakeFiles], str], mimetype: str) -> Response:

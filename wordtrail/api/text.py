@@ -14,12 +14,12 @@ from wordtrail.api.downloads import download, file_name
 from wordtrail.api.takes import LessonPath
 from wordtrail.core.errors import NotFound
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.path.proofing import before_sharing, open_suspects, undescribed
 from wordtrail.core.proof.facts import facts_of
 from wordtrail.core.speech.respelling import sounds_of
 from wordtrail.core.speech.saying import first_sounds, sayings
 from wordtrail.core.text.glossary import glossary_links
 from wordtrail.core.text.model import Passage
+from wordtrail.core.waypoints.proofing import before_sharing, open_suspects, undescribed
 from wordtrail.formats.all import COPIES, copy_of
 from wordtrail.media.voice import say
 from wordtrail.store.lessons import get_lesson

@@ -14,12 +14,12 @@ from wordtrail.core.layout.model import LaidCard, LaidMark, LaidPage
 from wordtrail.core.lesson.current_trail import current_trail, kept_ends
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import script
-from wordtrail.core.path.waypoints import Standing, counting_take, next_step, waypoints
 from wordtrail.core.text.notation import write_notation
 from wordtrail.core.trail.checks import figures, places_to_check
+from wordtrail.core.trail.legs import legs
 from wordtrail.core.trail.mending import mended
 from wordtrail.core.trail.model import Trail
-from wordtrail.core.trail.walks import walks
+from wordtrail.core.waypoints.waypoints import Standing, counting_take, next_step, waypoints
 from wordtrail.formats.json_patch import Operation, difference
 from wordtrail.jobs.queue import ALIGN, STEPS
 from wordtrail.service.changing import Changed
@@ -51,7 +51,7 @@ def lesson_view(session: Session, kept: KeptLesson) -> answers.LessonView:
         notation=write_notation(lesson.passages[0]),
         undo=kept.undo,
         redo=kept.redo,
-        path=list(waypoints(lesson, standing)),
+        waypoints=list(waypoints(lesson, standing)),
         next=next_step(lesson, standing),
         takes=[take_view(row, around.trails, counting) for row in around.takes],
         counting_take=counting,
@@ -73,7 +73,7 @@ def lesson_change(session: Session, changed: Changed) -> answers.LessonChange:
         changes=_sent(changes_between(changed.before.lesson, kept.lesson)),
         undo=kept.undo,
         redo=kept.redo,
-        path=list(waypoints(kept.lesson, standing)),
+        waypoints=list(waypoints(kept.lesson, standing)),
         next=next_step(kept.lesson, standing),
         counting_take=counting_take(kept.lesson, list(around.trails)),
         video=video_view(around.video, kept.revision) if around.video else None,
@@ -100,7 +100,7 @@ def _shelf_lesson(kept: KeptLesson, standing: Standing) -> answers.ShelfLesson:
         unit=kept.unit,
         author=kept.lesson.passages[0].author,
         changed_at=kept.changed_at,
-        path=list(waypoints(kept.lesson, standing)),
+        waypoints=list(waypoints(kept.lesson, standing)),
         next=next_step(kept.lesson, standing),
         first_words=" ".join(word.text for word in kept.lesson.words[:14]),
     )
@@ -177,7 +177,7 @@ def trail_view(lesson: Lesson, take: str, found: Trail) -> answers.TrailView:
     return answers.TrailView(
         trail=shown,
         script=[word.id for word in words],
-        walks=list(walks(shown, {word.id: place for place, word in enumerate(words)})),
+        legs=list(legs(shown, {word.id: place for place, word in enumerate(words)})),
         checks=list(places_to_check(shown, {word.id: word.text for word in words})),
         figures=figures(shown, [word.id for word in lesson.words]),
         trim_start=start,

@@ -15,8 +15,8 @@ from wordtrail.core.text.suggest import suggested
 from wordtrail.formats import epub, pdf
 from wordtrail.formats.all import format_ending_in, format_that_knows
 from wordtrail.formats.pdf import PdfFile
+from wordtrail.media.ocr.reader import ReadPage, read_page
 from wordtrail.media.pictures import PHOTO_ENDINGS, looks_like_a_photo, opened, written
-from wordtrail.media.reading.reader import ReadPage, read_page
 from wordtrail.store.blobs import Blobs
 from wordtrail.store.documents import from_json, to_json
 from wordtrail.store.files import ReadFile, file_key, get_file, keep_reading, page_key

@@ -12,7 +12,7 @@ from wordtrail.core.lesson.sheets import prompt_texts, script
 from wordtrail.core.trail.prompts import without_chance_words
 from wordtrail.jobs.ear import PieceMemory, earlier_hearings, keep_hearings
 from wordtrail.media.decode import Samples, decode
-from wordtrail.media.level import RATE, hills, levelled
+from wordtrail.media.level import RATE, levelled, peaks
 from wordtrail.media.sound import write_m4a
 from wordtrail.store.lessons import get_lesson
 from wordtrail.store.takes import TakeFiles, get_take, keep_trail, takes_of
@@ -25,20 +25,20 @@ ALIGN_STEPS = (READING_FILE, LISTENING_COPY, LISTENING, MATCHING, COMPARING, TIM
 
 
 def align_take(workspace: Workspace, take_id: str, report: Progress) -> None:
-    """Make the listening copy and the hills of a take, then find its trail. What is there already is
+    """Make the listening copy and the peaks of a take, then find its trail. What is there already is
     not made again, so that this can go on after a crash."""
     report(READING_FILE, 0.0)
     files = TakeFiles(take_id)
     blobs = workspace.blobs
     samples: Samples | None = None
-    if not (blobs.exists(files.listening) and blobs.exists(files.hills)):
+    if not (blobs.exists(files.listening) and blobs.exists(files.peaks)):
         samples = decode(blobs.path(files.original), RATE)
         _keep_length(workspace, take_id, len(samples) / RATE)
         report(LISTENING_COPY, 0.2)
         loud = levelled(samples)
         with blobs.making(files.listening) as path:
             write_m4a(loud, path)
-        blobs.write(files.hills, hills(loud))
+        blobs.write(files.peaks, peaks(loud))
         report(LISTENING_COPY, 1.0)
     heard = decode(blobs.path(files.original), ALIGN_RATE)
     if not stretches_of_sound(heard):

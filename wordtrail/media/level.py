@@ -20,7 +20,7 @@ HIGHEST_PEAK = 0.89
 
 MOST_GAIN_DB = 30.0
 
-HILL_SECONDS = 0.02
+PEAK_SECONDS = 0.02
 
 _SHELF = ((1.53512485958697, -2.69169618940638, 1.19839281085285), (1.0, -1.69065929318241, 0.73248077421585))
 _HIGH_PASS = ((1.0, -2.0, 1.0), (1.0, -1.99004745483398, 0.99007225036621))
@@ -70,10 +70,10 @@ def levelled(samples: Samples) -> Samples:
     return louder.astype(np.float32)
 
 
-def hills(samples: Samples) -> bytes:
+def peaks(samples: Samples) -> bytes:
     """The height of the sound every 20 ms, 0 to 255, as the square root of its loudest sample (48 000
     samples a second in)."""
-    step = int(RATE * HILL_SECONDS)
+    step = int(RATE * PEAK_SECONDS)
     count = len(samples) // step
     peaks = np.abs(samples[: count * step].reshape(count, step)).max(axis=1) if count else np.zeros(0)
     return bytes((np.sqrt(np.clip(peaks, 0, 1)) * 255).astype(np.uint8))

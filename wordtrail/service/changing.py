@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from wordtrail.core.changes.command import Command
 from wordtrail.core.errors import StaleRevision
-from wordtrail.store.lessons import KeptLesson, get_lesson, keep_change, walk
+from wordtrail.store.lessons import KeptLesson, get_lesson, go_back_or_on, keep_change
 from wordtrail.workspace import Workspace
 
 
@@ -38,8 +38,8 @@ def change_newest(workspace: Workspace, lesson: str, command: Command) -> Change
         return Changed(before, keep_change(session, before, before.revision, after, command.called))
 
 
-def walk_lesson(workspace: Workspace, lesson: str, revision: int, steps: int) -> Changed:
+def go_back_or_on_in_lesson(workspace: Workspace, lesson: str, revision: int, steps: int) -> Changed:
     """Undo (`steps` = −1) or redo (+1). Raises StaleRevision, or LessonError where there is nothing more."""
     with workspace.database.writing() as session:
         before = get_lesson(session, lesson, workspace.owner)
-        return Changed(before, walk(session, workspace.owner, lesson, revision, steps))
+        return Changed(before, go_back_or_on(session, workspace.owner, lesson, revision, steps))

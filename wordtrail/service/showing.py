@@ -12,9 +12,9 @@ from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.path.waypoints import counting_take
 from wordtrail.core.remembered import Kept
 from wordtrail.core.trail.model import Trail
+from wordtrail.core.waypoints.waypoints import counting_take
 from wordtrail.store.lessons import get_lesson
 from wordtrail.store.takes import newest_trails
 from wordtrail.workspace import Workspace

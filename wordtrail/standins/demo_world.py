@@ -15,7 +15,7 @@ from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.text.model import Area
 from wordtrail.formats import trail_json
 from wordtrail.media.decode import decode
-from wordtrail.media.level import RATE, hills, levelled
+from wordtrail.media.level import RATE, levelled, peaks
 from wordtrail.standins.passages import (
     BEES_MAP,
     BEES_MAP_CREDITS,
@@ -104,7 +104,7 @@ def _install(session: Session, workspace: Workspace, demo: DemoLesson) -> None:
     workspace.blobs.write(keys.original, sound)
     samples = levelled(decode(workspace.blobs.path(keys.original), RATE))
     workspace.blobs.write(keys.listening, sound)
-    workspace.blobs.write(keys.hills, hills(samples))
+    workspace.blobs.write(keys.peaks, peaks(samples))
     row.state, row.size, row.seconds = "kept", len(sound), round(len(samples) / RATE, 3)
     trail = trail_json.read((shipped / f"{demo.name}.trail.json").read_text(encoding="utf-8"))
     keep_trail(session, row, trail)

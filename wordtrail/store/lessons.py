@@ -101,7 +101,7 @@ def keep_change(session: Session, before: KeptLesson, revision: int, after: Less
     return _bumped(session, row)
 
 
-def walk(session: Session, owner: Owner, id: str, revision: int, steps: int) -> KeptLesson:
+def go_back_or_on(session: Session, owner: Owner, id: str, revision: int, steps: int) -> KeptLesson:
     """Undo (`steps` = −1) or redo (+1). Raises StaleRevision, or LessonError at the end of the path."""
     row = _row(session, id, owner)
     _assert_newest(row, revision)

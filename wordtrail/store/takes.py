@@ -50,9 +50,9 @@ class TakeFiles(NamedTuple):
         return f"takes/{self.id}/listening.m4a"
 
     @property
-    def hills(self) -> str:
+    def peaks(self) -> str:
         """The height of the sound every 20 ms, one byte each."""
-        return f"takes/{self.id}/hills"
+        return f"takes/{self.id}/hills"  # the name that they were first kept under
 
     @property
     def hearings(self) -> str:

@@ -656,7 +656,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/takes/{take}/hills": {
+    "/api/takes/{take}/peaks": {
         parameters: {
             query?: never;
             header?: never;
@@ -664,7 +664,7 @@ export interface paths {
             cookie?: never;
         };
         /** The height of a take's sound, one byte every 20 ms. */
-        get: operations["media_take_hills_takes__take__hills_get"];
+        get: operations["media_take_peaks_takes__take__peaks_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1523,8 +1523,8 @@ export interface components {
             author: string;
             /** Changed At */
             changed_at: number;
-            /** Path */
-            path: components["schemas"]["Waypoint"][];
+            /** Waypoints */
+            waypoints: components["schemas"]["Waypoint"][];
             next: components["schemas"]["Step"];
             /** First Words */
             first_words: string;
@@ -2076,8 +2076,8 @@ export interface components {
             undo: string;
             /** Redo */
             redo: string;
-            /** Path */
-            path: components["schemas"]["Waypoint"][];
+            /** Waypoints */
+            waypoints: components["schemas"]["Waypoint"][];
             next: components["schemas"]["Step"];
             /** Takes */
             takes: components["schemas"]["Take"][];
@@ -3094,8 +3094,8 @@ export interface components {
             undo: string;
             /** Redo */
             redo: string;
-            /** Path */
-            path: components["schemas"]["Waypoint"][];
+            /** Waypoints */
+            waypoints: components["schemas"]["Waypoint"][];
             next: components["schemas"]["Step"];
             /** Counting Take */
             counting_take: string;
@@ -5410,15 +5410,15 @@ export interface components {
         /**
          * TrailView
          * @description A take's trail with what was mended by hand, what wants a listen, and what is kept of the take.
-         *     `walks` are the visits that were read on one after another, in a line; `script` are all words that may be
+         *     `legs` are the visits that were read on one after another, in a line; `script` are all words that may be
          *     read aloud, in the order of the lesson.
          */
         TrailView: {
             trail: components["schemas"]["Trail"];
             /** Script */
             script: string[];
-            /** Walks */
-            walks: components["schemas"]["Walk"][];
+            /** Legs */
+            legs: components["schemas"]["Leg"][];
             /** Checks */
             checks: components["schemas"]["Check"][];
             figures: components["schemas"]["Figures"];
@@ -5482,6 +5482,16 @@ export interface components {
             words_per_minute: number;
             /** Talk */
             talk: number;
+        };
+        /**
+         * Leg
+         * @description Visits `first` to `last` of a trail (counted from 0, both included), read on one after another.
+         */
+        Leg: {
+            /** First */
+            first: number;
+            /** Last */
+            last: number;
         };
         /**
          * Slip
@@ -5569,16 +5579,6 @@ export interface components {
             found: number | null;
             /** @default  */
             doubt: components["schemas"]["Doubt"];
-        };
-        /**
-         * Walk
-         * @description Visits `first` to `last` of a trail (counted from 0, both included), read on one after another.
-         */
-        Walk: {
-            /** First */
-            first: number;
-            /** Last */
-            last: number;
         };
         /** VideoWish */
         VideoWish: {
@@ -7541,7 +7541,7 @@ export interface operations {
             };
         };
     };
-    media_take_hills_takes__take__hills_get: {
+    media_take_peaks_takes__take__peaks_get: {
         parameters: {
             query?: never;
             header?: never;

@@ -3,7 +3,7 @@ import { Check } from '@lucide/vue'
 import type { Waypoint } from '@/api/client'
 import { STEP_NAMES } from './words'
 
-defineProps<{ path: Waypoint[]; lesson: string; here: string }>()
+defineProps<{ waypoints: Waypoint[]; lesson: string; here: string }>()
 const GAP = 92
 </script>
 
@@ -22,7 +22,7 @@ const GAP = 92
       />
     </svg>
     <ol>
-      <li v-for="point in path" :key="point.step" :style="{ height: `${GAP}px` }">
+      <li v-for="point in waypoints" :key="point.step" :style="{ height: `${GAP}px` }">
         <RouterLink
           :to="{ name: point.step, params: { id: lesson } }"
           :aria-current="point.step === here ? 'step' : undefined"

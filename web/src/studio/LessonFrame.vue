@@ -35,7 +35,7 @@ useKeys({
         class="mb-8 block rounded-sheet pl-1"
         ><BrandMark
       /></RouterLink>
-      <PathRail v-if="view" :path="view.path" :lesson="view.id" :here="here" />
+      <PathRail v-if="view" :waypoints="view.waypoints" :lesson="view.id" :here="here" />
     </aside>
     <div class="flex min-w-0 flex-1 flex-col py-4 pr-6 pl-3">
       <template v-if="view && catalogue">

@@ -62,7 +62,7 @@ const TRAIL = Array.from({ length: 5 }, (_, i) => {
                   stroke-dasharray="0.01 8"
                   stroke-linecap="round"
                 />
-                <template v-for="(point, i) in lesson.path" :key="point.step">
+                <template v-for="(point, i) in lesson.waypoints" :key="point.step">
                   <circle
                     :cx="xAt(i)"
                     :cy="yAt(i)"
@@ -74,7 +74,11 @@ const TRAIL = Array.from({ length: 5 }, (_, i) => {
                 </template>
               </svg>
               <ul class="grid grid-cols-6 text-[12px]" aria-label="How far this lesson is">
-                <li v-for="point in lesson.path" :key="point.step" :class="point.done ? '' : 'text-quiet'">
+                <li
+                  v-for="point in lesson.waypoints"
+                  :key="point.step"
+                  :class="point.done ? '' : 'text-quiet'"
+                >
                   {{ STEP_NAMES[point.step]
                   }}<span class="sr-only">{{ point.done ? ' done' : ' not yet' }}</span>
                   <span v-if="point.attention" class="block leading-tight text-signal">{{ point.note }}</span>

@@ -52,9 +52,9 @@ const trail = useQuery({
   placeholderData: (before) => before,
   retry: false,
 })
-const hills = useQuery({
-  queryKey: computed(() => ['hills', take.value]),
-  queryFn: async () => new Uint8Array(await (await fetch(`/api/takes/${take.value}/hills`)).arrayBuffer()),
+const peaks = useQuery({
+  queryKey: computed(() => ['peaks', take.value]),
+  queryFn: async () => new Uint8Array(await (await fetch(`/api/takes/${take.value}/peaks`)).arrayBuffer()),
   enabled: computed(() => !!takeView.value?.has_trail),
   staleTime: Infinity,
 })
@@ -300,7 +300,7 @@ useKeys({
                   :row="row"
                   :words="words"
                   :widths="widths"
-                  :hills="hills.data.value"
+                  :peaks="peaks.data.value"
                   :time="player.time.value"
                   :lit="player.state.value?.lit ?? ''"
                   :chosen="chosen"
@@ -313,7 +313,7 @@ useKeys({
                 <TalkStrip
                   v-else-if="row.kind === 'talk' && row.marks.length"
                   :row="row"
-                  :hills="hills.data.value"
+                  :peaks="peaks.data.value"
                   :time="player.time.value"
                   @play="player.seek"
                   @hear="player.playFromTo(row.start, row.end)"

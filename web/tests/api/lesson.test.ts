@@ -45,7 +45,7 @@ async function server(request: Request): Promise<Response> {
     changes: [{ op: 'replace', path: '/words_per_minute', value: kept.pace }],
     undo: 'changing the pace',
     redo: '',
-    path: [],
+    waypoints: [],
     next: 'plan',
     counting_take: '',
     video: null,

@@ -48,7 +48,7 @@ describe('a lesson after a change', () => {
     changes: [op('add', '/marks/0', { id: 'm' })],
     undo: 'drawing a mark',
     redo: '',
-    path: [],
+    waypoints: [],
     next: 'sync',
     counting_take: 't2',
     video: null,

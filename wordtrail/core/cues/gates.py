@@ -12,7 +12,7 @@ from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.sheets import Sheet, has_page, point_texts, run_sheets, sheets
 from wordtrail.core.pace.silent import READ_SILENTLY, SETTLE, seconds_to_read
-from wordtrail.core.plan.activities.activity import Step
+from wordtrail.core.plan.activities.activity import Disclosure
 from wordtrail.core.plan.cards import Shown, WordCard
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.opening import Part
@@ -197,13 +197,13 @@ class _Stops:
     def _answers(self, point: PausePoint, gate: Gate) -> float:
         """Reveals of what comes after the think time; for how many seconds it is shown."""
         now = gate.think_seconds + marks_at(self.lesson, point.id) * AT_A_GATE
-        for step in self._steps(point):
-            for part in step.parts:
+        for one in self._disclosures(point):
+            for part in one.parts:
                 self.reveals.append(Reveal(part, gate.at, gate.pause, round(now, 3)))
-            now += step.seconds + seconds_to_read(step.reads)
+            now += one.seconds + seconds_to_read(one.reads)
         return now - gate.think_seconds
 
-    def _steps(self, point: PausePoint) -> tuple[Step, ...]:
+    def _disclosures(self, point: PausePoint) -> tuple[Disclosure, ...]:
         """What is shown after the think time, one after another."""
         before = point.activity.before_answer(point.id)
         if not point.answer and not (point.has_answer and point.activity.shows_evidence):
@@ -211,7 +211,7 @@ class _Stops:
         own = point.activity.with_answer(point.id)
         evidence = (evidence_part(point.id, number) for number in range(len(point.evidence)))
         parts = (answer_part(point.id), *evidence, *own.parts)
-        return (*before, Step(parts, SETTLE + own.seconds, f"{own.reads} {point.answer}"))
+        return (*before, Disclosure(parts, SETTLE + own.seconds, f"{own.reads} {point.answer}"))
 
     def _turns(self, point: PausePoint) -> list[tuple[int, float]]:
         """For what students say themselves: the light after which each turn comes, and for how long. After each

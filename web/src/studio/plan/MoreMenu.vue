@@ -81,10 +81,10 @@ const groups = computed<{ name: string; entries: Entry[] }[]>(() => {
     act: () => emit('chart', one.shape, one.columns ?? 2, one.rows ?? 2),
   }))
   const away = files.map((file) => ({
-    name: `Take away ${file.name}`,
+    name: `Save ${file.name} as a file`,
     href: `/api/lessons/${id}/plan/${file.kind}`,
   }))
-  const into = files.map((file) => ({ name: `Bring in ${file.name}`, act: () => void pick(file) }))
+  const into = files.map((file) => ({ name: `Add ${file.name} from a file`, act: () => void pick(file) }))
   const plans = others.value
     .slice(0, 8)
     .map((other) => ({ name: other.title, act: () => emit('takeOver', other.id) }))

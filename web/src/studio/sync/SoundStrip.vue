@@ -2,7 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { clock } from '@/parts/words'
-import { STRIP_HEIGHT as HEIGHT, barsOf } from './hills'
+import { STRIP_HEIGHT as HEIGHT, barsOf } from './peaks'
 import MarkLane from './MarkLane.vue'
 import type { Place, Row, StripVisit } from './syncRows'
 
@@ -10,7 +10,7 @@ const props = defineProps<{
   row: Extract<Row, { kind: 'line' }>
   words: ReadonlyMap<string, string>
   widths: ReadonlyMap<string, number>
-  hills: Uint8Array | undefined
+  peaks: Uint8Array | undefined
   time: number
   lit: string
   chosen: Place | undefined
@@ -78,7 +78,7 @@ const lastX = computed(() => {
   return last.x + last.width
 })
 
-const bars = computed(() => barsOf(props.hills, lastX.value, timeAt))
+const bars = computed(() => barsOf(props.peaks, lastX.value, timeAt))
 const shown = computed(() =>
   props.row.visits.map((visit, index) => ({
     ...visit,

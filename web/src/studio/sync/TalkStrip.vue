@@ -2,14 +2,14 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { clock } from '@/parts/words'
-import { STRIP_HEIGHT, barsOf } from './hills'
+import { STRIP_HEIGHT, barsOf } from './peaks'
 import MarkLane from './MarkLane.vue'
 import type { Row } from './syncRows'
 
 /** Talk during which marks are drawn: its sound, and the marks at their moments. */
 const props = defineProps<{
   row: Extract<Row, { kind: 'talk' }>
-  hills: Uint8Array | undefined
+  peaks: Uint8Array | undefined
   time: number
 }>()
 defineEmits<{
@@ -24,7 +24,7 @@ const xOf = (at: number) =>
   Math.min(1, Math.max(0, (at - props.row.start) / seconds.value)) * (wide.value - 26)
 const timeAt = (x: number) =>
   props.row.start + Math.min(1, Math.max(0, x / (wide.value - 26))) * seconds.value
-const bars = computed(() => barsOf(props.hills, wide.value - 26, timeAt))
+const bars = computed(() => barsOf(props.peaks, wide.value - 26, timeAt))
 </script>
 
 <template>

@@ -16,14 +16,14 @@ const order = computed(() => new Map(props.view.script.map((word, i) => [word, i
 const map = computed(() => trailMap(props.view, order.value))
 const x = (at: number) => (at / map.value.seconds) * width.value
 const y = (place: number) => EDGE + place * (HEIGHT - 2 * EDGE)
-const walks = computed(() =>
-  map.value.walks.map((walk) => walk.points.map((point) => `${x(point.at)},${y(point.place)}`).join(' ')),
+const legs = computed(() =>
+  map.value.legs.map((leg) => leg.points.map((point) => `${x(point.at)},${y(point.place)}`).join(' ')),
 )
 const told = computed(() => {
-  const { walks, talk, slips, unsure, unread } = map.value
+  const { legs, talk, slips, unsure, unread } = map.value
   const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`
   return (
-    `The whole take, ${clock(map.value.seconds)}: ${count(walks.length, 'stretch', 'stretches')} of reading, ` +
+    `The whole take, ${clock(map.value.seconds)}: ${count(legs.length, 'stretch', 'stretches')} of reading, ` +
     `${count(talk.length, 'stretch', 'stretches')} of talk, ${count(slips.length, 'slip')}, ` +
     `${count(unsure.length, 'unsure word')}, ${count(unread.length, 'stretch', 'stretches')} not read.`
   )
@@ -63,7 +63,7 @@ const seekTo = (event: MouseEvent) => emit('seek', (event.offsetX / (width.value
           <title>Talk · “{{ one.heard }}”</title>
         </rect>
         <polyline
-          v-for="(points, i) in walks"
+          v-for="(points, i) in legs"
           :key="`w${i}`"
           :points="points"
           fill="none"

@@ -58,7 +58,7 @@ export function rowsOf(
     return place ? `${place.page}/${place.box.line}` : ''
   }
   let line = ''
-  const setsOut = new Set(view.walks.map((walk) => walk.first))
+  const setsOut = new Set(view.legs.map((leg) => leg.first))
   const order = new Map(view.script.map((word, i) => [word, i]))
   trail.visits.forEach((visit, index) => {
     const here = lineOf(visit)

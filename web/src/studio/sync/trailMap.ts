@@ -1,14 +1,14 @@
 /** A whole take at a glance: time to the right, the passage from top to bottom. */
 import type { Schemas } from '@/api/client'
 
-export interface Walk {
+export interface Leg {
   /** Words read on without going back: seconds, and the place in the passage from 0 to 1. */
   points: { at: number; place: number }[]
 }
 
 export interface TrailMapShape {
   seconds: number
-  walks: Walk[]
+  legs: Leg[]
   talk: { start: number; end: number; heard: string }[]
   slips: { at: number; place: number; text: string }[]
   unsure: { at: number; place: number; text: string }[]
@@ -20,7 +20,7 @@ export function trailMap(view: Schemas['TrailView'], order: ReadonlyMap<string, 
   const trail = view.trail
   const last = Math.max(1, order.size - 1)
   const placeOf = (word: string) => (order.get(word) ?? 0) / last
-  const walks = view.walks.map(({ first, last: until }) => ({
+  const legs = view.legs.map(({ first, last: until }) => ({
     points: trail.visits.slice(first, until + 1).flatMap((visit) => [
       { at: visit.start, place: placeOf(visit.word) },
       { at: visit.end, place: placeOf(visit.word) },
@@ -36,7 +36,7 @@ export function trailMap(view: Schemas['TrailView'], order: ReadonlyMap<string, 
   }
   return {
     seconds: trail.seconds || 1,
-    walks,
+    legs,
     talk: trail.asides.map(({ start, end, heard }) => ({ start, end, heard: heard })),
     slips: trail.slips.map((slip) => ({ at: slip.start, place: placeOf(slip.word), text: slip.kind })),
     unsure: view.checks

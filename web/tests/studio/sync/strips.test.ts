@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { barsOf, HILL_SECONDS, STRIP_HEIGHT } from '@/studio/sync/hills'
+import { barsOf, PEAK_SECONDS, STRIP_HEIGHT } from '@/studio/sync/peaks'
 import { stripMarks } from '@/studio/sync/stripMarks'
 import { trailMap } from '@/studio/sync/trailMap'
 import { catalogue } from '../../golden'
@@ -7,9 +7,9 @@ import { cueSheet, gate, lesson, trail, trailView } from '../../worlds'
 
 describe('the bars of a strip', () => {
   it('shows the loudest of each bar, and silence as a line', () => {
-    const hills = new Uint8Array(100)
-    hills[50] = 255
-    const bars = barsOf(hills, 40, (x) => (x / 40) * 100 * HILL_SECONDS)
+    const peaks = new Uint8Array(100)
+    peaks[50] = 255
+    const bars = barsOf(peaks, 40, (x) => (x / 40) * 100 * PEAK_SECONDS)
     expect(bars.map((bar) => bar.x)).toEqual([0, 4, 8, 12, 16, 20, 24, 28, 32, 36])
     expect(bars[5]!.height).toBe(STRIP_HEIGHT - 4)
     expect(bars.filter((bar) => bar.height > 1.5)).toHaveLength(1)
@@ -87,7 +87,7 @@ describe('the take at a glance', () => {
         unread: ['b', 'c'],
         seconds: 10,
       }),
-      walks: [{ first: 0, last: 1 }] as never,
+      legs: [{ first: 0, last: 1 }] as never,
       checks: [
         { word: 'e', start: 3, found: 3, end: 4, why: 'misread' },
         { word: 'a', start: 1, found: 1, end: 2, why: 'faint' },
@@ -96,7 +96,7 @@ describe('the take at a glance', () => {
     order,
   )
   it('goes from top to bottom with the passage', () => {
-    expect(map.walks[0]!.points).toEqual([
+    expect(map.legs[0]!.points).toEqual([
       { at: 1, place: 0 },
       { at: 2, place: 0 },
       { at: 3, place: 1 },

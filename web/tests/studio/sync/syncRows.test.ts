@@ -35,7 +35,7 @@ describe('the rows of a take', () => {
     const visits = ['w1', 'w2', 'w3', 'w4', 'w1', 'w2'].map((one, n) => visit(one, n))
     const found = rows({
       trail: trail({ visits: visits as never }),
-      walks: [
+      legs: [
         { first: 0, last: 3 },
         { first: 4, last: 5 },
       ] as never,
@@ -54,11 +54,11 @@ describe('the rows of a take', () => {
 
   it('begins a row where a line is begun again before its end', () => {
     const visits = ['w1', 'w2', 'w1', 'w2', 'w3'].map((one, n) => visit(one, n))
-    const walks = [
+    const legs = [
       { first: 0, last: 1 },
       { first: 2, last: 4 },
     ]
-    const found = rows({ trail: trail({ visits: visits as never }), walks: walks })
+    const found = rows({ trail: trail({ visits: visits as never }), legs: legs })
     expect(found.map((row) => row.kind === 'line' && row.visits.length)).toEqual([2, 3])
   })
 

@@ -45,7 +45,7 @@ class Option:
 
 
 @dataclass(frozen=True, slots=True)
-class Step:
+class Disclosure:
     """Something that is shown after the think time: the parts of the page that come, for how many seconds students
     look at them, and what they read then."""
 
@@ -131,13 +131,13 @@ class Activity:
         """What students say themselves; None where they say nothing in turn."""
         return None
 
-    def before_answer(self, point: str) -> tuple[Step, ...]:
+    def before_answer(self, point: str) -> tuple[Disclosure, ...]:
         """What is shown after the think time, before the answer; `point` is the id of the pause point."""
         return ()
 
-    def with_answer(self, point: str) -> Step:
+    def with_answer(self, point: str) -> Disclosure:
         """What of its own is shown together with the answer."""
-        return Step(())
+        return Disclosure(())
 
     def has_answer(self) -> bool:
         """Whether it has something to show after the think time, whatever the teacher wrote as the answer."""

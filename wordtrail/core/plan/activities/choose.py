@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from typing import ClassVar, Literal, Self
 
 from wordtrail.core.errors import LessonError
-from wordtrail.core.plan.activities.activity import Activity, KeepSpan, Option, Page, Pair, Step, kept_spans
+from wordtrail.core.plan.activities.activity import Activity, Disclosure, KeepSpan, Option, Page, Pair, kept_spans
 from wordtrail.core.plan.answers import Answer, Verdict
 from wordtrail.core.plan.part_names import proof_part, strike_part
 from wordtrail.core.text.span import Span
@@ -68,15 +68,16 @@ class Choose(Activity):
     def options(self) -> tuple[Option, ...]:
         return tuple(Option(f"c{n}", one.text, one.right, one.reason, one.proof) for n, one in enumerate(self.choices))
 
-    def before_answer(self, point: str) -> tuple[Step, ...]:
+    def before_answer(self, point: str) -> tuple[Disclosure, ...]:
         return tuple(
-            Step((strike_part(point, n), *self._proof(point, n)), STRIKE, self.choices[n].reason) for n in self.strike
+            Disclosure((strike_part(point, n), *self._proof(point, n)), STRIKE, self.choices[n].reason)
+            for n in self.strike
         )
 
-    def with_answer(self, point: str) -> Step:
+    def with_answer(self, point: str) -> Disclosure:
         right = [n for n, choice in enumerate(self.choices) if choice.right]
         parts = tuple(part for n in right for part in self._proof(point, n))
-        return Step(parts, reads=" ".join(self.choices[n].reason for n in right))
+        return Disclosure(parts, reads=" ".join(self.choices[n].reason for n in right))
 
     def _proof(self, point: str, number: int) -> tuple[str, ...]:
         return (proof_part(point, number),) if self.choices[number].proof else ()

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 import cv2
 import numpy as np
 
-from wordtrail.media.reading.straighten import Gray
+from wordtrail.media.ocr.straighten import Gray
 
 GUTTER = 1.6
 """Letter heights that are at least between two columns."""

@@ -18,10 +18,9 @@ from wordtrail.core.proof.print_lines import PrintLine
 from wordtrail.core.speech.common import rank
 from wordtrail.core.text.bare import bare
 from wordtrail.core.text.draft import DraftWord
-from wordtrail.media.pictures import Pixels
-from wordtrail.media.reading.regions import Region, halves, regions_of
-from wordtrail.media.reading.spaces import parted
-from wordtrail.media.reading.straighten import (
+from wordtrail.media.ocr.regions import Region, halves, regions_of
+from wordtrail.media.ocr.spaces import parted
+from wordtrail.media.ocr.straighten import (
     LETTER_HEIGHT,
     LONGEST_SIDE,
     MOST_ENLARGED,
@@ -34,6 +33,7 @@ from wordtrail.media.reading.straighten import (
     tilt,
     turned,
 )
+from wordtrail.media.pictures import Pixels
 
 SURE_ENOUGH = 0.6
 """Mean confidence of a page below which it is tried upside down."""

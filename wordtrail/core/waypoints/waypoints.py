@@ -7,9 +7,9 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.path.proofing import open_suspects
 from wordtrail.core.trail.checks import places_to_check
 from wordtrail.core.trail.model import Trail
+from wordtrail.core.waypoints.proofing import open_suspects
 
 
 class Step(StrEnum):

@@ -19,7 +19,7 @@ from wordtrail.core.speech.common import rank
 from wordtrail.core.speech.pronunciation import in_dictionary
 from wordtrail.core.text.bare import bare
 from wordtrail.core.text.draft import DraftWord
-from wordtrail.media.reading.straighten import Gray
+from wordtrail.media.ocr.straighten import Gray
 
 GAP, CLEARLY = 0.4, 1.4
 """Share of the line's usual gap between words that the gap has at least, and how much wider it is than

@@ -12,21 +12,21 @@ LONGEST_REST = 4.0
 
 
 @dataclass(frozen=True, slots=True)
-class Walk:
+class Leg:
     """Visits `first` to `last` of a trail (counted from 0, both included), read on one after another."""
 
     first: int
     last: int
 
 
-def walks(trail: Trail, order: Mapping[str, int]) -> tuple[Walk, ...]:
-    """All visits of a trail as walks, in their order; `order` gives the place of each word of the script."""
-    found: list[Walk] = []
+def legs(trail: Trail, order: Mapping[str, int]) -> tuple[Leg, ...]:
+    """All visits of a trail as legs, in their order; `order` gives the place of each word of the script."""
+    found: list[Leg] = []
     for index, visit in enumerate(trail.visits):
         if index and _goes_on(trail.visits[index - 1], visit, trail.asides, order):
-            found[-1] = Walk(found[-1].first, index)
+            found[-1] = Leg(found[-1].first, index)
         else:
-            found.append(Walk(index, index))
+            found.append(Leg(index, index))
     return tuple(found)
 
 
