@@ -47,14 +47,14 @@ class FileForm(BaseModel):
 @routes.post("/files", responses={201: answers.BroughtFile})
 def bring(form: FileForm) -> Response:
     """Hand over a file; it is read in the background."""
-    workspace = context()
+    server = context()
     limit = LARGEST_FILE_MEGABYTES * 2**20
     data = form.file.stream.read(limit + 1)
     if len(data) > limit:
         raise TooLarge(LARGEST_FILE_MEGABYTES)
-    with workspace.workspace.database.writing() as session:
-        row = add_file(session, workspace.workspace.blobs, workspace.workspace.owner, form.file.filename or "", data)
-    job = workspace.queue.add(READ, None, row.id)
+    with server.workspace.database.writing() as session:
+        row = add_file(session, server.workspace.blobs, server.workspace.owner, form.file.filename or "", data)
+    job = server.queue.add(READ, None, row.id)
     return answer(_view(row, job_view(job)), 201)
 
 

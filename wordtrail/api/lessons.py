@@ -60,16 +60,16 @@ class StageQuery(TakeQuery):
 @routes.get("/settings", responses={200: answers.Settings})
 def settings() -> Response:
     """How this Word Trail was started, and whether it asks for a passphrase."""
-    workspace = context()
-    with workspace.workspace.database.reading() as session:
-        school, teacher = names_of(session, workspace.workspace.owner)
+    server = context()
+    with server.workspace.database.reading() as session:
+        school, teacher = names_of(session, server.workspace.owner)
     return answer(
         answers.Settings(
             school=school,
             teacher=teacher,
-            simulated_microphone=workspace.simulated_microphone is not None,
+            simulated_microphone=server.simulated_microphone is not None,
             locked=is_locked(),
-            public_url=workspace.public_url,
+            public_url=server.public_url,
         )
     )
 
@@ -197,23 +197,23 @@ def trail(path: LessonPath, query: TakeQuery) -> Response:
 @routes.post("/lessons/<lesson>/video", responses={202: answers.Job})
 def wish_video(path: LessonPath, body: answers.VideoWish) -> Response:
     """Make the video in the background."""
-    workspace = context()
-    with workspace.workspace.database.reading() as session:
-        get_lesson(session, path.lesson, workspace.workspace.owner)
-    return answer(job_view(workspace.queue.add(VIDEO, path.lesson, f"{path.lesson}:{body.size}")), 202)
+    server = context()
+    with server.workspace.database.reading() as session:
+        get_lesson(session, path.lesson, server.workspace.owner)
+    return answer(job_view(server.queue.add(VIDEO, path.lesson, f"{path.lesson}:{body.size}")), 202)
 
 
 @routes.post("/lessons/<lesson>/link", responses={200: answers.StudentLink})
 def share(path: LessonPath) -> Response:
     """Open the lesson to students: its link, the same one while it is open."""
-    workspace = context()
-    with workspace.workspace.database.writing() as session:
-        get_lesson(session, path.lesson, workspace.workspace.owner)
-        token = open_link(session, workspace.workspace.owner, path.lesson).token
+    server = context()
+    with server.workspace.database.writing() as session:
+        get_lesson(session, path.lesson, server.workspace.owner)
+        token = open_link(session, server.workspace.owner, path.lesson).token
         has_sound = bool(newest_trails(session, path.lesson))
     if has_sound:
-        workspace.queue.add(SOUND, path.lesson, path.lesson)
-    return answer(answers.StudentLink(url=link_url(token), reachable=bool(workspace.public_url)))
+        server.queue.add(SOUND, path.lesson, path.lesson)
+    return answer(answers.StudentLink(url=link_url(token), reachable=bool(server.public_url)))
 
 
 @routes.delete("/lessons/<lesson>/link", responses={200: answers.Done})

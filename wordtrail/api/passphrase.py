@@ -21,16 +21,16 @@ SAFE_METHODS = ("GET", "HEAD", "OPTIONS")
 SECONDS_PER_GUESS = 0.5
 
 
-def guard(workspace: Context) -> None:
+def guard(server: Context) -> None:
     """Let the request pass or raise PassphraseWanted or ForeignSite."""
     if request.method not in SAFE_METHODS and request.headers.get("Sec-Fetch-Site", "same-origin") not in (
         "same-origin",
         "none",
     ):
         raise ForeignSite
-    if workspace.passphrase and request.path.startswith("/api/") and not request.path.startswith(OPEN_PATHS):
+    if server.passphrase and request.path.startswith("/api/") and not request.path.startswith(OPEN_PATHS):
         held = request.cookies.get(COOKIE, "")
-        if not hmac.compare_digest(held.encode(), _proof(workspace.passphrase).encode()):
+        if not hmac.compare_digest(held.encode(), _proof(server.passphrase).encode()):
             raise PassphraseWanted
 
 

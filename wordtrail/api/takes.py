@@ -89,17 +89,17 @@ def keep_events(path: TakePath, body: answers.Events) -> Response:
 @routes.post("/takes/<take>/finish", responses={202: answers.Job})
 def finish_recording(path: TakePath) -> Response:
     """The recording is over (or was broken off): keep it, and find its words in the background."""
-    workspace = context()
-    lesson = finish(workspace.workspace, path.take)
-    return answer(job_view(workspace.queue.add(ALIGN, lesson, path.take)), 202)
+    server = context()
+    lesson = finish(server.workspace, path.take)
+    return answer(job_view(server.queue.add(ALIGN, lesson, path.take)), 202)
 
 
 @routes.post("/lessons/<lesson>/takes/file", responses={202: answers.Job})
 def hand_in(path: LessonPath, form: SoundForm) -> Response:
     """Hand in a sound file as a take. What is no sound is refused and leaves no take behind."""
-    workspace = context()
-    owner, blobs = workspace.workspace.owner, workspace.workspace.blobs
-    with workspace.workspace.database.reading() as session:
+    server = context()
+    owner, blobs = server.workspace.owner, server.workspace.blobs
+    with server.workspace.database.reading() as session:
         get_lesson(session, path.lesson, owner)
     take = new_id()
     with blobs.making(TakeFiles(take).original) as place:
@@ -108,19 +108,19 @@ def hand_in(path: LessonPath, form: SoundForm) -> Response:
         if size == 0:
             raise EmptySound
         seconds = round(len(decode(place, CHECK_RATE)) / CHECK_RATE, 3)
-    with workspace.workspace.database.writing() as session:
+    with server.workspace.database.writing() as session:
         row = begin_take(session, owner, path.lesson, "file", take)
         row.size, row.seconds, row.state = size, seconds, "kept"
-    return answer(job_view(workspace.queue.add(ALIGN, path.lesson, take)), 202)
+    return answer(job_view(server.queue.add(ALIGN, path.lesson, take)), 202)
 
 
 @routes.post("/takes/<take>/align", responses={202: answers.Job})
 def align_again(path: TakePath) -> Response:
     """Find the words of a take again (after its passage was changed)."""
-    workspace = context()
-    with workspace.workspace.database.reading() as session:
-        lesson = get_take(session, path.take, workspace.workspace.owner).lesson_id
-    return answer(job_view(workspace.queue.add(ALIGN, lesson, path.take)), 202)
+    server = context()
+    with server.workspace.database.reading() as session:
+        lesson = get_take(session, path.take, server.workspace.owner).lesson_id
+    return answer(job_view(server.queue.add(ALIGN, lesson, path.take)), 202)
 
 
 @routes.get("/jobs/<job>", responses={200: answers.Job})
