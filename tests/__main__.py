@@ -46,6 +46,7 @@ def run(names: list[str]) -> tuple[int, int]:
     """Run the tests of the named modules (under `tests`); how many passed and how many failed."""
     suite = unittest.defaultTestLoader.loadTestsFromNames([f"tests.{name}" for name in names])
     result = unittest.TextTestRunner(verbosity=1, resultclass=TimedResult).run(suite)
+    assert isinstance(result, TimedResult)
     # A test with several faulty sub-tests is one that failed.
     faulty = {_name(test) for test, _ in (*result.failures, *result.errors)}
     failed = len(faulty) + len(result.unexpectedSuccesses)

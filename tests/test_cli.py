@@ -15,7 +15,7 @@ import av
 import numpy as np
 import webvtt
 
-from bench.align.narrations import Read, Talk, narrate
+from bench.align.narrations import Noise, Read, Silence, Talk, narrate
 from tests.browser.harness import write_wav
 from wordtrail.cli import main
 from wordtrail.core.align.values import RATE
@@ -54,7 +54,7 @@ class CommandLineTest(unittest.TestCase):
     def test_explain_writes_every_stage_and_a_picture(self) -> None:
         text, sound, out = self.folder / "boat.txt", self.folder / "boat.wav", self.folder / "why"
         text.write_text(TEXT, encoding="utf-8")
-        steps = [Talk("Listen to this."), Read(0, 14, leave_out=(7,))]
+        steps: list[Read | Talk | Silence | Noise] = [Talk("Listen to this."), Read(0, 14, leave_out=(7,))]
         write_wav(sound, narrate("boat", passage_from_text(TEXT), steps, "formant/en-us").samples, RATE)
         self.run_command("align", text, sound, "-o", self.folder / "trail.json", "--explain", out)
         names = sorted(path.name for path in out.iterdir())

@@ -47,10 +47,10 @@ def said(text: str, sure: float = 0.95) -> Frames:
             phones += [NUMBER[phone], None]
             now += EACH
     heard = np.full((len(at), len(PHONES)), (1 - sure) / 2 / len(PHONES), np.float32)
-    for row, phone in enumerate(phones):
-        if phone is not None:
-            heard[row, phone] = sure
-    none = np.array([0.02 if phone is not None else 0.9 for phone in phones], np.float32)
+    for row, said in enumerate(phones):
+        if said is not None:
+            heard[row, said] = sure
+    none = np.array([0.02 if said is not None else 0.9 for said in phones], np.float32)
     return Frames(np.array(at), heard, none)
 
 

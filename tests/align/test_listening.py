@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import unittest
+from collections.abc import Callable
 from difflib import SequenceMatcher
 
 import hama
@@ -104,8 +105,12 @@ class HeardOverTest(unittest.TestCase):
         self.seconds = len(self.piece) / RATE
 
     def over(
-        self, copies: int, memory: Kept | Forgetful, hopeless: bool = False, progress=lambda share: None
-    ) -> Frames:  # type: ignore[no-untyped-def]
+        self,
+        copies: int,
+        memory: Kept | Forgetful,
+        hopeless: bool = False,
+        progress: Callable[[float], None] = lambda share: None,
+    ) -> Frames:
         samples = np.tile(self.piece, copies)
         groups = [Stretch(n * self.seconds, (n + 1) * self.seconds) for n in range(copies)]
         return heard_over(samples, groups, progress, 2, memory, lambda frames: hopeless)

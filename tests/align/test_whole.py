@@ -17,7 +17,8 @@ from wordtrail.core.align.values import RATE
 from wordtrail.core.errors import JobCancelled, PassageNotRead, SilentSound
 from wordtrail.core.speech.phones import relations
 from wordtrail.core.text.intake import passage_from_text
-from wordtrail.core.trail.model import UNSURE_BELOW, Doubt, SlipKind
+from wordtrail.core.text.model import Passage
+from wordtrail.core.trail.model import UNSURE_BELOW, Doubt, SlipKind, Trail
 
 NAMES = (
     "Old Mr. Ferngarrow lit the lantern at Zibbly Mill. In 1868 the wind blew it out. "
@@ -31,19 +32,22 @@ class WholeTest(unittest.TestCase):
 
     found: Explained
     narration: Narration
+    passage: Passage
+    reports: list[tuple[str, float]]
+    trail: Trail
 
     @classmethod
     def setUpClass(cls) -> None:
         cls.passage = passage_from_text(TEXT)
         last = len(cls.passage.words) - 1
-        steps = [
+        steps: list[Read | Talk | Silence | Noise] = [
             Talk("Okay everybody, listen carefully to this story now."),
             Read(0, 5), Talk("I wonder what happens next."), Silence(20), Read(6, 8), Read(6, 14, leave_out=(10,)),
             Noise("cough"), Read(15, 23), Read(0, 5), Read(24, last, instead={28: "knocked"}),
             Talk("That was a good story, thank you for listening."),
         ]  # fmt: skip
         cls.narration = narrate("all", cls.passage, steps, "formant/en-gb-scotland")
-        cls.reports: list[tuple[str, float]] = []
+        cls.reports = []
         script = script_of(cls.passage.words)
         cls.found = explained(cls.narration.samples, script, lambda *report: cls.reports.append(report))
         cls.trail = cls.found.trail

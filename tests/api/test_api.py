@@ -9,6 +9,7 @@ import tempfile
 import unittest
 from importlib.resources import files
 from pathlib import Path
+from typing import Any, ClassVar
 
 from openapi_spec_validator import validate
 from PIL import Image
@@ -25,7 +26,7 @@ ROOT = Path(__file__).resolve().parents[2]
 
 
 class ApiTest(unittest.TestCase):
-    options: dict = {}  # noqa: RUF012
+    options: ClassVar[dict[str, Any]] = {}
 
     def setUp(self) -> None:
         folder = tempfile.TemporaryDirectory(ignore_cleanup_errors=True)
@@ -33,12 +34,13 @@ class ApiTest(unittest.TestCase):
         self.workspace = open_workspace(Path(folder.name))
         self.addCleanup(self.workspace.database.close)
         self.app = make_application(self.workspace, **self.options)
-        self.client = self.app.test_client()
+        self.client: Any = self.app.test_client()
 
     def make(self, text: str = TEXT, title: str = "Bees") -> dict:
         answer = self.client.post("/api/lessons", json={"text": text, "title": title})
         self.assertEqual(answer.status_code, 201, answer.text)
-        return answer.json
+        made: dict = answer.json
+        return made
 
     def send(self, lesson: dict, **command: object) -> dict:
         answer = self.client.post(
@@ -46,15 +48,15 @@ class ApiTest(unittest.TestCase):
         )
         return self.after(lesson, answer)
 
-    def after(self, lesson: dict, answer) -> dict:
+    def after(self, lesson: dict, answer: Any) -> dict:
         """The lesson after a change that was answered so: as it is read anew, which is what the changes make of the
         one before."""
         self.assertEqual(answer.status_code, 200, answer.text)
-        now = self.client.get(f"/api/lessons/{lesson['id']}").json
+        now: dict = self.client.get(f"/api/lessons/{lesson['id']}").json
         self.assertEqual((answer.json["since"], answer.json["revision"]), (lesson["revision"], now["revision"]))
         changes = [Operation(one["op"], one["path"], one["value"]) for one in answer.json["changes"]]
         self.assertEqual(patched(copy.deepcopy(lesson["lesson"]), changes), now["lesson"])
-        for key in ("undo", "redo", "path", "next", "video", "counting_take"):
+        for key in ("undo", "redo", "waypoints", "next", "video", "counting_take"):
             self.assertEqual(answer.json[key], now[key])
         return now
 
@@ -65,12 +67,13 @@ class ApiTest(unittest.TestCase):
 
     def stage(self, id: str, query: str = "") -> dict:
         """The lesson's stage as a whole."""
-        return self.client.get(f"/api/lessons/{id}/stage{query}").json["whole"]
+        stage: dict = self.client.get(f"/api/lessons/{id}/stage{query}").json["whole"]
+        return stage
 
-    def assert_problem(self, answer, status: int, *, says: str = "") -> dict:
+    def assert_problem(self, answer: Any, status: int, *, says: str = "") -> dict:
         self.assertEqual(answer.status_code, status, answer.text)
         self.assertEqual(answer.mimetype, "application/problem+json")
-        problem = answer.json
+        problem: dict = answer.json
         self.assertTrue({"type", "title", "status", "detail"} <= set(problem))
         self.assertIn(says, " ".join(str(value) for value in problem.values()))
         return problem

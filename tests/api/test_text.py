@@ -21,7 +21,8 @@ class FilesTest(ApiTest):
             job = job_about(session, READ, answer.json["id"])
         assert job
         perform(self.workspace, job.id)
-        return self.client.get(f"/api/files/{answer.json['id']}").json
+        read: dict = self.client.get(f"/api/files/{answer.json['id']}").json
+        return read
 
     def test_a_file_is_read_and_becomes_a_lesson(self) -> None:
         file = self.bring(MARKDOWN, "../odd/The hive.md")

@@ -5,11 +5,11 @@ from __future__ import annotations
 import unittest
 from pathlib import Path
 
-from playwright.sync_api import Browser, ConsoleMessage, Page, expect
+from playwright.sync_api import Browser, ConsoleMessage, Page, ViewportSize, expect
 
 from tests.browser.harness import browser, running
 
-WINDOW = {"width": 1280, "height": 800}
+WINDOW: ViewportSize = {"width": 1280, "height": 800}
 PATIENCE = 20_000
 """Milliseconds that a page waits for something at the most."""
 

@@ -28,7 +28,7 @@ TEXT = "When a bee finds clover, she tells the others.\n\nShe dances. Her dance 
 
 def loudness(sound: bytes) -> float:
     """Root mean square of a sound file's samples, full scale 1."""
-    with av.open(io.BytesIO(sound)) as container:
+    with av.open(io.BytesIO(sound), "r") as container:
         frames = [frame.to_ndarray().astype(np.float64) for frame in container.decode(audio=0)]
     return float(np.sqrt(np.mean(np.concatenate([frame.ravel() for frame in frames]) ** 2)))
 

@@ -8,7 +8,7 @@ import unittest
 
 import numpy as np
 from PIL import Image, ImageDraw, ImageFilter
-from playwright.sync_api import Page
+from playwright.sync_api import FilePayload, Page
 
 from tests.browser.harness import browser, running
 from wordtrail.core.cues.model import CueSheet
@@ -53,8 +53,8 @@ def _vary(page: Page, address: str, lessons: list[dict]) -> None:
     hill = Image.new("RGB", (640, 400), "#bfdceb")
     ImageDraw.Draw(hill).ellipse((-100, 200, 460, 800), fill="#5b8c5a")
     hill.save(drawn, "PNG")
-    form = {"file": {"name": "hill.png", "mimeType": "image/png", "buffer": drawn.getvalue()}}
-    kept = page.request.post(f"{second}/pictures", multipart=form).json()
+    file: FilePayload = {"name": "hill.png", "mimeType": "image/png", "buffer": drawn.getvalue()}
+    kept = page.request.post(f"{second}/pictures", multipart={"file": file}).json()
     view = page.request.get(second).json()
     heading = view["lesson"]["passages"][0]["pages"][0]["blocks"][0]["id"]
     view = _send(page, second, {"kind": "place picture", "after": heading, **kept, "shows": "A hill"})

@@ -9,7 +9,7 @@ from importlib.resources import files
 from pathlib import Path
 
 from axe_core_python.sync_playwright import Axe
-from playwright.sync_api import Page, Route, expect
+from playwright.sync_api import FilePayload, Page, Route, expect
 
 from tests.browser.harness import running
 from tests.browser.studio import StudioTest
@@ -113,8 +113,10 @@ class ScreensTest(StudioTest):
         page = self.new_page()
         lesson = self.fresh(page, "Rain on a tin roof, ping, ping, ping.")
         sound = (files("wordtrail.standins") / "demo" / "rain.m4a").read_bytes()
-        form = {"sound": {"name": "rain.m4a", "mimeType": "audio/mp4", "buffer": sound}}
-        job = page.request.post(f"{self.address}/api/lessons/{lesson}/takes/file", multipart=form).json()["id"]
+        file: FilePayload = {"name": "rain.m4a", "mimeType": "audio/mp4", "buffer": sound}
+        job = page.request.post(f"{self.address}/api/lessons/{lesson}/takes/file", multipart={"sound": file}).json()[
+            "id"
+        ]
         page.request.post(f"{self.address}/api/jobs/{job}/cancel")
         page.goto(f"{self.address}/lesson/{lesson}/sync")
         expect(page.get_by_role("alert")).to_contain_text("The take is kept")

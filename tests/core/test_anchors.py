@@ -7,13 +7,14 @@ import unittest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from wordtrail.core.text.anchors import reanchor
+from wordtrail.core.text.anchors import Reanchored, reanchor
 from wordtrail.core.text.intake import passage_from_text
+from wordtrail.core.text.model import Passage
 
 TEXT = "When a bee finds a feild of clover, she does not keep it. She flies home and dances on the comb."
 
 
-def ids(passage) -> dict[str, str]:
+def ids(passage: Passage) -> dict[str, str]:
     return {word.id: word.text for word in passage.words}
 
 
@@ -21,7 +22,7 @@ class ReanchorTest(unittest.TestCase):
     def setUp(self) -> None:
         self.old = passage_from_text(TEXT)
 
-    def after(self, text: str):
+    def after(self, text: str) -> Reanchored:
         return reanchor(self.old, passage_from_text(text))
 
     def test_nothing_changes_when_nothing_is_edited(self) -> None:

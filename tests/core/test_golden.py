@@ -5,6 +5,7 @@ from __future__ import annotations
 import json
 import unittest
 from pathlib import Path
+from typing import Any
 
 from tests.golden import vectors
 from wordtrail.core.cues.model import CueSheet
@@ -15,6 +16,9 @@ FOLDER = Path(vectors.__file__).parent
 
 
 class GoldenTest(unittest.TestCase):
+    made: dict[str, Any]
+    kept: dict[str, Any]
+
     @classmethod
     def setUpClass(cls) -> None:
         cls.made = vectors.all_vectors()

@@ -81,7 +81,7 @@ class SuggestionTest(unittest.TestCase):
         reading = made.plan.readings[0].id
         for offer in (Offer.MARK, Offer.PAUSE):
             taken = apply(made, TakeSuggestion(offered(offer), "evidence", reading))
-            self.assertEqual([one.reading for one in (*taken.marks, *taken.pause_points)], [reading])
+            self.assertEqual([*(m.reading for m in taken.marks), *(p.reading for p in taken.pause_points)], [reading])
 
     def test_all_that_a_passage_offers_can_be_taken(self) -> None:
         passage = passage_from_text(BEES_MAP, title="Bees", author="", permission="")

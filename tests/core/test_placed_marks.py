@@ -14,11 +14,11 @@ from wordtrail.core.changes.mark_changes import FreeMark, KeepMark, PlaceDrawn, 
 from wordtrail.core.changes.passage_changes import SetText
 from wordtrail.core.changes.take_changes import ChooseTake, SetTrim
 from wordtrail.core.cues.compile import TITLE_SECONDS, compile_cues, edit_list_of, whole_take
-from wordtrail.core.cues.drawings import IN_TALK
 from wordtrail.core.cues.model import CueSheet, Drawing
 from wordtrail.core.cues.state import state_at
 from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.lesson.live_marks import DRAWN_IN_TALK
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import PlacedMark
 from wordtrail.core.trail.events import TakeEvent, drawn_by_hand
@@ -53,7 +53,7 @@ class PlacedMarkTest(unittest.TestCase):
 
     def test_without_a_length_it_takes_as_long_as_one_in_talk(self) -> None:
         drawn = drawing(sheet_of(apply(LESSON, PlaceMark(TAKE, UNDERLINE, 9.0)), whole=True))
-        self.assertAlmostEqual(drawn.end - drawn.start, IN_TALK)
+        self.assertAlmostEqual(drawn.end - drawn.start, DRAWN_IN_TALK)
 
     def test_the_last_hand_counts_and_each_take_has_its_own(self) -> None:
         made = apply(apply(LESSON, PlaceMark(TAKE, UNDERLINE, 9.0)), PlaceMark(TAKE, UNDERLINE, 4.0))

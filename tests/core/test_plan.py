@@ -90,7 +90,7 @@ class CommandTest(unittest.TestCase):
 
     def test_every_wrong_choice_is_struck_out_in_the_teachers_order(self) -> None:
         made = apply(lesson(), KeepPoint(point(activity=Choose(choices=CHOICES, strike=(2, 0, 7)))))
-        self.assertEqual(made.pause_points[0].activity.strike, (2, 1))
+        self.assertEqual(getattr(made.pause_points[0].activity, "strike", None), (2, 1))
 
     def test_marks_keep_their_order_and_their_meaning(self) -> None:
         made = apply(lesson(), KeepMark(Mark("", Boxed(), "a9", "a7", "signal")))
@@ -186,7 +186,9 @@ class CommandTest(unittest.TestCase):
         printed = {word.id: word.text for word in moved.words}
         evidence = moved.pause_points[0].evidence[0]
         self.assertEqual((printed[evidence.first], printed[evidence.last]), ("She", "dances."))
-        self.assertEqual((printed[moved.plan.cards[0].at], printed[moved.marks[0].form.to]), ("clover,", "map."))
+        self.assertEqual(
+            (printed[moved.plan.cards[0].at], printed[moved.marks[0].form.words()[0]]), ("clover,", "map.")
+        )
         gone = apply(moved, SetText("A wasp is not here at all today.", "Wasps"))
         self.assertEqual((gone.plan.cards[0].word, gone.plan.cards[0].at), ("clover", ""))
         self.assertTrue(gone.loose_ends)

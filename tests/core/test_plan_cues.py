@@ -5,6 +5,7 @@ from __future__ import annotations
 import itertools
 import unittest
 from dataclasses import replace
+from typing import Any
 
 from tests.worlds import TAKE, lesson, planned, trail
 from wordtrail.core.changes.card_changes import KeepCard, MakeCard, SetMatching
@@ -186,7 +187,7 @@ class PointTest(unittest.TestCase):
 
 
 class MomentTest(unittest.TestCase):
-    def drawing(self, mark: Mark, found: Trail | None = None, made: Lesson | None = None):
+    def drawing(self, mark: Mark, found: Trail | None = None, made: Lesson | None = None) -> tuple[Any, CueSheet]:
         before = {one.id for one in (made or lesson()).marks}
         changed = apply(made or lesson(), KeepMark(mark))
         (new,) = (one.id for one in changed.marks if one.id not in before)

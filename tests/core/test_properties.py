@@ -9,6 +9,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import TAKE, TEXT, lesson, planned
+from wordtrail.core.changes.command import Command
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.mark_changes import AddMark, RemoveMark
 from wordtrail.core.changes.passage_changes import SetText
@@ -93,11 +94,11 @@ class LessonProperties(unittest.TestCase):
             self.assertEqual(len(words), len(made.words))
             self.assertTrue({point.after for point in made.pause_points} <= words)
             self.assertTrue({end for mark in made.marks for end in (mark.first, mark.last)} <= words)
-            ids = [one.id for one in (*made.pause_points, *made.marks)]
+            ids = [*(point.id for point in made.pause_points), *(mark.id for mark in made.marks)]
             self.assertEqual(len(set(ids)), len(ids))
             typeset(made)
 
-    def _command(self, data: st.DataObject, made: Lesson):
+    def _command(self, data: st.DataObject, made: Lesson) -> Command:
         word = st.sampled_from([word.id for word in made.words])
         texts = [TEXT, "She dances.", "Every word is another one here.", TEXT.replace("bee", "wasp"), "", "A " + TEXT]
         match data.draw(st.integers(0, 4)):

@@ -66,9 +66,13 @@ class RememberedTest(unittest.TestCase):
         made: list[int] = []
         begun = threading.Barrier(4)
 
+        def make() -> int:
+            made.append(1)
+            return 7
+
         def ask() -> None:
             begun.wait()
-            self.assertEqual(kept.get_or_make("a", lambda: made.append(1) or 7), 7)
+            self.assertEqual(kept.get_or_make("a", make), 7)
 
         threads = [threading.Thread(target=ask) for _ in range(4)]
         for thread in threads:

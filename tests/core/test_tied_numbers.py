@@ -34,8 +34,8 @@ def tied(moment: Moment = Moment.READ) -> Lesson:
     point = PausePoint("", "a9", "Which flower?", 5, Talk(), evidence=(Span("a1", "a9"),))
     made = apply(made, KeepPoint(replace(point, organizer=made.plan.organizers[0].id)))
     pause = made.pause_points[0].id if moment is Moment.PAUSE else ""
-    mark = Mark("", Number(text="1"), "a5", "a5", "evidence", moment=moment, pause=pause)
-    return apply(made, KeepMark(replace(mark, form=replace(mark.form, chart=made.plan.organizers[0].id, box="b2"))))
+    number = Number("1", made.plan.organizers[0].id, "b2")
+    return apply(made, KeepMark(Mark("", number, "a5", "a5", "evidence", moment=moment, pause=pause)))
 
 
 def part(page: LaidPage, made: Lesson) -> LaidPart | None:
@@ -71,7 +71,9 @@ class LaidTest(unittest.TestCase):
 
     def test_two_numbers_at_one_box_stand_side_by_side(self) -> None:
         made = tied()
-        second = replace(made.marks[0], id="", first="a9", last="a9", form=replace(made.marks[0].form, text="2"))
+        second = replace(
+            made.marks[0], id="", first="a9", last="a9", form=Number("2", made.plan.organizers[0].id, "b2")
+        )
         made = apply(made, KeepMark(second))
         layout = typeset(made)
         page = layout.page_of_sheet(made.plan.organizers[0].id)
@@ -117,7 +119,7 @@ class ChangeTest(unittest.TestCase):
         chart = made.plan.organizers[0].id
         box = apply(made, KeepMark(replace(made.marks[0], form=Boxed())))
         self.assertIsNone(box.marks[0].form.tie())
-        lost = apply(made, KeepMark(replace(made.marks[0], form=replace(made.marks[0].form, box="b9"))))
+        lost = apply(made, KeepMark(replace(made.marks[0], form=Number("1", chart, "b9"))))
         self.assertIsNone(lost.marks[0].form.tie())
         self.assertEqual(made.marks[0].form.tie(), (chart, "b2"))
 

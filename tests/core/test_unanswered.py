@@ -5,7 +5,7 @@ from __future__ import annotations
 import json
 import unittest
 
-from tests.golden.lessons import all_shown
+from tests.golden.lessons import ShownLesson, all_shown
 from wordtrail.core.cues.state import state_at
 from wordtrail.core.cues.unanswered import unanswered
 from wordtrail.core.plan.activities.choose import Choose
@@ -13,6 +13,8 @@ from wordtrail.store.documents import to_json
 
 
 class UnansweredTest(unittest.TestCase):
+    lessons: list[ShownLesson]
+
     @classmethod
     def setUpClass(cls) -> None:
         cls.lessons = all_shown()

@@ -73,7 +73,7 @@ class CaptionsTest(unittest.TestCase):
     def test_an_outside_reader_reads_what_we_write(self) -> None:
         made, trails = planned(), {TAKE: trail()}
         sheet = compile_cues(made, trails, typeset(made), edit_list_of(made, trails))
-        read = list(webvtt.from_buffer(io.StringIO(captions.write(sheet))))
+        read = webvtt.from_buffer(io.StringIO(captions.write(sheet))).captions
         self.assertEqual(read[0].text, "When a bee finds clover, she tells the others.")
         question = next(caption for caption in read if caption.text == "Why clover?")
         self.assertAlmostEqual(question.end_in_seconds - question.start_in_seconds, 4, delta=1)

@@ -150,9 +150,9 @@ class QtiTest(unittest.TestCase):
                     if own.free_of_text or own.options() or own.pairs_to_match():
                         self.assertIs(type(read), type(own), "the same is done at it")
         choose = _of(Choose, DEMO["bees-map"].pause_points)
-        back = _of(Choose, qti.read(qti.write(DEMO["bees-map"]), DEMO["bees-map"]))
+        chosen = _of(Choose, qti.read(qti.write(DEMO["bees-map"]), DEMO["bees-map"]))
         self.assertEqual(
-            [(c.text, c.right, c.reason) for c in back.choices], [(c.text, c.right, c.reason) for c in choose.choices]
+            [(c.text, c.right, c.reason) for c in chosen.choices], [(c.text, c.right, c.reason) for c in choose.choices]
         )
         order = _of(PutInOrder, qti.read(qti.write(DEMO["bees-map"]), DEMO["bees-map"]))
         self.assertEqual(order.items, _of(PutInOrder, DEMO["bees-map"].pause_points).items)

@@ -9,7 +9,7 @@ from typing import Any
 
 from tests.golden.lessons import ShownLesson, all_shown
 from wordtrail.api.catalogue import all_kinds
-from wordtrail.core.cues.model import CueSheet, Gate
+from wordtrail.core.cues.model import Caption, CardShown, CueSheet, Gate, Light
 from wordtrail.core.cues.state import sentence_back, state_at
 from wordtrail.core.layout.drawing import dots_of, drawn_points, highlight_of, shares, stone_of, stones_used
 from wordtrail.core.layout.tied_numbers import deep
@@ -29,7 +29,8 @@ Moment = tuple[float, str, float]
 def moments_of(sheet: CueSheet) -> Iterator[Moment]:
     """Every edge of the sheet, just before and after it too; every gate after several waits."""
     edges = {0.0, sheet.title_until, sheet.seconds, *sheet.sentences, *(turn.at for turn in sheet.pages)}
-    edges |= {time for one in (*sheet.lights, *sheet.captions, *sheet.cards) for time in (one.start, one.end)}
+    spans: list[Light | Caption | CardShown] = [*sheet.lights, *sheet.captions, *sheet.cards]
+    edges |= {time for one in spans for time in (one.start, one.end)}
     edges |= {
         round(one.start + (one.end - one.start) * part / 3, 4)
         for one in sheet.drawings
@@ -64,10 +65,10 @@ def _around(edges: Iterable[float]) -> set[float]:
 def cue_vectors(lesson: ShownLesson) -> dict[str, Any]:
     """A sheet and its moments; of each state only what differs from the one before."""
     before: dict[str, Any] = {}
-    moments = []
+    moments: list[tuple[float, str, float, dict[str, Any]]] = []
     for time, gate, waited in moments_of(lesson.sheet):
         state = json.loads(to_json(state_at(lesson.sheet, time, gate, waited)))
-        moments.append([time, gate, waited, {key: value for key, value in state.items() if before.get(key) != value}])
+        moments.append((time, gate, waited, {key: value for key, value in state.items() if before.get(key) != value}))
         before = state
     back = [[time, sentence_back(lesson.sheet, time)] for time, gate, _, _ in moments if not gate]
     return {"name": lesson.name, "sheet": json.loads(to_json(lesson.sheet)), "moments": moments, "back": back}

@@ -30,6 +30,7 @@ from wordtrail.standins.passages import RAIN
 from wordtrail.store.jobs import add_job, ask_to_stop, get_job
 from wordtrail.store.lessons import add_lesson, all_lessons
 from wordtrail.store.surroundings import surroundings_of
+from wordtrail.store.tables import JobRow
 from wordtrail.store.takes import TakeFiles, begin_take, get_take, trail_of
 from wordtrail.workspace import open_workspace
 
@@ -42,7 +43,7 @@ class JobsTest(unittest.TestCase):
         self.workspace = open_workspace(self.folder)
         self.addCleanup(self.workspace.database.close)
 
-    def state(self, job: str):
+    def state(self, job: str) -> JobRow:
         with self.workspace.database.writing() as session:
             return get_job(session, job)
 

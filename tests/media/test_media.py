@@ -14,14 +14,16 @@ from PIL import Image
 from tests.browser.harness import write_wav
 from tests.worlds import TAKE, planned, trail
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
+from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.state import state_at, video_seconds, video_time
 from wordtrail.core.edit.edit_list import Clip, EditList, Hold
 from wordtrail.core.errors import EmptySound, JobCancelled, NotASound
-from wordtrail.core.layout.model import LaidCard
+from wordtrail.core.layout.drawing import shares, stones_used
+from wordtrail.core.layout.model import LaidCard, Layout, WordBox
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.media.colours import TOKENS
 from wordtrail.media.decode import decode
-from wordtrail.media.draw import Painter, shares, stones_used
+from wordtrail.media.draw import Painter
 from wordtrail.media.level import RATE, TARGET_LUFS, levelled, loudness
 from wordtrail.media.render import moments, poster, render
 from wordtrail.media.sound import lesson_sound, with_holds, write_m4a
@@ -34,6 +36,7 @@ def tone(seconds: float, frequency: float = 997.0, level: float = 0.3) -> np.nda
 def encode(path: Path, samples: np.ndarray, form: str, codec: str) -> None:
     with av.open(str(path), "w", format=form) as container:
         stream = container.add_stream(codec, rate=RATE)
+        assert isinstance(stream, av.AudioStream)
         stream.layout = "mono"
         resampler = av.AudioResampler(format=stream.codec_context.format or "s16", layout="mono", rate=RATE)
         frame = av.AudioFrame.from_ndarray((samples * 32767).astype("<i2").reshape(1, -1), format="s16", layout="mono")
@@ -166,7 +169,7 @@ class DrawTest(unittest.TestCase):
             self.assertIn(f"--color-{name}: {colour.lower()};", tokens)
 
 
-def _is_lit(picture: np.ndarray, box) -> bool:
+def _is_lit(picture: np.ndarray, box: WordBox) -> bool:
     """Whether the ground just above the word's letters is the pale moss of the lit stone."""
     x, y = int(box.x + box.width / 2), int(box.baseline - 0.9 * box.size)
     pale = np.array([0xCF, 0xE8, 0xD8])
@@ -174,6 +177,12 @@ def _is_lit(picture: np.ndarray, box) -> bool:
 
 
 class RenderTest(unittest.TestCase):
+    layout: Layout
+    sheet: CueSheet
+    folder: tempfile.TemporaryDirectory[str]
+    path: Path
+    reports: list[float]
+
     @classmethod
     def setUpClass(cls) -> None:
         made, trails = planned(), {TAKE: trail()}
@@ -183,7 +192,7 @@ class RenderTest(unittest.TestCase):
         cls.folder = tempfile.TemporaryDirectory()
         cls.addClassCleanup(cls.folder.cleanup)
         cls.path = Path(cls.folder.name) / "lesson.mp4"
-        cls.reports: list[float] = []
+        cls.reports = []
         render(cls.layout, cls.sheet, tone(cls.sheet.seconds), cls.path, title="Bees", progress=cls.reports.append)
 
     def test_what_kind_of_file_it_is(self) -> None:
@@ -199,7 +208,7 @@ class RenderTest(unittest.TestCase):
     def test_the_lit_word_is_on_the_right_frame(self) -> None:
         places = self.layout.places()
         with av.open(str(self.path)) as video:
-            frames = [(float(f.pts * f.time_base), f.to_ndarray(format="rgb24")) for f in video.decode(video=0)]
+            frames = [(f.time or 0.0, f.to_ndarray(format="rgb24")) for f in video.decode(video=0)]
         for light in self.sheet.lights:
             start, end = video_time(self.sheet, light.start), video_time(self.sheet, light.end)
             shown = [picture for at, picture in frames if start + 0.009 <= at < end - 0.02] or [

@@ -13,6 +13,7 @@ from tests.worlds import lesson, planned, trail
 from wordtrail.core.changes.mark_changes import AddMark, PlaceDrawn
 from wordtrail.core.changes.passage_changes import SetText
 from wordtrail.core.changes.take_changes import SetPace
+from wordtrail.core.cues.compile import compile_cues
 from wordtrail.core.errors import LessonError, NotFound, StaleRevision
 from wordtrail.core.marks.forms.boxed import Boxed
 from wordtrail.core.marks.model import PlacedMark
@@ -25,7 +26,7 @@ from wordtrail.service.showing import shown_before
 from wordtrail.store.lessons import add_lesson, all_lessons, get_lesson
 from wordtrail.store.surroundings import surroundings_of
 from wordtrail.store.tables import JobRow, VideoRow
-from wordtrail.store.takes import TakeFiles, add_events, add_piece, begin_take, get_take, keep_trail
+from wordtrail.store.takes import TakeFiles, add_events, add_piece, begin_take, get_take, keep_trail, put_together
 from wordtrail.workspace import open_workspace
 
 
@@ -36,11 +37,11 @@ class ServiceTest(unittest.TestCase):
         self.addCleanup(self.workspace.database.close)
         self.owner = self.workspace.owner
         with self.workspace.database.writing() as session:
-            self.id = add_lesson(session, self.owner, planned()).id
+            self.lesson_id = add_lesson(session, self.owner, planned()).id
 
     def take(self, state: str = "recording", pieces: int = 2) -> str:
         with self.workspace.database.writing() as session:
-            row = begin_take(session, self.owner, self.id, "microphone")
+            row = begin_take(session, self.owner, self.lesson_id, "microphone")
             for number in range(pieces):
                 add_piece(session, self.workspace.blobs, row, number, f"piece {number} ".encode())
             row.state = state
@@ -48,16 +49,16 @@ class ServiceTest(unittest.TestCase):
 
     def revision(self) -> int:
         with self.workspace.database.reading() as session:
-            return get_lesson(session, self.id).revision
+            return get_lesson(session, self.lesson_id).revision
 
 
 class ChangingTest(ServiceTest):
     def test_a_change_says_what_was_before_and_what_is_now(self) -> None:
-        changed = change_lesson(self.workspace, self.id, 1, SetPace(90))
+        changed = change_lesson(self.workspace, self.lesson_id, 1, SetPace(90))
         self.assertEqual(
             (changed.before.revision, changed.after.revision, changed.after.undo), (1, 2, "changing the pace")
         )
-        back = go_back_or_on_in_lesson(self.workspace, self.id, 2, -1)
+        back = go_back_or_on_in_lesson(self.workspace, self.lesson_id, 2, -1)
         self.assertEqual((back.before.lesson.words_per_minute, back.after.lesson.words_per_minute), (90, 110))
 
     def test_two_at_once_cannot_both_be_made(self) -> None:
@@ -73,7 +74,7 @@ class ChangingTest(ServiceTest):
 
         def make(pace: float) -> None:
             try:
-                change_lesson(self.workspace, self.id, 1, Slow(pace))
+                change_lesson(self.workspace, self.lesson_id, 1, Slow(pace))
                 outcomes.append("kept")
             except StaleRevision:
                 outcomes.append("refused")
@@ -86,14 +87,14 @@ class ChangingTest(ServiceTest):
         self.assertEqual((sorted(outcomes), self.revision()), (["kept", "refused"], 2))
 
     def test_what_stands_by_itself_is_made_on_whatever_is_newest(self) -> None:
-        change_lesson(self.workspace, self.id, 1, SetPace(90))
-        changed = change_newest(self.workspace, self.id, PlaceDrawn((PlacedMark("gone", "t", 1.0),)))
+        change_lesson(self.workspace, self.lesson_id, 1, SetPace(90))
+        changed = change_newest(self.workspace, self.lesson_id, PlaceDrawn((PlacedMark("gone", "t", 1.0),)))
         self.assertEqual(changed.after.lesson, changed.before.lesson, "marks that are gone are passed over")
 
     def test_a_fault_keeps_nothing(self) -> None:
         for command, fault in ((SetPace(1), LessonError), (SetText("", "x"), Exception)):
             with self.assertRaises(fault):
-                change_lesson(self.workspace, self.id, 1, command)
+                change_lesson(self.workspace, self.lesson_id, 1, command)
         with self.assertRaises(NotFound):
             change_lesson(self.workspace, "nobody's", 1, SetPace(90))
         self.assertEqual(self.revision(), 1)
@@ -107,41 +108,40 @@ class ShowingTest(ServiceTest):
             keep_trail(session, get_take(session, self.first), trail())
 
     def test_a_lesson_is_laid_out_and_compiled_once_for_all_who_look(self) -> None:
-        with mock.patch.object(showing, "compile_cues", wraps=showing.compile_cues) as compiled:
-            shown = [showing.showing(self.workspace, self.id) for _ in range(3)]
+        with mock.patch.object(showing, "compile_cues", wraps=compile_cues) as compiled:
+            shown = [showing.showing(self.workspace, self.lesson_id) for _ in range(3)]
         self.assertEqual(compiled.call_count, 1)
         self.assertTrue(all(one is shown[0][0] for one, _ in shown))
         self.assertIs(shown_before(shown[0][0].key), shown[0][0])
 
     def test_another_state_has_another_name_and_shares_what_stayed(self) -> None:
-        before, _ = showing.showing(self.workspace, self.id)
-        change_lesson(self.workspace, self.id, 1, AddMark(Boxed(), "a1", "a2", "evidence"))
-        after, revision = showing.showing(self.workspace, self.id)
+        before, _ = showing.showing(self.workspace, self.lesson_id)
+        change_lesson(self.workspace, self.lesson_id, 1, AddMark(Boxed(), "a1", "a2", "evidence"))
+        after, revision = showing.showing(self.workspace, self.lesson_id)
         self.assertNotEqual(before.key, after.key)
         self.assertEqual(revision, 2)
         self.assertTrue(all(a is b for a, b in zip(before.layout.pages, after.layout.pages, strict=True)))
         with self.workspace.database.writing() as session:
             keep_trail(session, get_take(session, self.first), trail(begin=3.0))
-        self.assertNotEqual(showing.showing(self.workspace, self.id)[0].key, after.key, "a new trail")
+        self.assertNotEqual(showing.showing(self.workspace, self.lesson_id)[0].key, after.key, "a new trail")
 
     def test_a_take_as_it_was_recorded_has_take_time(self) -> None:
-        whole, _ = showing.showing(self.workspace, self.id)
-        take, _ = showing.showing(self.workspace, self.id, self.first)
+        whole, _ = showing.showing(self.workspace, self.lesson_id)
+        take, _ = showing.showing(self.workspace, self.lesson_id, self.first)
         self.assertEqual((take.edits.lead, take.edits.seconds), (0.0, trail().seconds))
         self.assertGreater(whole.edits.lead, 0)
         with self.assertRaises(NotFound):
-            showing.showing(self.workspace, self.id, "no take")
+            showing.showing(self.workspace, self.lesson_id, "no take")
 
 
 class FinishingTest(ServiceTest):
     def test_a_take_is_put_together_and_kept_once(self) -> None:
         take = self.take()
-        self.assertEqual([finish(self.workspace, take) for _ in range(2)], [self.id, self.id])
+        self.assertEqual([finish(self.workspace, take) for _ in range(2)], [self.lesson_id, self.lesson_id])
         self.assertEqual(self.workspace.blobs.read(TakeFiles(take).original), b"piece 0 piece 1 ")
 
     def test_a_piece_that_comes_meanwhile_is_in_it(self) -> None:
         take = self.take()
-        put_together = finishing.put_together
 
         def late(blobs, row):  # type: ignore[no-untyped-def]
             put_together(blobs, row)
@@ -161,7 +161,7 @@ class FinishingTest(ServiceTest):
             add_events(session, get_take(session, take), 0, events)
         finish(self.workspace, take)
         with self.workspace.database.reading() as session:
-            kept = get_lesson(session, self.id)
+            kept = get_lesson(session, self.lesson_id)
         self.assertEqual(
             {(one.mark, one.start) for one in kept.lesson.placed_marks}, set(zip(marks, (1.0, 2.0), strict=True))
         )
@@ -182,15 +182,15 @@ class SurroundingsTest(ServiceTest):
             other = add_lesson(session, self.owner, lesson()).id
             keep_trail(session, get_take(session, take), trail())
             keep_trail(session, get_take(session, take), trail(begin=2.0))
-            mine = {"school_id": self.owner.school, "teacher_id": self.owner.teacher, "lesson_id": self.id}
+            mine = {"school_id": self.owner.school, "teacher_id": self.owner.teacher, "lesson_id": self.lesson_id}
             for made, seconds in ((5.0, 9.0), (7.0, 8.0)):
                 session.add(VideoRow(**mine, revision=1, seconds=seconds, size=1, made_at=made))
             session.add(JobRow(**mine, kind="align", subject=take, state="running"))
             session.add(JobRow(**mine, kind="video", subject="x", state="done"))
         with self.workspace.database.reading() as session:
-            around = surroundings_of(session, [self.id, other])
+            around = surroundings_of(session, [self.lesson_id, other])
             self.assertEqual(len(all_lessons(session, self.owner)), 2)
-        here, there = around[self.id], around[other]
+        here, there = around[self.lesson_id], around[other]
         self.assertEqual([row.id for row in here.takes], [take])
         self.assertEqual(here.trails[take].trail, trail(begin=2.0), "the newest")
         self.assertEqual(here.working, {"align"}, "what has ended is not under way")
@@ -216,10 +216,15 @@ class SurroundingsTest(ServiceTest):
 class RemovingTest(ServiceTest):
     def test_every_file_goes_and_those_of_others_stay(self) -> None:
         take, blobs = self.take("kept"), self.workspace.blobs
-        for key in (f"sounds/{self.id}/a.m4a", "sounds/other/b.m4a", TakeFiles(take).listening, "takes/other/original"):
+        for key in (
+            f"sounds/{self.lesson_id}/a.m4a",
+            "sounds/other/b.m4a",
+            TakeFiles(take).listening,
+            "takes/other/original",
+        ):
             blobs.write(key, b"voice")
-        remove(self.workspace, self.id)
-        self.assertFalse(blobs.path(f"takes/{take}").exists() or blobs.path(f"sounds/{self.id}").exists())
+        remove(self.workspace, self.lesson_id)
+        self.assertFalse(blobs.path(f"takes/{take}").exists() or blobs.path(f"sounds/{self.lesson_id}").exists())
         self.assertTrue(blobs.exists("sounds/other/b.m4a") and blobs.exists("takes/other/original"))
         with self.assertRaises(NotFound):
-            remove(self.workspace, self.id)
+            remove(self.workspace, self.lesson_id)

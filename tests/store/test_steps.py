@@ -39,7 +39,7 @@ LONG = "\n\n".join(f"Paragraph {n} says that the bee went home and danced. Nobod
 class HistoryTest(StoreTest):
     def row_of(self, step: int) -> StepRow:
         with self.session() as session:
-            return session.get_one(StepRow, (self.id, step))
+            return session.get_one(StepRow, (self.lesson_id, step))
 
     def forgotten(self) -> None:
         """As after a restart: no lesson is held ready."""
@@ -48,7 +48,7 @@ class HistoryTest(StoreTest):
     def changed(self, times: int, begin: int = 1) -> KeptLesson:
         for n in range(times):
             with self.session() as session:
-                kept = change(session, self.owner, self.id, begin + n, SetPace(40 + n % 100))
+                kept = change(session, self.owner, self.lesson_id, begin + n, SetPace(40 + n % 100))
         return kept
 
     def test_every_step_can_be_taken_back_and_made_again_also_after_a_restart(self) -> None:
@@ -59,14 +59,14 @@ class HistoryTest(StoreTest):
                 if restart and n % 10 == 0:
                     self.forgotten()
                 with self.session() as session:
-                    kept = go_back_or_on(session, self.owner, self.id, kept.revision, -1)
+                    kept = go_back_or_on(session, self.owner, self.lesson_id, kept.revision, -1)
                 self.assertEqual(kept.lesson.words_per_minute, 40 + (n - 1) % 100 if n else 110)
             self.assertEqual(kept.undo, "")
             with self.assertRaises(LessonError), self.session() as session:
-                go_back_or_on(session, self.owner, self.id, kept.revision, -1)
+                go_back_or_on(session, self.owner, self.lesson_id, kept.revision, -1)
             for n in range(count):
                 with self.session() as session:
-                    kept = go_back_or_on(session, self.owner, self.id, kept.revision, +1)
+                    kept = go_back_or_on(session, self.owner, self.lesson_id, kept.revision, +1)
                 self.assertEqual(kept.lesson.words_per_minute, 40 + n % 100)
             self.assertEqual(kept.redo, "")
 
@@ -78,8 +78,8 @@ class HistoryTest(StoreTest):
                 kept = change(session, self.owner, kept.id, kept.revision, command)
             block = kept.lesson.passages[0].pages[0].blocks[0]
             for n in range(20):
-                command = EditBlock(block.id, block.text + " And so on. " + "letters"[: n % 7 + 1])
-                kept = change(session, self.owner, kept.id, kept.revision, command)
+                edit = EditBlock(block.id, block.text + " And so on. " + "letters"[: n % 7 + 1])
+                kept = change(session, self.owner, kept.id, kept.revision, edit)
             sizes = [len(row.packed) for row in session.scalars(select(StepRow).where(StepRow.lesson_id == kept.id))]
         self.assertEqual(len(sizes), 41)
         self.assertLess(max(sizes[1:]), 4000)
@@ -98,7 +98,7 @@ class HistoryTest(StoreTest):
             self.forgotten()
             for _ in range(120):
                 with self.session() as session:
-                    kept = go_back_or_on(session, self.owner, self.id, kept.revision, -1)
+                    kept = go_back_or_on(session, self.owner, self.lesson_id, kept.revision, -1)
             self.assertEqual(kept.undo, "")
             self.assertEqual(kept.lesson.words_per_minute, 40 + 99)
 
@@ -108,10 +108,10 @@ class HistoryTest(StoreTest):
             session.execute(text("UPDATE lessons SET unit = 'new'"))
             begun = time.monotonic()
             with database.reading() as other:
-                self.assertEqual(get_lesson(other, self.id).unit, "Unit 1")
+                self.assertEqual(get_lesson(other, self.lesson_id).unit, "Unit 1")
             self.assertLess(time.monotonic() - begun, 5)
         with self.assertRaises(RuntimeError), database.reading() as other:
-            add_lesson(other, self.owner, get_lesson(other, self.id).lesson)
+            add_lesson(other, self.owner, get_lesson(other, self.lesson_id).lesson)
 
 
 class VersionsTest(StoreTest):
@@ -175,9 +175,9 @@ class VersionsTest(StoreTest):
     def test_a_lesson_from_before_versions_is_taken_over_with_its_history(self) -> None:
         """A database as it was when every step held a whole document."""
         with self.session() as session:
-            kept = change(session, self.owner, self.id, 1, SetPace(90))
+            kept = change(session, self.owner, self.lesson_id, 1, SetPace(90))
             rows = session.scalars(select(StepRow).order_by(StepRow.step)).all()
-            documents = [document_of(get_lesson(session, self.id).lesson), document_of(kept.lesson)]
+            documents = [document_of(get_lesson(session, self.lesson_id).lesson), document_of(kept.lesson)]
         documents[0]["words_per_minute"] = 110
         self.workspace.database.close()
         engine = create_engine(f"sqlite:///{self.folder / 'wordtrail.db'}")
@@ -193,10 +193,10 @@ class VersionsTest(StoreTest):
         again = open_workspace(self.folder)
         self.addCleanup(again.database.close)
         with again.database.writing() as session:
-            self.assertEqual(get_lesson(session, self.id).lesson.words_per_minute, 90)
-            back = go_back_or_on(session, self.owner, self.id, 2, -1)
+            self.assertEqual(get_lesson(session, self.lesson_id).lesson.words_per_minute, 90)
+            back = go_back_or_on(session, self.owner, self.lesson_id, 2, -1)
             self.assertEqual(back.lesson.words_per_minute, 110)
-            change(session, self.owner, self.id, back.revision, SetPace(77))
+            change(session, self.owner, self.lesson_id, back.revision, SetPace(77))
             newest = session.scalars(select(StepRow).order_by(StepRow.step.desc())).first()
             assert newest
             self.assertTrue(newest.whole, "a new version begins with a whole document")

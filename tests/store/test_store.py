@@ -6,10 +6,12 @@ import errno
 import tempfile
 import time
 import unittest
+from contextlib import AbstractContextManager
 from pathlib import Path
 from unittest import mock
 
 from sqlalchemy import inspect, text
+from sqlalchemy.orm import Session
 
 from tests.worlds import lesson, trail
 from wordtrail.core.changes.point_changes import KeepPoint
@@ -31,9 +33,9 @@ class StoreTest(unittest.TestCase):
         self.addCleanup(self.workspace.database.close)
         self.owner = self.workspace.owner
         with self.session() as session:
-            self.id = add_lesson(session, self.owner, lesson(), "Unit 1").id
+            self.lesson_id = add_lesson(session, self.owner, lesson(), "Unit 1").id
 
-    def session(self):
+    def session(self) -> AbstractContextManager[Session]:
         return self.workspace.database.writing()
 
 
@@ -54,68 +56,68 @@ class SchemaTest(StoreTest):
         again = open_workspace(self.folder)
         self.addCleanup(again.database.close)
         with again.database.writing() as session:
-            self.assertEqual([kept.id for kept in all_lessons(session, again.owner)], [self.id])
+            self.assertEqual([kept.id for kept in all_lessons(session, again.owner)], [self.lesson_id])
 
 
 class LessonsTest(StoreTest):
     def test_each_change_is_a_revision_and_can_be_walked_back_and_forth(self) -> None:
         with self.session() as session:
-            kept = change(session, self.owner, self.id, 1, SetPace(90))
+            kept = change(session, self.owner, self.lesson_id, 1, SetPace(90))
             self.assertEqual((kept.revision, kept.undo, kept.redo), (2, "changing the pace", ""))
-            kept = change(session, self.owner, self.id, 2, KeepPoint(PausePoint("", "a1", "Why?", 5)))
-            kept = go_back_or_on(session, self.owner, self.id, 3, -1)
+            kept = change(session, self.owner, self.lesson_id, 2, KeepPoint(PausePoint("", "a1", "Why?", 5)))
+            kept = go_back_or_on(session, self.owner, self.lesson_id, 3, -1)
             self.assertEqual((kept.revision, kept.lesson.pause_points, kept.redo), (4, (), "adding a pause point"))
-            kept = go_back_or_on(session, self.owner, self.id, 4, +1)
+            kept = go_back_or_on(session, self.owner, self.lesson_id, 4, +1)
             self.assertEqual((kept.revision, len(kept.lesson.pause_points), kept.redo), (5, 1, ""))
 
     def test_a_save_on_a_stale_revision_is_refused_and_changes_nothing(self) -> None:
         with self.session() as session:
-            change(session, self.owner, self.id, 1, SetPace(90))
+            change(session, self.owner, self.lesson_id, 1, SetPace(90))
         with self.assertRaises(StaleRevision) as caught, self.session() as session:
-            change(session, self.owner, self.id, 1, SetPace(150))
+            change(session, self.owner, self.lesson_id, 1, SetPace(150))
         self.assertEqual((caught.exception.yours, caught.exception.newest), (1, 2))
         with self.session() as session:
-            self.assertEqual(get_lesson(session, self.id).lesson.words_per_minute, 90)
+            self.assertEqual(get_lesson(session, self.lesson_id).lesson.words_per_minute, 90)
 
     def test_a_change_that_makes_no_sense_changes_nothing(self) -> None:
         with self.assertRaises(LessonError), self.session() as session:
-            change(session, self.owner, self.id, 1, SetPace(1))
+            change(session, self.owner, self.lesson_id, 1, SetPace(1))
         with self.session() as session:
-            self.assertEqual(get_lesson(session, self.id).revision, 1)
+            self.assertEqual(get_lesson(session, self.lesson_id).revision, 1)
 
     def test_a_new_change_after_undo_forgets_the_redo(self) -> None:
         with self.session() as session:
-            change(session, self.owner, self.id, 1, SetPace(90))
-            go_back_or_on(session, self.owner, self.id, 2, -1)
-            kept = change(session, self.owner, self.id, 3, SetPace(150))
+            change(session, self.owner, self.lesson_id, 1, SetPace(90))
+            go_back_or_on(session, self.owner, self.lesson_id, 2, -1)
+            kept = change(session, self.owner, self.lesson_id, 3, SetPace(150))
             self.assertEqual((kept.redo, kept.lesson.words_per_minute), ("", 150))
             with self.assertRaises(LessonError):
-                go_back_or_on(session, self.owner, self.id, 4, +1)
+                go_back_or_on(session, self.owner, self.lesson_id, 4, +1)
 
     def test_another_owner_sees_nothing(self) -> None:
         stranger = Owner("other", "other")
         with self.session() as session:
             self.assertEqual(all_lessons(session, stranger), [])
             for attempt in (
-                lambda: get_lesson(session, self.id, stranger),
-                lambda: change(session, stranger, self.id, 1, SetPace(90)),
-                lambda: remove_lesson(session, stranger, self.id),
+                lambda: get_lesson(session, self.lesson_id, stranger),
+                lambda: change(session, stranger, self.lesson_id, 1, SetPace(90)),
+                lambda: remove_lesson(session, stranger, self.lesson_id),
             ):
                 with self.assertRaises(NotFound):
                     attempt()
 
     def test_a_removed_lesson_is_gone_with_its_rows(self) -> None:
         with self.session() as session:
-            takes.begin_take(session, self.owner, self.id, "file")
-            remove_lesson(session, self.owner, self.id)
+            takes.begin_take(session, self.owner, self.lesson_id, "file")
+            remove_lesson(session, self.owner, self.lesson_id)
         with self.session() as session:
-            self.assertEqual(takes.takes_of(session, self.id), [])
+            self.assertEqual(takes.takes_of(session, self.lesson_id), [])
 
 
 class TakesTest(StoreTest):
     def begin(self) -> str:
         with self.session() as session:
-            return takes.begin_take(session, self.owner, self.id, "microphone").id
+            return takes.begin_take(session, self.owner, self.lesson_id, "microphone").id
 
     def piece(self, take: str, number: int, data: bytes) -> None:
         with self.session() as session:
@@ -163,16 +165,16 @@ class TakesTest(StoreTest):
     def test_takes_are_numbered_and_the_newest_trail_counts(self) -> None:
         first, second = self.begin(), self.begin()
         with self.session() as session:
-            self.assertEqual([row.number for row in takes.takes_of(session, self.id)], [1, 2])
+            self.assertEqual([row.number for row in takes.takes_of(session, self.lesson_id)], [1, 2])
             takes.keep_trail(session, takes.get_take(session, second), trail())
             takes.keep_trail(session, takes.get_take(session, second), trail(begin=2.0))
         with self.session() as session:
             self.assertEqual(
-                {take: found.trail for take, found in takes.newest_trails(session, self.id).items()},
+                {take: found.trail for take, found in takes.newest_trails(session, self.lesson_id).items()},
                 {second: trail(begin=2.0)},
             )
             self.assertIsNone(takes.trail_of(session, first))
-            self.assertEqual(get_lesson(session, self.id).revision, 1)
+            self.assertEqual(get_lesson(session, self.lesson_id).revision, 1)
 
     def test_an_empty_take_cannot_be_finished(self) -> None:
         take = self.begin()
@@ -208,7 +210,7 @@ class BlobsTest(StoreTest):
 class JobsTest(StoreTest):
     def add(self) -> str:
         with self.session() as session:
-            return jobs.add_job(session, self.owner, "video", self.id, "subject").id
+            return jobs.add_job(session, self.owner, "video", self.lesson_id, "subject").id
 
     def test_one_job_at_a_time_for_a_subject_and_one_worker_for_a_job(self) -> None:
         self.assertEqual(self.add(), self.add())
@@ -247,13 +249,13 @@ class JobsTest(StoreTest):
 class SharingTest(StoreTest):
     def test_a_link_stays_the_same_until_it_is_withdrawn_and_never_comes_back(self) -> None:
         with self.session() as session:
-            first = sharing.open_link(session, self.owner, self.id).token
-            self.assertEqual(sharing.open_link(session, self.owner, self.id).token, first)
-            self.assertEqual(sharing.lesson_behind(session, first), self.id)
+            first = sharing.open_link(session, self.owner, self.lesson_id).token
+            self.assertEqual(sharing.open_link(session, self.owner, self.lesson_id).token, first)
+            self.assertEqual(sharing.lesson_behind(session, first), self.lesson_id)
             self.assertGreaterEqual(len(first), 22)
-            sharing.withdraw_link(session, self.id)
+            sharing.withdraw_link(session, self.lesson_id)
             with self.assertRaises(LinkWithdrawn):
                 sharing.lesson_behind(session, first)
-            self.assertNotEqual(sharing.open_link(session, self.owner, self.id).token, first)
+            self.assertNotEqual(sharing.open_link(session, self.owner, self.lesson_id).token, first)
             with self.assertRaises(LinkWithdrawn):
                 sharing.lesson_behind(session, "guess")
