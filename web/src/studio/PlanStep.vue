@@ -13,9 +13,10 @@ import StagePage from '@/stage/StagePage.vue'
 import { useChosenWords } from './plan/chosenWords'
 import FirstSteps from './plan/FirstSteps.vue'
 import InkLayer from './plan/InkLayer.vue'
-import type { MarkForm, Point } from './plan/kinds'
+import type { Point } from './plan/kinds'
 import LegendDialog from './plan/LegendDialog.vue'
 import MarkEditor from './plan/MarkEditor.vue'
+import { useMarking } from './plan/marking'
 import MoreMenu from './plan/MoreMenu.vue'
 import PointEditor from './plan/PointEditor.vue'
 import { usePlanned } from './plan/offers'
@@ -83,18 +84,10 @@ const suggestedKind = ref('')
 const legendOpen = ref(false)
 const reading = ref('')
 const meaningWished = ref('')
-const pointing = ref<Command & { kind: 'add mark' }>()
 const legend = computed(() => document.value.legend)
 const current = computed(() => legend.value.find((one) => one.id === meaningWished.value) ?? legend.value[0]!)
 const meaning = computed({ get: () => current.value.id, set: (id) => (meaningWished.value = id) })
 const used = computed(() => new Set(document.value.marks.map((mark) => mark.meaning)))
-
-watch(
-  () => chosen.span.value,
-  (span) => {
-    if (pointing.value && span) void pointAt(span.first)
-  },
-)
 
 const send = (command: Command) => lesson.send(command)
 
@@ -120,49 +113,15 @@ function clear() {
 }
 
 /* Marks. */
-async function mark(form: MarkForm) {
-  const span = chosen.span.value
-  if (!span) return
-  const command = {
-    kind: 'add mark' as const,
-    form: form.fresh,
-    first: span.first,
-    last: span.last,
-    meaning: current.value.id,
-    reading: reading.value,
-  }
-  if (form.needs_word) {
-    pointing.value = command
-    return
-  }
-  const before = new Set(document.value.marks.map((one) => one.id))
-  if (!(await send(command))) return
-  chosen.clear()
-  if (form.has_fields) opened.value = document.value.marks.find((one) => !before.has(one.id))?.id ?? ''
-}
-async function pointAt(word: string) {
-  const command = pointing.value!
-  if (word === command.first) return
-  pointing.value = undefined
-  await send({ ...command, form: { ...command.form, to: word } as Schemas['Arrow'] })
-  chosen.clear()
-}
-async function drawn(strokes: number[][]) {
-  const before = new Set(document.value.marks.map((one) => one.id))
-  const done = await send({
-    kind: 'draw ink',
-    page: page.value,
-    strokes,
-    meaning: current.value.id,
-    reading: reading.value,
-  })
-  if (done) opened.value = document.value.marks.find((one) => !before.has(one.id))?.id ?? ''
-}
-/** One key between the tidy shape of a drawn mark and what the pen drew. */
-function asDrawn() {
-  const found = document.value.marks.find((one) => one.id === opened.value && one.ink.length)
-  if (found) void send({ kind: 'keep mark', mark: { ...found, as_drawn: !found.as_drawn } })
-}
+const marking = useMarking({
+  chosen,
+  marks: computed(() => document.value.marks),
+  meaning,
+  reading,
+  send,
+  open: (id) => (opened.value = id),
+})
+const { pointing } = marking
 
 /* Pause points. */
 function ask_() {
@@ -280,9 +239,9 @@ useKeys({
   i: () => onText.value && (drawing.value = !drawing.value),
   e: () => (suggesting.value = !suggesting.value),
   l: () => (legendOpen.value = true),
-  r: asDrawn,
+  r: () => marking.asDrawn(opened.value),
   ...Object.fromEntries(
-    catalogue.forms.filter((form) => form.key).map((form) => [form.key, () => void mark(form)]),
+    catalogue.forms.filter((form) => form.key).map((form) => [form.key, () => void marking.mark(form)]),
   ),
   ...Object.fromEntries(
     [1, 2, 3, 4, 5, 6, 7, 8, 9].map((n) => [
@@ -323,7 +282,7 @@ useKeys({
             :width="stage.layout.width"
             :height="stage.layout.height"
             :colour="current.colour"
-            @drawn="drawn"
+            @drawn="(strokes) => marking.ink(page, strokes)"
           />
         </StagePage>
       </template>
@@ -410,7 +369,7 @@ useKeys({
       @turn="(to) => (page = texts[to] ?? 0)"
       @pause="ask_"
       @card="chosen.span.value && makeCard(chosen.span.value.first)"
-      @mark="mark"
+      @mark="marking.mark"
       @legend="legendOpen = true"
       @clear="clear"
     />

@@ -20,6 +20,7 @@ import DrawWhileTalking from './DrawWhileTalking.vue'
 import RefusedTake from './RefusedTake.vue'
 import TakeList from './TakeList.vue'
 import { guidePlaces, placeOf } from './guidePlaces'
+import { useLiveMarks } from './record/liveMarks'
 
 const lesson = useLesson()
 const catalogue = useCatalogue()
@@ -83,33 +84,15 @@ const state = computed(() => ({
   lit: guided.value,
   page: page.value,
   parts: [],
-  marks: running.value ? marksDrawn.value : [],
+  marks: running.value ? live.onStage.value : [],
 }))
-/* Marks that are drawn by hand while talking: what is on the stage, and when each was drawn. */
-const drawnAt = ref(new Map<string, number>())
-const drawn = computed(() => new Set(drawnAt.value.keys()))
 const legend = computed(() => view.value!.lesson.legend)
-const live = computed(() => new Set(guide.data.value?.live_marks))
-const talkMarks = computed(() =>
-  view.value!.lesson.marks.filter(
-    (mark) => live.value.has(mark.id) && places.value.get(mark.first)?.page === page.value,
-  ),
-)
-const nextMark = computed(() => talkMarks.value.find((mark) => !drawn.value.has(mark.id))?.id ?? '')
-function press(mark: string) {
-  if (!mark || phase.value !== 'recording') return
-  const marks = new Map(drawnAt.value)
-  const back = marks.delete(mark)
-  if (!back) marks.set(mark, time.value)
-  drawnAt.value = marks
-  take.note(back ? 'mark taken back' : 'mark', mark)
-}
-const drawing = computed(() => guide.data.value?.drawing_seconds ?? 1)
-const marksDrawn = computed(() =>
-  [...drawnAt.value].map(([mark, at]) => ({
-    mark,
-    progress: Math.min(1, (time.value - at) / drawing.value),
-  })),
+/* Marks that are drawn by hand while talking. */
+const live = useLiveMarks(
+  computed(() => view.value!.lesson.marks),
+  computed(() => guide.data.value),
+  (mark) => places.value.get(mark.first)?.page === page.value,
+  { time, recording: computed(() => phase.value === 'recording'), note: take.note },
 )
 const hasMore = computed(() => {
   const { pause_points, plan } = view.value!.lesson
@@ -155,7 +138,7 @@ function go(by: number) {
 
 function start() {
   at.value = 0
-  drawnAt.value = new Map()
+  live.begin()
   void take.start()
 }
 
@@ -194,7 +177,7 @@ onBeforeRouteLeave(
 useKeys({
   r: () => void (busy.value ? take.stop() : start()),
   space: take.pauseOrGoOn,
-  m: () => press(nextMark.value),
+  m: () => live.press(live.next.value),
   arrowright: () => go(1),
   arrowleft: () => go(-1),
 })
@@ -361,13 +344,13 @@ useKeys({
         </button>
       </nav>
       <DrawWhileTalking
-        v-if="running && talkMarks.length"
-        :marks="talkMarks"
+        v-if="running && live.here.value.length"
+        :marks="live.here.value"
         :legend="legend"
-        :drawn="drawn"
-        :next="nextMark"
+        :drawn="live.drawn.value"
+        :next="live.next.value"
         :printed="printed"
-        @press="press"
+        @press="live.press"
       />
       <section class="mt-auto flex flex-col gap-2">
         <p v-if="busy" class="flex items-baseline gap-2" aria-live="off">

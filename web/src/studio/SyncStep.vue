@@ -13,7 +13,7 @@ import { usePlayer } from '@/stage/player'
 import { printedOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
 import CheckPost from './sync/CheckPost.vue'
-import { useGathered } from './sync/gathered'
+import { useMoments, useStarts } from './sync/byHand'
 import MarkPost from './sync/MarkPost.vue'
 import SoundStrip from './sync/SoundStrip.vue'
 import { rowsOf, type Place } from './sync/syncRows'
@@ -72,20 +72,7 @@ const widths = computed(
       ),
     ),
 )
-/** A mark's moment, set by hand. */
-interface Placed {
-  take: string
-  id: string
-  start: number
-  seconds: number
-}
-const places = useGathered<Placed>(
-  (placed) => lesson.send({ kind: 'place mark', ...placed }),
-  (one, other) => one.take === other.take && one.id === other.id,
-  lesson,
-)
-const placing = places.newest
-const at = (mark: StripMark, { start, seconds }: Placed) => ({ ...mark, start, end: start + seconds })
+const moments = useMoments(take, lesson)
 const marks = computed(() =>
   stage.value
     ? stripMarks(catalogue.forms, view.value!.lesson, stage.value.sheet, take.value, words.value)
@@ -98,13 +85,13 @@ const rows = computed(() =>
         trail.data.value,
         view.value!.lesson.pause_points,
         words.value,
-        marks.value.map((mark) => (mark.id === placing.value?.id ? at(mark, placing.value) : mark)),
+        marks.value.map(moments.placed.value),
       )
     : [],
 )
 const checks = computed(() => trail.data.value?.checks ?? [])
 const chosen = ref<Place>()
-const chosenMark = ref('')
+const chosenMark = moments.chosen
 const markShown = computed(() => marks.value.find((one) => one.id === chosenMark.value))
 const list = ref<HTMLElement>()
 const figures = computed(() => trail.data.value?.figures)
@@ -152,33 +139,13 @@ function nextCheck() {
   choose(checks.value.find((check) => check.start > at + 1e-3) ?? checks.value[0]!)
 }
 
-/** A visit's start, moved; `found` is where the ear found it, which is how the lesson remembers it. */
-interface Moved {
-  take: string
-  word: string
-  found: number
-  start: number
-}
-const moves = useGathered<Moved>(
-  async (moved) => {
-    const { word, found, start } = moved
-    const kept = await lesson.send({ kind: 'move start', ...moved })
-    if (kept && chosen.value?.word === word && chosen.value.found === found)
-      chosen.value = { ...chosen.value, start }
-    await trail.refetch()
-  },
-  (one, other) => one.take === other.take && one.word === other.word && one.found === other.found,
-  lesson,
-)
-const moving = moves.newest
-const move = (word: string, found: number, start: number) =>
-  moves.keep({ take: take.value, word, found, start })
-
-function nudge(by: number, place: Omit<Moved, 'take'> | undefined = chosen.value) {
-  if (!place) return
-  const same = moving.value?.word === place.word && moving.value.found === place.found
-  const start = Math.max(0, (same ? moving.value.start : place.start) + by)
-  moves.gather({ take: take.value, word: place.word, found: place.found, start })
+const starts = useStarts(take, lesson, async ({ word, found, start }) => {
+  if (chosen.value?.word === word && chosen.value.found === found) chosen.value = { ...chosen.value, start }
+  await trail.refetch()
+})
+const moving = starts.moving
+function nudge(by: number, place: Pick<Place, 'word' | 'found' | 'start'> | undefined = chosen.value) {
+  if (place) starts.nudge(by, place)
 }
 
 /* Marks. */
@@ -187,23 +154,14 @@ function chooseMark(mark: StripMark) {
   chosenMark.value = mark.id
   player.seek(mark.start)
 }
-function placeMark(mark: StripMark, start: number, seconds = mark.end - mark.start) {
+function placeMark(mark: StripMark, start: number, seconds?: number) {
   chosen.value = undefined
-  chosenMark.value = mark.id
-  return places.keep({ take: take.value, id: mark.id, start: Math.max(0, start), seconds })
+  return moments.place(mark, start, seconds)
 }
 function nudgeMark(by: number, mark = markShown.value) {
   if (!mark) return
   chosen.value = undefined
-  chosenMark.value = mark.id
-  const before =
-    placing.value?.id === mark.id ? placing.value : { start: mark.start, seconds: mark.end - mark.start }
-  places.gather({
-    take: take.value,
-    id: mark.id,
-    start: Math.max(0, before.start + by),
-    seconds: before.seconds,
-  })
+  moments.nudge(by, mark)
 }
 
 provide<MarkHand>('mark hand', {
@@ -307,7 +265,7 @@ useKeys({
                   :moving="moving"
                   @choose="choose"
                   @play="player.seek"
-                  @move="move"
+                  @move="starts.move"
                   @nudge="nudge"
                 />
                 <TalkStrip
@@ -442,7 +400,7 @@ useKeys({
         @hear="player.playFromTo(Math.max(0, chosen!.start - 0.6), chosen!.end + 0.4)"
         @nudge="(by) => nudge(by)"
         @next="nextCheck"
-        @here="move(chosen!.word, chosen!.found, player.time.value)"
+        @here="starts.move(chosen!.word, chosen!.found, player.time.value)"
       />
       <p v-else class="text-[14px] text-quiet">
         Click a word to go there. Drag the post at its beginning to move where it lights.

@@ -46,17 +46,19 @@ class Choose(Activity):
     kind: Literal["choose"] = "choose"
 
     def checked(self, evidence: tuple[Span, ...]) -> Self:
+        written = [n for n, one in enumerate(self.choices) if one.text.strip()]
         choices = tuple(
             replace(one, text=tidy(one.text, "An answer"), reason=tidy(one.reason, "A reason"))
-            for one in self.choices
-            if one.text.strip()
+            for one in (self.choices[n] for n in written)
         )
         if not FEWEST_CHOICES <= len(choices) <= MOST_CHOICES:
             raise LessonError(f"A question to choose has {FEWEST_CHOICES} to {MOST_CHOICES} answers.")
         if not any(choice.right for choice in choices):
             raise LessonError("No answer is right yet.", next_step="Say which one is right.")
         wrong = [n for n, choice in enumerate(choices) if not choice.right]
-        strike = tuple(n for n in dict.fromkeys(self.strike) if n in wrong)
+        # Answers that nothing was written in go, and the numbers of those behind them go down.
+        wished = (written.index(n) for n in dict.fromkeys(self.strike) if n in written)
+        strike = tuple(n for n in wished if n in wrong)
         return replace(self, choices=choices, strike=(*strike, *(n for n in wrong if n not in strike)))
 
     def spans(self) -> tuple[Span, ...]:
