@@ -1,5 +1,15 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, inject, onScopeDispose, provide, ref, watch, type InjectionKey, type Ref } from 'vue'
+import {
+  computed,
+  inject,
+  onScopeDispose,
+  provide,
+  ref,
+  watch,
+  type ComputedRef,
+  type InjectionKey,
+  type Ref,
+} from 'vue'
 import { ask, client, Problem, type Command, type Job, type LessonChange, type LessonView } from './client'
 import { patched } from './patch'
 import { sharing } from './sharing'
@@ -119,9 +129,13 @@ const KEY: InjectionKey<OpenLesson> = Symbol('lesson')
 
 export const provideLesson = (lesson: OpenLesson) => provide(KEY, lesson)
 
+/** A lesson that is on the screen: its frame shows nothing else before it is there. */
+export type ShownLesson = Omit<OpenLesson, 'view'> & { view: ComputedRef<LessonView> }
+
 /** The lesson of the frame this component stands in. */
-export function useLesson(): OpenLesson {
+export function useLesson(): ShownLesson {
   const lesson = inject(KEY)
   if (!lesson) throw new Error('used outside of a lesson')
-  return lesson
+  // On the way to another lesson, what still stands here shows the one that it had.
+  return { ...lesson, view: computed<LessonView>((before) => lesson.view.value ?? before!) }
 }

@@ -32,9 +32,9 @@ type Stop = Schemas['Stop']
 const lesson = useLesson()
 const catalogue = useCatalogue()
 const view = lesson.view
-const document = computed(() => view.value!.lesson)
+const document = computed(() => view.value.lesson)
 const plan = computed(() => document.value.plan)
-const revision = computed(() => view.value?.revision)
+const revision = computed(() => view.value.revision)
 const stage = useStage(lesson.id, revision)
 const text = computed(() => document.value.passages)
 /** The revision whose stage is on the screen: what stands around it is fetched behind it. */
@@ -254,7 +254,7 @@ useKeys({
 </script>
 
 <template>
-  <Teleport to="#step-facts">about {{ lasts(whole) }}{{ view?.unit ? ' · ' : '' }}</Teleport>
+  <Teleport to="#step-facts">about {{ lasts(whole) }}{{ view.unit ? ' · ' : '' }}</Teleport>
   <Teleport to="#step-actions">
     <RouterLink class="button button-main" :to="{ name: 'record' }">Go to Record</RouterLink>
   </Teleport>

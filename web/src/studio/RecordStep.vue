@@ -28,14 +28,14 @@ const view = lesson.view
 const router = useRouter()
 const stage = useStage(
   lesson.id,
-  computed(() => view.value?.revision),
+  computed(() => view.value.revision),
 )
 const settings = useQuery({ queryKey: ['settings'], queryFn: () => ask(client.GET('/api/settings')) })
-const rate = ref(view.value?.lesson.words_per_minute ?? 110)
+const rate = ref(view.value.lesson.words_per_minute)
 /** Whether the guide leads through cards and questions too, or through the passage alone. */
 const whole = useLocalStorage('word-trail.guide-whole', true)
 const guide = useQuery({
-  queryKey: computed(() => ['guide', lesson.id.value, view.value?.revision, rate.value, whole.value]),
+  queryKey: computed(() => ['guide', lesson.id.value, view.value.revision, rate.value, whole.value]),
   queryFn: () =>
     ask(
       client.GET('/api/lessons/{lesson}/guide', {
@@ -86,23 +86,23 @@ const state = computed(() => ({
   parts: [],
   marks: running.value ? live.onStage.value : [],
 }))
-const legend = computed(() => view.value!.lesson.legend)
+const legend = computed(() => view.value.lesson.legend)
 /* Marks that are drawn by hand while talking. */
 const live = useLiveMarks(
-  computed(() => view.value!.lesson.marks),
+  computed(() => view.value.lesson.marks),
   computed(() => guide.data.value),
   (mark) => places.value.get(mark.first)?.page === page.value,
   { time, recording: computed(() => phase.value === 'recording'), note: take.note },
 )
 const hasMore = computed(() => {
-  const { pause_points, plan } = view.value!.lesson
+  const { pause_points, plan } = view.value.lesson
   return (
     !!pause_points.length || !!plan.cards.length || (stage.value?.layout.pages ?? []).some((p) => p.sheet)
   )
 })
 /** The pause point whose prompt stands here, where it has no page of its own. */
 const prompt = computed(() => {
-  const point = view.value!.lesson.pause_points.find((one) => one.id === place.value?.card)
+  const point = view.value.lesson.pause_points.find((one) => one.id === place.value?.card)
   if (!point) return undefined
   const words = steps.value.find((one) => one.card === point.id)?.words ?? []
   return { point, words }
@@ -119,7 +119,7 @@ const promptAt = computed(() => {
   const top = box ? (box.baseline + 0.45 * box.size) * scale : height.value
   return top > height.value - 170 ? { bottom: '16px' } : { top: `${Math.round(top)}px` }
 })
-const unfinished = computed(() => view.value!.takes.filter((take) => take.state === 'recording'))
+const unfinished = computed(() => view.value.takes.filter((take) => take.state === 'recording'))
 const minutes = computed(() => (steps.value[steps.value.length - 1]?.end ?? 0) / 60)
 
 watch(whole, () => (at.value = 0))
@@ -164,7 +164,7 @@ async function handIn(event: Event) {
 }
 
 async function keepPace() {
-  if (rate.value !== view.value!.lesson.words_per_minute) {
+  if (rate.value !== view.value.lesson.words_per_minute) {
     await lesson.send({ kind: 'set pace', words_per_minute: rate.value })
   }
 }
@@ -185,7 +185,7 @@ useKeys({
 
 <template>
   <Teleport to="#step-actions">
-    <RouterLink v-if="!busy && view!.counting_take" class="button button-main" :to="{ name: 'sync' }"
+    <RouterLink v-if="!busy && view.counting_take" class="button button-main" :to="{ name: 'sync' }"
       >Go to Sync</RouterLink
     >
   </Teleport>

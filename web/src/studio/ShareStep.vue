@@ -7,10 +7,10 @@ import { useLesson } from '@/api/lesson'
 
 const lesson = useLesson()
 const view = lesson.view
-const link = computed(() => view.value!.link)
-const ready = computed(() => !!view.value!.counting_take)
+const link = computed(() => view.value.link)
+const ready = computed(() => !!view.value.counting_take)
 const text = useQuery({
-  queryKey: computed(() => ['text', lesson.id.value, '', view.value!.revision]),
+  queryKey: computed(() => ['text', lesson.id.value, '', view.value.revision]),
   queryFn: () =>
     ask(
       client.GET('/api/lessons/{lesson}/text', { params: { path: { lesson: lesson.id.value }, query: {} } }),

@@ -26,22 +26,22 @@ import TakeList from './TakeList.vue'
 const lesson = useLesson()
 const catalogue = useCatalogue()
 const view = lesson.view
-const take = computed(() => view.value!.counting_take)
-const takeView = computed(() => view.value!.takes.find((one) => one.id === take.value))
+const take = computed(() => view.value.counting_take)
+const takeView = computed(() => view.value.takes.find((one) => one.id === take.value))
 const job = computed(() => lesson.activeJob('align'))
 const stepNumber = computed(() => (job.value ? job.value.steps.indexOf(job.value.step) + 1 : 0))
 /** The newest take, when its words were not found: something went wrong, or the work was stopped. */
 const wordless = computed(() => {
-  const newest = view.value!.takes.findLast((one) => one.state === 'kept')
+  const newest = view.value.takes.findLast((one) => one.state === 'kept')
   return newest && (newest.fault || !newest.has_trail) ? newest : undefined
 })
 const stage = useStage(
   lesson.id,
-  computed(() => [view.value?.revision, job.value?.id ?? '']),
+  computed(() => [view.value.revision, job.value?.id ?? '']),
   take,
 )
 const trail = useQuery({
-  queryKey: computed(() => ['trail', lesson.id.value, take.value, view.value?.revision, job.value?.id ?? '']),
+  queryKey: computed(() => ['trail', lesson.id.value, take.value, view.value.revision, job.value?.id ?? '']),
   queryFn: () =>
     ask(
       client.GET('/api/lessons/{lesson}/trail', {
@@ -75,7 +75,7 @@ const widths = computed(
 const moments = useMoments(take, lesson)
 const marks = computed(() =>
   stage.value
-    ? stripMarks(catalogue.forms, view.value!.lesson, stage.value.sheet, take.value, words.value)
+    ? stripMarks(catalogue.forms, view.value.lesson, stage.value.sheet, take.value, words.value)
     : [],
 )
 const rows = computed(() =>
@@ -83,7 +83,7 @@ const rows = computed(() =>
     ? rowsOf(
         stage.value,
         trail.data.value,
-        view.value!.lesson.pause_points,
+        view.value.lesson.pause_points,
         words.value,
         marks.value.map(moments.placed.value),
       )
@@ -97,7 +97,7 @@ const list = ref<HTMLElement>()
 const figures = computed(() => trail.data.value?.figures)
 
 watch(
-  () => view.value!.counting_take,
+  () => view.value.counting_take,
   () => {
     chosen.value = undefined
     chosenMark.value = ''
@@ -130,7 +130,7 @@ function choose(place: Place) {
 
 function respellingOf(word: string): string {
   const text = words.value.get(word)
-  return view.value!.lesson.respellings.find((one) => one.text === text)?.said ?? ''
+  return view.value.lesson.respellings.find((one) => one.text === text)?.said ?? ''
 }
 
 function nextCheck() {
@@ -357,7 +357,7 @@ useKeys({
           <dd class="text-right font-bold">{{ figures?.read }} of {{ figures?.words }}</dd>
           <dt>Places to check</dt>
           <dd class="text-right font-bold">{{ checks.length }}</dd>
-          <dt>Words a minute, planned {{ view!.lesson.words_per_minute }}</dt>
+          <dt>Words a minute, planned {{ view.lesson.words_per_minute }}</dt>
           <dd class="text-right font-bold">{{ Math.round(figures?.words_per_minute ?? 0) }}</dd>
           <dt>Talk between the lines</dt>
           <dd class="text-right font-bold">{{ Math.round(100 * (figures?.talk ?? 0)) }} %</dd>
@@ -409,7 +409,7 @@ useKeys({
         >
       </p>
       <TrimBar :trail="trail.data.value" :take="take" :now="player.time.value" @seek="player.seek" />
-      <TakeList v-if="view!.takes.length > 1" />
+      <TakeList v-if="view.takes.length > 1" />
     </aside>
   </div>
   <section v-else class="sheet flex flex-1 flex-col items-center justify-center gap-2 text-center">

@@ -4,7 +4,7 @@ import { useLesson } from '@/api/lesson'
 import { clock, ORIGINS } from '@/parts/words'
 
 const lesson = useLesson()
-const takes = computed(() => lesson.view.value!.takes.filter((take) => take.state === 'kept').toReversed())
+const takes = computed(() => lesson.view.value.takes.filter((take) => take.state === 'kept').toReversed())
 </script>
 
 <template>

@@ -28,9 +28,9 @@ const view = lesson.view
 const VIEWS = ['Shape and check', 'How words sound', 'As students see it']
 
 const at = ref('')
-const passages = computed(() => view.value!.lesson.passages)
+const passages = computed(() => view.value.lesson.passages)
 const passage = computed(() => passages.value.find((one) => one.id === at.value) ?? passages.value[0]!)
-const look = computed(() => view.value!.lesson.look)
+const look = computed(() => view.value.lesson.look)
 providePassageFace(computed(() => look.value.typeface))
 
 const shown = ref(0)
@@ -39,7 +39,7 @@ const chosen = ref('')
 const area = ref<HTMLElement>()
 const column = ref<InstanceType<typeof CheckColumn>>()
 const text = useQuery({
-  queryKey: computed(() => ['text', lesson.id.value, passage.value.id, view.value!.revision]),
+  queryKey: computed(() => ['text', lesson.id.value, passage.value.id, view.value.revision]),
   queryFn: () =>
     ask(
       client.GET('/api/lessons/{lesson}/text', {
@@ -85,7 +85,7 @@ function go(block: string) {
 /* The page as students see it. */
 const stage = useStage(
   lesson.id,
-  computed(() => view.value!.revision),
+  computed(() => view.value.revision),
   undefined,
   computed(() => shown.value === 2),
 )
@@ -247,8 +247,8 @@ const copies = useCatalogue().passage_formats.filter((one) => one.is_written)
     </div>
   </div>
   <LooseEnds
-    v-if="view!.lesson.loose_ends?.length"
-    :ends="view!.lesson.loose_ends"
+    v-if="view.lesson.loose_ends?.length"
+    :ends="view.lesson.loose_ends"
     :words="passage"
     :send="send"
   />
@@ -293,7 +293,7 @@ const copies = useCatalogue().passage_formats.filter((one) => one.is_written)
     v-if="about && shown < 2"
     class="mt-2"
     :facts="about.facts"
-    :wishes="view!.lesson.card_wishes ?? []"
+    :wishes="view.lesson.card_wishes ?? []"
     :send="send"
   />
   <CreditsDialog :open="dialog === 'credits'" :passage="passage" :send="send" @close="dialog = ''" />

@@ -13,24 +13,24 @@ const lesson = useLesson()
 const view = lesson.view
 const stage = useStage(
   lesson.id,
-  computed(() => [view.value?.revision, view.value?.counting_take]),
+  computed(() => [view.value.revision, view.value.counting_take]),
 )
 const ready = computed(() => !!stage.value?.edits.clips.length)
 const job = computed(() => lesson.activeJob('video'))
 const last = computed(() => lesson.lastJob('video'))
-const video = computed(() => view.value!.video)
+const video = computed(() => view.value.video)
 const previewing = ref(false)
 const player = usePlayer(
   computed(() =>
     ready.value && previewing.value
-      ? `/api/lessons/${lesson.id.value}/sound?revision=${view.value!.revision}`
+      ? `/api/lessons/${lesson.id.value}/sound?revision=${view.value.revision}`
       : '',
   ),
   computed(() => stage.value?.sheet),
   { gates: true },
 )
 const fileName = computed(
-  () => `${view.value!.lesson.passages[0]!.title.replace(/[^\w’' -]/g, '') || 'lesson'}`,
+  () => `${view.value.lesson.passages[0]!.title.replace(/[^\w’' -]/g, '') || 'lesson'}`,
 )
 
 const counted = (count: number, name: string) => `${count} ${name}${count === 1 ? '' : 's'}`
