@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import unittest
-from dataclasses import replace
+from dataclasses import fields, replace
 
 from hypothesis import given
 from hypothesis import strategies as st
@@ -11,12 +11,12 @@ from hypothesis import strategies as st
 from wordtrail.core.errors import LessonError
 from wordtrail.core.plan.activities.activity import Activity, Option, Page, Pair
 from wordtrail.core.plan.activities.all import ACTIVITIES
-from wordtrail.core.plan.activities.choose import MOST_CHOICES, Choice, Choose
+from wordtrail.core.plan.activities.choose import CHOICES, Choice, Choose
 from wordtrail.core.plan.activities.find_page import FindPage
 from wordtrail.core.plan.activities.find_words import FindWords
 from wordtrail.core.plan.activities.look_closely import LookClosely
-from wordtrail.core.plan.activities.match import MOST_PAIRS, Match
-from wordtrail.core.plan.activities.put_in_order import MOST_ITEMS, PutInOrder
+from wordtrail.core.plan.activities.match import PAIRS, Match
+from wordtrail.core.plan.activities.put_in_order import ITEMS, PutInOrder
 from wordtrail.core.plan.activities.read_alone import ReadAlone
 from wordtrail.core.plan.activities.say_back import SayBack
 from wordtrail.core.plan.activities.say_together import SayTogether
@@ -45,6 +45,11 @@ TEXTS = st.text("abcdefgh ", min_size=1, max_size=8).map(str.strip).filter(bool)
 
 def a_part_of(span: Span) -> Span | None:
     return Span(span.first, span.first)
+
+
+def replace_in(one: Activity, field: str, value: object) -> Activity:
+    """An activity with another value in one of its fields."""
+    return type(one)(**{each.name: getattr(one, each.name) for each in fields(one)} | {field: value})  # type: ignore[arg-type]
 
 
 def nothing_of(span: Span) -> Span | None:
@@ -87,6 +92,26 @@ class EveryKindTest(unittest.TestCase):
             names = [option.name for option in one.options()]
             self.assertEqual(len(set(names)), len(names))
 
+    def test_the_limits_that_screens_are_told_are_those_that_hold(self) -> None:
+        numbers = 0
+        for one in FILLED:
+            for name, limits in one.limits.items():
+                with self.subTest(f"{one.kind}: {name}"):
+                    value = getattr(one, name)
+                    self.assertLess(limits.least, limits.most)
+                    if isinstance(value, tuple):
+                        self.assertTrue(limits.least <= len(value) <= limits.most)
+                        with self.assertRaises(LessonError):
+                            replace_in(one, name, value[: int(limits.least) - 1]).checked(EVIDENCE)
+                        continue
+                    numbers += 1
+                    for edge in (limits.least, limits.most):
+                        self.assertEqual(getattr(replace_in(one, name, edge).checked(EVIDENCE), name), edge)
+                    for beyond in (limits.least - 0.6, limits.most + 1):
+                        with self.assertRaises(LessonError):
+                            replace_in(one, name, beyond).checked(EVIDENCE)
+        self.assertEqual(numbers, 3)
+
     def test_what_needs_no_text_holds_none(self) -> None:
         for kind in ACTIVITIES:
             if kind.free_of_text:
@@ -116,7 +141,7 @@ class ChooseTest(unittest.TestCase):
     def test_there_are_two_to_five_and_one_is_right(self) -> None:
         for count in range(8):
             choices = tuple(Choice(str(n), n == 0) for n in range(count))
-            if 2 <= count <= MOST_CHOICES:
+            if 2 <= count <= CHOICES.most:
                 Choose(choices).checked(())
             else:
                 with self.assertRaises(LessonError):
@@ -147,7 +172,7 @@ class ChooseTest(unittest.TestCase):
 
 
 class OrderAndPairsTest(unittest.TestCase):
-    @given(st.lists(TEXTS, min_size=2, max_size=MOST_ITEMS))
+    @given(st.lists(TEXTS, min_size=2, max_size=int(ITEMS.most)))
     def test_things_are_put_mixed_and_know_their_place(self, items: list[str]) -> None:
         made = PutInOrder(tuple(items)).checked(())
         options = made.options()
@@ -162,7 +187,7 @@ class OrderAndPairsTest(unittest.TestCase):
 
     def test_half_pairs_are_left_out_and_no_more_than_eight_are_kept(self) -> None:
         pairs = tuple(Pair(str(n), str(n)) for n in range(20))
-        self.assertEqual(len(Match(pairs).checked(()).pairs), MOST_PAIRS)
+        self.assertEqual(len(Match(pairs).checked(()).pairs), PAIRS.most)
         with self.assertRaises(LessonError):
             Match((Pair("a", "b"), Pair("c", " "))).checked(())
 

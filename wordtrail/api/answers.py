@@ -19,6 +19,7 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.recording_guide import GuideStep
 from wordtrail.core.marks.forms.all import AnyForm
 from wordtrail.core.marks.symbols import Symbol
+from wordtrail.core.plan.activities.activity import Limits
 from wordtrail.core.plan.activities.all import AnyActivity
 from wordtrail.core.plan.answers import Verdict
 from wordtrail.core.plan.model import PausePoint
@@ -263,13 +264,15 @@ class TextView(Answer):
 
 class ActivityKind(Answer):
     """A kind of what students do at a pause point: what teachers choose it by, what stands over its question, and a
-    `fresh` one with its usual think time (seconds). `shows_evidence` says whether evidence stands beside it."""
+    `fresh` one with its usual think time (seconds). `shows_evidence` says whether evidence stands beside it; `limits`
+    are those of its fields that are numbers or lists."""
 
     kind: str
     name: str
     heading: str
     usual_think: float
     shows_evidence: bool
+    limits: dict[str, Limits]
     fresh: AnyActivity
 
 
@@ -298,9 +301,10 @@ class FileFormat(Answer):
 
 class Catalogue(Answer):
     """The kinds of things that a lesson can hold, as menus show them. `fresh_point` is a pause point with nothing in
-    it yet."""
+    it yet, `think_seconds` says how long its think time may be."""
 
     activities: list[ActivityKind]
+    think_seconds: Limits
     forms: list[MarkForm]
     symbols: list[Symbol]
     passage_formats: list[FileFormat]

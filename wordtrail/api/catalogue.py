@@ -10,7 +10,7 @@ from wordtrail.api.context import answer
 from wordtrail.core.marks.forms.all import FORMS
 from wordtrail.core.marks.symbols import Symbol
 from wordtrail.core.plan.activities.all import ACTIVITIES
-from wordtrail.core.plan.model import PausePoint
+from wordtrail.core.plan.model import THINK, PausePoint
 from wordtrail.formats.all import PASSAGE_FORMATS, PLAN_FORMATS
 from wordtrail.formats.format import PassageFormat, PlanFormat
 from wordtrail.media.pictures import PHOTO_ENDINGS
@@ -35,6 +35,7 @@ def all_kinds() -> answers.Catalogue:
                 heading=one.heading,
                 usual_think=one.usual_think,
                 shows_evidence=one.shows_evidence,
+                limits=dict(one.limits),
                 fresh=one.fresh(),
             )
             for one in ACTIVITIES
@@ -54,6 +55,7 @@ def all_kinds() -> answers.Catalogue:
         passage_formats=[_file_format(one, is_written=bool(one.write)) for one in PASSAGE_FORMATS],
         plan_formats=[_file_format(one, is_written=True) for one in PLAN_FORMATS],
         photo_endings=list(PHOTO_ENDINGS),
+        think_seconds=THINK,
         fresh_point=PausePoint("", "", "", first.usual_think, first.fresh()),
     )
 

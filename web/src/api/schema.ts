@@ -884,11 +884,12 @@ export interface components {
         /**
          * Catalogue
          * @description The kinds of things that a lesson can hold, as menus show them. `fresh_point` is a pause point with nothing in
-         *     it yet.
+         *     it yet, `think_seconds` says how long its think time may be.
          */
         Catalogue: {
             /** Activities */
             activities: components["schemas"]["ActivityKind"][];
+            think_seconds: components["schemas"]["Limits"];
             /** Forms */
             forms: components["schemas"]["MarkForm"][];
             /** Symbols */
@@ -904,7 +905,8 @@ export interface components {
         /**
          * ActivityKind
          * @description A kind of what students do at a pause point: what teachers choose it by, what stands over its question, and a
-         *     `fresh` one with its usual think time (seconds). `shows_evidence` says whether evidence stands beside it.
+         *     `fresh` one with its usual think time (seconds). `shows_evidence` says whether evidence stands beside it; `limits`
+         *     are those of its fields that are numbers or lists.
          */
         ActivityKind: {
             /** Kind */
@@ -917,6 +919,10 @@ export interface components {
             usual_think: number;
             /** Shows Evidence */
             shows_evidence: boolean;
+            /** Limits */
+            limits: {
+                [key: string]: components["schemas"]["Limits"];
+            };
             /** Fresh */
             fresh: components["schemas"]["Think"] | components["schemas"]["Talk"] | components["schemas"]["Write"] | components["schemas"]["Choose"] | components["schemas"]["FindWords"] | components["schemas"]["PutInOrder"] | components["schemas"]["Match"] | components["schemas"]["SayBack"] | components["schemas"]["SayTogether"] | components["schemas"]["ReadAlone"] | components["schemas"]["LookClosely"] | components["schemas"]["FindPage"] | components["schemas"]["ShowSign"] | components["schemas"]["StopForToday"];
         };
@@ -1123,6 +1129,16 @@ export interface components {
              * @constant
              */
             kind: "highlight";
+        };
+        /**
+         * Limits
+         * @description The least and the most that a number may be, or how many of something there may be.
+         */
+        Limits: {
+            /** Least */
+            least: number;
+            /** Most */
+            most: number;
         };
         /**
          * LookClosely

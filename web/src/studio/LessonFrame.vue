@@ -8,7 +8,7 @@ import KeysDialog from '@/parts/KeysDialog.vue'
 import PathRail from '@/parts/PathRail.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { useKeys } from '@/parts/keys'
-import { KEYS } from './keyLists'
+import { keysOf } from './keyLists'
 
 const route = useRoute()
 const lesson = openLesson(computed(() => String(route.params.id)))
@@ -17,6 +17,7 @@ const { catalogue, failed: unknown } = openCatalogue()
 const view = lesson.view
 const here = computed(() => String(route.name))
 const showKeys = ref(false)
+const keys = computed(() => (catalogue.value ? (keysOf(catalogue.value)[here.value] ?? []) : []))
 
 useKeys({
   'ctrl+z': () => void lesson.undo(),
@@ -87,6 +88,6 @@ useKeys({
         @dismiss="$router.push('/')"
       />
     </div>
-    <KeysDialog :open="showKeys" :keys="KEYS[here] ?? []" @close="showKeys = false" />
+    <KeysDialog :open="showKeys" :keys="keys" @close="showKeys = false" />
   </div>
 </template>

@@ -85,7 +85,7 @@ const rows = computed(() =>
         trail.data.value,
         view.value.lesson.pause_points,
         words.value,
-        marks.value.map(moments.placed.value),
+        marks.value.map(moments.placed),
       )
     : [],
 )

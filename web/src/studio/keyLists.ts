@@ -1,3 +1,6 @@
+import type { Catalogue } from '@/api/catalogue'
+import { KINDS } from './text/kinds'
+
 type Keys = readonly (readonly [string, string])[]
 
 const EVERYWHERE: Keys = [
@@ -11,8 +14,26 @@ const PLAYING: Keys = [
   ['B', 'a sentence back'],
 ]
 
+/** How many kinds of marks stand in one line of the list. */
+const IN_A_LINE = 4
+
+/** The keys that draw a mark on the chosen words, a few in a line. */
+function markKeys({ forms }: Catalogue): Keys {
+  const drawn = forms.filter((one) => one.key)
+  return drawn.flatMap((_, n) => {
+    if (n % IN_A_LINE) return []
+    const line = drawn.slice(n, n + IN_A_LINE)
+    return [
+      [
+        line.map((one) => one.key.toUpperCase()).join(' '),
+        line.map((one) => one.name.toLowerCase()).join(', '),
+      ],
+    ] as const
+  })
+}
+
 /** What `?` shows on each screen. */
-export const KEYS: Record<string, Keys> = {
+export const keysOf = (catalogue: Catalogue): Record<string, Keys> => ({
   text: [
     ['N', 'next word to check'],
     ['K', 'keep the word'],
@@ -21,7 +42,7 @@ export const KEYS: Record<string, Keys> = {
     ['J', 'join it with the next'],
     ['D', 'drop it'],
     ['Esc', 'from a text to its block'],
-    ['H U P V L S C B G F', 'kind of the chosen block'],
+    [KINDS.map((one) => one.key).join(' '), 'kind of the chosen block'],
     ['Alt ↑ ↓', 'move the block'],
     ['-', 'begin a new page with it'],
     ['Enter', 'part a block at the cursor'],
@@ -34,10 +55,7 @@ export const KEYS: Record<string, Keys> = {
     ['Shift →', 'choose more words'],
     ['P', 'pause point after the chosen words'],
     ['G', 'word card of the chosen word'],
-    ['H U W D', 'highlight, underline, double, dashed'],
-    ['C B X K', 'circle, box, cross out, bracket'],
-    ['A N Y', 'arrow, number, symbol'],
-    ['M O', 'note in the margin, word parts'],
+    ...markKeys(catalogue),
     ['1 2 3 …', 'the meaning to mark with'],
     ['I', 'draw on the page'],
     ['R', 'a drawn mark tidy or as drawn'],
@@ -64,4 +82,4 @@ export const KEYS: Record<string, Keys> = {
   ],
   video: EVERYWHERE,
   share: EVERYWHERE,
-}
+})

@@ -135,11 +135,11 @@ describe('moments of marks that are set by hand', () => {
     const moments = within(() => useMoments(take, lesson))
     moments.nudge(0.1, flag)
     moments.nudge(0.1, flag)
-    expect(moments.placed.value(flag)).toMatchObject({
+    expect(moments.placed(flag)).toMatchObject({
       start: expect.closeTo(5.2, 6),
       end: expect.closeTo(7.2, 6),
     })
-    expect(moments.placed.value({ ...flag, id: 'm2' })).toMatchObject({ start: 5, end: 7 })
+    expect(moments.placed({ ...flag, id: 'm2' })).toMatchObject({ start: 5, end: 7 })
     expect(moments.chosen.value).toBe('m1')
     await pause()
     expect(sent).toEqual([

@@ -14,7 +14,7 @@ from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.moment import Moment
-from wordtrail.core.plan.model import LONGEST_THINK, SHORTEST_THINK, PausePoint, Reach
+from wordtrail.core.plan.model import THINK, PausePoint, Reach
 from wordtrail.core.text.tidy import tidy, within
 
 MOST_POINTS = 300
@@ -82,7 +82,7 @@ def _point(lesson: Lesson, point: PausePoint) -> PausePoint:
         one_of(lesson.plan.organizers, point.organizer, "organizer")
     return replace(
         point, question=question, activity=activity, evidence=evidence,
-        think_seconds=within(point.think_seconds, SHORTEST_THINK, LONGEST_THINK, "Think time"),
+        think_seconds=within(point.think_seconds, THINK.least, THINK.most, "Think time"),
         answer=tidy(point.answer, "The answer"), paper=tidy(point.paper, "What is asked for on paper", 300),
     )  # fmt: skip
 

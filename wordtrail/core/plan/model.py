@@ -5,11 +5,12 @@ from __future__ import annotations
 from dataclasses import dataclass
 from enum import StrEnum
 
+from wordtrail.core.plan.activities.activity import Limits
 from wordtrail.core.plan.activities.all import AnyActivity
 from wordtrail.core.plan.activities.think import Think
 from wordtrail.core.text.span import Span
 
-SHORTEST_THINK, LONGEST_THINK = 0.0, 600.0
+THINK = Limits(0.0, 600.0)
 """Seconds of think time a pause point may have."""
 
 

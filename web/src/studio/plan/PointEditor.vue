@@ -88,7 +88,7 @@ function save() {
       />
     </div>
 
-    <component :is="form" v-if="form" v-model="draft.activity" :lesson="lesson" />
+    <component :is="form" v-if="form" v-model="draft.activity" :lesson="lesson" :limits="about.limits" />
     <SpanField
       v-if="!about.shows_evidence"
       v-model="draft.evidence"
@@ -136,8 +136,8 @@ function save() {
         v-model="draft.think_seconds"
         class="field w-[72px]"
         type="number"
-        min="0"
-        max="600"
+        :min="catalogue.think_seconds.least"
+        :max="catalogue.think_seconds.most"
         step="1"
       />
       s

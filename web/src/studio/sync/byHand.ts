@@ -1,4 +1,4 @@
-import { computed, ref, type Ref } from 'vue'
+import { ref, type Ref } from 'vue'
 import type { OpenLesson } from '@/api/lesson'
 import { useGathered } from './gathered'
 import type { StripMark } from './stripMarks'
@@ -55,10 +55,10 @@ export function useMoments(take: Readonly<Ref<string>>, lesson: Sending) {
     lesson,
   )
   const placing = places.newest
-  const placed = computed(() => (mark: StripMark): StripMark => {
+  function placed(mark: StripMark): StripMark {
     const own = placing.value?.id === mark.id ? placing.value : undefined
     return own ? { ...mark, start: own.start, end: own.start + own.seconds } : mark
-  })
+  }
   const at = (mark: StripMark, start: number, seconds: number): Placed => {
     chosen.value = mark.id
     return { take: take.value, id: mark.id, start: Math.max(0, start), seconds }
@@ -73,7 +73,7 @@ export function useMoments(take: Readonly<Ref<string>>, lesson: Sending) {
       places.keep(at(mark, start, seconds)),
     /** Draw it a little sooner or later (seconds); several quickly are one change. */
     nudge(by: number, mark: StripMark) {
-      const before = placed.value(mark)
+      const before = placed(mark)
       places.gather(at(mark, before.start + by, before.end - before.start))
     },
   }

@@ -97,6 +97,26 @@ describe('the editor of a pause point', () => {
     expect((await saved(page)).activity, 'the numbers follow').toMatchObject({ strike: [1] })
   })
 
+  it('offers as many answers as the core takes, and no more can be added then', async () => {
+    const page = editor()
+    await pill(page, 'Choose').trigger('click')
+    const { most } = activityOf(kinds, 'choose').limits.choices!
+    for (let n = 2; n < most; n++) await named(page, 'Another answer').trigger('click')
+    expect(page.findAll('input[type=checkbox]')).toHaveLength(most)
+    expect(page.text()).not.toContain('Another answer')
+  })
+
+  it('gives each form what it needs, and nothing of it to its elements', async () => {
+    const page = editor()
+    for (const { name } of kinds.activities) {
+      await pill(page, name).trigger('click')
+      expect(page.html(), name).not.toContain('[object Object]')
+    }
+    const { least, most } = kinds.think_seconds
+    const think = page.findAll('input[type=number]').at(-1)!
+    expect([think.attributes('min'), think.attributes('max')]).toEqual([String(least), String(most)])
+  })
+
   it('takes the chosen words for a stretch, and how long each turn is', async () => {
     const page = editor()
     await pill(page, 'Together').trigger('click')

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 from typing import ClassVar, Self
@@ -65,6 +65,14 @@ class Turns:
     by_sentence: bool = False
 
 
+@dataclass(frozen=True, slots=True)
+class Limits:
+    """The least and the most that a number may be, or how many of something there may be."""
+
+    least: float
+    most: float
+
+
 class Activity:
     """What students do at a pause point."""
 
@@ -95,6 +103,9 @@ class Activity:
 
     is_checked: ClassVar[bool] = False
     """Whether an answer can be right or wrong."""
+
+    limits: ClassVar[Mapping[str, Limits]] = {}
+    """Of its fields that are numbers, or lists to be filled in."""
 
     shows_evidence: ClassVar[bool] = True
     """Whether the evidence is shown with the answer."""

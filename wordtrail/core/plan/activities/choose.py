@@ -2,18 +2,27 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import ClassVar, Literal, Self
 
 from wordtrail.core.errors import LessonError
-from wordtrail.core.plan.activities.activity import Activity, Disclosure, KeepSpan, Option, Page, Pair, kept_spans
+from wordtrail.core.plan.activities.activity import (
+    Activity,
+    Disclosure,
+    KeepSpan,
+    Limits,
+    Option,
+    Page,
+    Pair,
+    kept_spans,
+)
 from wordtrail.core.plan.answers import Answer, Verdict
 from wordtrail.core.plan.part_names import proof_part, strike_part
 from wordtrail.core.text.span import Span
 from wordtrail.core.text.tidy import tidy
 
-FEWEST_CHOICES, MOST_CHOICES = 2, 5
+CHOICES = Limits(2, 5)
 
 STRIKE = 1.4
 """Seconds for striking out a choice, before its reason is read."""
@@ -41,6 +50,7 @@ class Choose(Activity):
     usual_think: ClassVar[float] = 15.0
     page: ClassVar[Page] = Page.OWN
     is_checked: ClassVar[bool] = True
+    limits: ClassVar[Mapping[str, Limits]] = {"choices": CHOICES}
     choices: tuple[Choice, ...] = ()
     strike: tuple[int, ...] = ()
     kind: Literal["choose"] = "choose"
@@ -51,8 +61,8 @@ class Choose(Activity):
             replace(one, text=tidy(one.text, "An answer"), reason=tidy(one.reason, "A reason"))
             for one in (self.choices[n] for n in written)
         )
-        if not FEWEST_CHOICES <= len(choices) <= MOST_CHOICES:
-            raise LessonError(f"A question to choose has {FEWEST_CHOICES} to {MOST_CHOICES} answers.")
+        if not CHOICES.least <= len(choices) <= CHOICES.most:
+            raise LessonError(f"A question to choose has {CHOICES.least:g} to {CHOICES.most:g} answers.")
         if not any(choice.right for choice in choices):
             raise LessonError("No answer is right yet.", next_step="Say which one is right.")
         wrong = [n for n, choice in enumerate(choices) if not choice.right]

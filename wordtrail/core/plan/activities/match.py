@@ -2,17 +2,17 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import ClassVar, Literal, Self
 
 from wordtrail.core.errors import LessonError
-from wordtrail.core.plan.activities.activity import Activity, Option, Page, Pair
+from wordtrail.core.plan.activities.activity import Activity, Limits, Option, Page, Pair
 from wordtrail.core.plan.answers import Answer, Verdict, places_right
 from wordtrail.core.text.span import Span
 from wordtrail.core.text.tidy import tidy
 
-FEWEST_PAIRS, MOST_PAIRS = 2, 8
+PAIRS = Limits(2, 8)
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,6 +25,7 @@ class Match(Activity):
     usual_think: ClassVar[float] = 20.0
     page: ClassVar[Page] = Page.OWN
     is_checked: ClassVar[bool] = True
+    limits: ClassVar[Mapping[str, Limits]] = {"pairs": PAIRS}
     pairs: tuple[Pair, ...] = ()
     kind: Literal["match"] = "match"
 
@@ -34,9 +35,9 @@ class Match(Activity):
             for one in self.pairs
             if one.left.strip() and one.right.strip()
         )
-        if len(pairs) < FEWEST_PAIRS:
+        if len(pairs) < PAIRS.least:
             raise LessonError("Two pairs at the least can be matched.")
-        return replace(self, pairs=pairs[:MOST_PAIRS])
+        return replace(self, pairs=pairs[: int(PAIRS.most)])
 
     def pairs_to_match(self) -> tuple[Pair, ...]:
         return self.pairs
@@ -46,7 +47,7 @@ class Match(Activity):
 
     @classmethod
     def fresh(cls) -> Self:
-        return cls((Pair("", ""),) * FEWEST_PAIRS)
+        return cls((Pair("", ""),) * int(PAIRS.least))
 
     @classmethod
     def exchanged(cls, options: tuple[Option, ...], pairs: tuple[Pair, ...]) -> Self:

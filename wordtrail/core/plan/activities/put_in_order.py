@@ -2,18 +2,18 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import ClassVar, Literal, Self
 
 from wordtrail.core.errors import LessonError
-from wordtrail.core.plan.activities.activity import Activity, Option, Page, Pair
+from wordtrail.core.plan.activities.activity import Activity, Limits, Option, Page, Pair
 from wordtrail.core.plan.answers import Answer, Verdict, places_right
 from wordtrail.core.plan.as_put import as_put, places_as_put
 from wordtrail.core.text.span import Span
 from wordtrail.core.text.tidy import tidied
 
-MOST_ITEMS = 9
+ITEMS = Limits(2, 9)
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,12 +26,13 @@ class PutInOrder(Activity):
     usual_think: ClassVar[float] = 20.0
     page: ClassVar[Page] = Page.OWN
     is_checked: ClassVar[bool] = True
+    limits: ClassVar[Mapping[str, Limits]] = {"items": ITEMS}
     items: tuple[str, ...] = ()
     kind: Literal["put in order"] = "put in order"
 
     def checked(self, evidence: tuple[Span, ...]) -> Self:
-        items = tidied(self.items, "The things to put in order", MOST_ITEMS)
-        if len(items) < 2:
+        items = tidied(self.items, "The things to put in order", int(ITEMS.most))
+        if len(items) < ITEMS.least:
             raise LessonError("Two things at the least can be put in order.")
         return replace(self, items=items)
 

@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import ClassVar, Literal, Self
 
-from wordtrail.core.plan.activities.activity import Turns
-from wordtrail.core.plan.activities.stretch import LEAST_FACTOR, MOST_FACTOR, USUAL_FACTOR, OnAStretch
+from wordtrail.core.plan.activities.activity import Limits, Turns
+from wordtrail.core.plan.activities.stretch import FACTOR, USUAL_FACTOR, OnAStretch
 from wordtrail.core.text.span import Span
 from wordtrail.core.text.tidy import within
 
@@ -21,12 +22,13 @@ class SayBack(OnAStretch):
     heading: ClassVar[str] = "Say it back"
     turn: ClassVar[str] = "Your turn: say it"
     usual_think: ClassVar[float] = 0.0
+    limits: ClassVar[Mapping[str, Limits]] = {"factor": FACTOR}
     factor: float = USUAL_FACTOR
     kind: Literal["say it back"] = "say it back"
 
     def checked(self, evidence: tuple[Span, ...]) -> Self:
         made = super(SayBack, self).checked(evidence)
-        return replace(made, factor=within(self.factor, LEAST_FACTOR, MOST_FACTOR, "The factor"))
+        return replace(made, factor=within(self.factor, FACTOR.least, FACTOR.most, "The factor"))
 
     def turns(self) -> Turns | None:
         return Turns(self.stretch, self.factor, by_sentence=True) if self.stretch else None

@@ -2,15 +2,16 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import ClassVar, Literal, Self
 
-from wordtrail.core.plan.activities.activity import Turns
-from wordtrail.core.plan.activities.stretch import LEAST_FACTOR, MOST_FACTOR, USUAL_FACTOR, OnAStretch
+from wordtrail.core.plan.activities.activity import Limits, Turns
+from wordtrail.core.plan.activities.stretch import FACTOR, USUAL_FACTOR, OnAStretch
 from wordtrail.core.text.span import Span
 from wordtrail.core.text.tidy import within
 
-MOST_TIMES = 9
+TIMES = Limits(1, 9)
 
 
 @dataclass(frozen=True, slots=True)
@@ -22,6 +23,7 @@ class SayTogether(OnAStretch):
     heading: ClassVar[str] = "All together"
     turn: ClassVar[str] = "All together"
     usual_think: ClassVar[float] = 0.0
+    limits: ClassVar[Mapping[str, Limits]] = {"times": TIMES, "factor": FACTOR}
     times: int = 1
     factor: float = USUAL_FACTOR
     kind: Literal["say it together"] = "say it together"
@@ -30,8 +32,8 @@ class SayTogether(OnAStretch):
         made = super(SayTogether, self).checked(evidence)
         return replace(
             made,
-            times=int(within(self.times, 1, MOST_TIMES, "How often it is said")),
-            factor=within(self.factor, LEAST_FACTOR, MOST_FACTOR, "The factor"),
+            times=int(within(self.times, TIMES.least, TIMES.most, "How often it is said")),
+            factor=within(self.factor, FACTOR.least, FACTOR.most, "The factor"),
         )
 
     def turns(self) -> Turns | None:

@@ -6,10 +6,10 @@ from dataclasses import dataclass, replace
 from typing import ClassVar, Self
 
 from wordtrail.core.errors import LessonError
-from wordtrail.core.plan.activities.activity import Activity, KeepSpan, Page
+from wordtrail.core.plan.activities.activity import Activity, KeepSpan, Limits, Page
 from wordtrail.core.text.span import Span
 
-LEAST_FACTOR, USUAL_FACTOR, MOST_FACTOR = 0.5, 1.2, 4.0
+USUAL_FACTOR, FACTOR = 1.2, Limits(0.5, 4.0)
 """How long students have for saying something, times what the teacher took."""
 
 

@@ -4,8 +4,9 @@ import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import SpanField from '../SpanField.vue'
 
-const MOST = 5
-const LETTERS = 'ABCDE'
+const LETTERS = 'ABCDEFGHI'
+const props = defineProps<{ limits: Record<string, Schemas['Limits']> }>()
+const limits = computed(() => props.limits.choices!)
 const activity = defineModel<Schemas['Choose']>({ required: true })
 
 function change(n: number, part: Partial<Schemas['Choice']>) {
@@ -57,7 +58,7 @@ const done = (event: Event) => (event.target as HTMLTextAreaElement).form?.reque
           @keydown.enter.exact.prevent="done"
         />
         <button
-          v-if="activity.choices.length > 2"
+          v-if="activity.choices.length > limits.least"
           class="p-1 text-quiet hover:text-signal"
           type="button"
           :aria-label="`Remove answer ${LETTERS[n]}`"
@@ -91,7 +92,7 @@ const done = (event: Event) => (event.target as HTMLTextAreaElement).form?.reque
         {{ strikes[0] === n ? 'Struck out first' : 'Strike this out first' }}
       </button>
     </div>
-    <button v-if="activity.choices.length < MOST" class="button self-start" type="button" @click="add">
+    <button v-if="activity.choices.length < limits.most" class="button self-start" type="button" @click="add">
       <Plus :size="15" aria-hidden="true" /> Another answer
     </button>
   </fieldset>

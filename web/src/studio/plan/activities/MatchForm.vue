@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { Plus } from '@lucide/vue'
+import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 
-const MOST = 8
+const props = defineProps<{ limits: Record<string, Schemas['Limits']> }>()
+const limits = computed(() => props.limits.pairs!)
 const activity = defineModel<Schemas['Match']>({ required: true })
 
 function write(n: number, side: 'left' | 'right', event: Event) {
@@ -27,7 +29,7 @@ const add = () =>
         @input="write(n, side, $event)"
       />
     </div>
-    <button v-if="activity.pairs.length < MOST" class="button self-start" type="button" @click="add">
+    <button v-if="activity.pairs.length < limits.most" class="button self-start" type="button" @click="add">
       <Plus :size="15" aria-hidden="true" /> One more pair
     </button>
   </fieldset>

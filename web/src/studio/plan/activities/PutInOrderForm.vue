@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { Plus } from '@lucide/vue'
+import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 
-const MOST = 9
+const props = defineProps<{ limits: Record<string, Schemas['Limits']> }>()
+const limits = computed(() => props.limits.items!)
 const activity = defineModel<Schemas['PutInOrder']>({ required: true })
 
 function write(n: number, event: Event) {
@@ -25,7 +27,7 @@ const add = () => (activity.value = { ...activity.value, items: [...activity.val
       :value="item"
       @input="write(n, $event)"
     />
-    <button v-if="activity.items.length < MOST" class="button self-start" type="button" @click="add">
+    <button v-if="activity.items.length < limits.most" class="button self-start" type="button" @click="add">
       <Plus :size="15" aria-hidden="true" /> One more
     </button>
   </fieldset>

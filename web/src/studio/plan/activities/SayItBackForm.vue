@@ -3,6 +3,7 @@ import type { Schemas } from '@/api/client'
 import FactorField from './fields/FactorField.vue'
 import StretchField from './fields/StretchField.vue'
 
+defineProps<{ limits: Record<string, Schemas['Limits']> }>()
 const activity = defineModel<Schemas['SayBack']>({ required: true })
 </script>
 
@@ -15,6 +16,7 @@ const activity = defineModel<Schemas['SayBack']>({ required: true })
     <div class="flex flex-wrap items-center gap-2 text-[13px]">
       <FactorField
         :model-value="activity.factor"
+        :limits="limits.factor!"
         @update:model-value="(factor) => (activity = { ...activity, factor })"
       />
     </div>

@@ -4,6 +4,7 @@ import type { Schemas } from '@/api/client'
 import FactorField from './fields/FactorField.vue'
 import StretchField from './fields/StretchField.vue'
 
+defineProps<{ limits: Record<string, Schemas['Limits']> }>()
 const activity = defineModel<Schemas['SayTogether']>({ required: true })
 const id = useId()
 const often = (event: Event) =>
@@ -22,13 +23,14 @@ const often = (event: Event) =>
         :id="id"
         class="field w-[64px]"
         type="number"
-        min="1"
-        max="9"
+        :min="limits.times!.least"
+        :max="limits.times!.most"
         :value="activity.times"
         @input="often"
       />
       <FactorField
         :model-value="activity.factor"
+        :limits="limits.factor!"
         @update:model-value="(factor) => (activity = { ...activity, factor })"
       />
     </div>
