@@ -39,6 +39,10 @@ PORTS = range(18_000, 30_000)
 """Ports below those that systems give to outgoing connections, of which one could be taken meanwhile."""
 
 
+STARTING = 600
+"""Seconds to wait for a start at the most; one that has failed is noticed at once."""
+
+
 def free_port() -> int:
     """A port that nobody listens on."""
     while True:
@@ -74,12 +78,12 @@ def delivered(folder: Path) -> Iterator[str]:
             shutil.copy(ROOT / name, folder / name)
     for lent in (".venv", "web/node_modules", "web/dist"):
         (folder / lent).symlink_to(ROOT / lent)
-    with _started(["./run", "demo"], folder, seconds=180) as address:
+    with _started(["./run", "demo"], folder) as address:
         yield address
 
 
 @contextmanager
-def _started(command: list[str], folder: Path, seconds: float = 60) -> Iterator[str]:
+def _started(command: list[str], folder: Path) -> Iterator[str]:
     port = free_port()
     process = subprocess.Popen(
         [*command, "--port", str(port)],
@@ -89,15 +93,15 @@ def _started(command: list[str], folder: Path, seconds: float = 60) -> Iterator[
     )
     address = f"http://127.0.0.1:{port}"
     try:
-        _wait(address, process, seconds)
+        _wait(address, process)
         yield address
     finally:
         process.terminate()
         process.wait(20)
 
 
-def _wait(address: str, process: subprocess.Popen, seconds: float) -> None:
-    until = time.monotonic() + seconds
+def _wait(address: str, process: subprocess.Popen) -> None:
+    until = time.monotonic() + STARTING
     while time.monotonic() < until and process.poll() is None:
         try:
             urllib.request.urlopen(f"{address}/api/settings", timeout=2).close()

@@ -10,8 +10,10 @@ from playwright.sync_api import Browser, ConsoleMessage, Page, ViewportSize, exp
 from tests.browser.harness import browser, running
 
 WINDOW: ViewportSize = {"width": 1280, "height": 800}
-PATIENCE = 20_000
-"""Milliseconds that a page waits for something at the most."""
+PATIENCE = 60_000
+"""Milliseconds that a page waits for something at the most. Long, since a busy machine is no fault of the program."""
+JOB = 300_000
+"""Milliseconds that long work (finding the words, making a video) may take."""
 
 expect.set_options(timeout=PATIENCE)
 

@@ -14,6 +14,7 @@ from playwright.sync_api import Page, expect
 
 from bench.align.narrations import Narration, Read, Silence, Talk, narrate
 from tests.browser.harness import browser, running, write_wav
+from tests.browser.studio import JOB, PATIENCE
 from wordtrail.core.align.values import RATE
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.media.decode import decode
@@ -42,7 +43,7 @@ class JourneyTest(unittest.TestCase):
             write_wav(microphone, np.repeat(narration.samples, 3), RATE * 3)
             with running() as address, browser(microphone) as chromium:
                 page = chromium.new_page(viewport={"width": 1280, "height": 800})
-                page.set_default_timeout(20_000)
+                page.set_default_timeout(PATIENCE)
                 self._make_lesson(page, address)
                 self._plan(page)
                 self._record(page, len(narration.samples) / RATE)
@@ -99,7 +100,7 @@ class JourneyTest(unittest.TestCase):
         # A microphone that opens late must still have said its last word before the take is stopped.
         page.wait_for_timeout(1000 * (seconds - (time.monotonic() - begun) + 1))
         page.get_by_role("button", name="Stop and keep the take").click()
-        expect(page.get_by_text("By line")).to_be_visible(timeout=60_000)
+        expect(page.get_by_text("By line")).to_be_visible(timeout=JOB)
 
     def _check_the_trail(self, page: Page, narration: Narration, folder: Path) -> None:
         """Play the take and hold the lit word against the truth, shifted by where recording began."""
@@ -129,8 +130,8 @@ class JourneyTest(unittest.TestCase):
     def _make_the_video(self, page: Page, folder: Path) -> None:
         page.get_by_role("link", name="Go to Video").click()
         page.get_by_role("button", name="Make the video").click()
-        with page.expect_download(timeout=120_000) as download:
-            page.get_by_role("link", name="Download the video (MP4)").click(timeout=110_000)
+        with page.expect_download(timeout=JOB) as download:
+            page.get_by_role("link", name="Download the video (MP4)").click(timeout=JOB)
         path = folder / "lesson.mp4"
         download.value.save_as(path)
         with av.open(str(path)) as video:
@@ -156,7 +157,7 @@ class JourneyTest(unittest.TestCase):
     def _follow(self, student: Page, link: str) -> None:
         student.goto(link)
         student.get_by_role("button", name="Play").click()
-        expect(student.get_by_role("heading", name="Your turn")).to_be_visible(timeout=30_000)
+        expect(student.get_by_role("heading", name="Your turn")).to_be_visible()
         expect(student.get_by_role("status")).to_have_text(QUESTION)
         expect(student.get_by_role("button", name="Play")).to_be_visible()
         expect(student.locator("[data-dots]")).to_have_count(6)
@@ -186,8 +187,8 @@ def _wait_until(page: Page, at: float) -> tuple[str, float]:
             const sounds = [...document.querySelectorAll('audio')].map(
               sound => `${sound.currentTime} of ${sound.duration} s, ${sound.paused ? 'paused' : 'playing'}`
             )
-            reject(new Error(`${at} s did not come within 40 s: ${shown?.dataset.time}, ${sounds}`))
-          }, 40_000)
+            reject(new Error(`${at} s did not come in time: ${shown?.dataset.time}, ${sounds}`))
+          }, 60_000)
           const look = () => {
             const shown = document.querySelector('[data-time]')
             const now = Number(shown.dataset.time)
@@ -205,7 +206,7 @@ def _wait_until(page: Page, at: float) -> tuple[str, float]:
 def _wait_for_light(page: Page, word: str) -> None:
     """Until the word is lit; words are lit too briefly for a locator's polling."""
     lit = "word => document.querySelector('[data-stone]')?.dataset.word === word"
-    page.wait_for_function(lit, arg=word, polling="raf", timeout=15_000)
+    page.wait_for_function(lit, arg=word, polling="raf", timeout=PATIENCE)
 
 
 def _shift(source: np.ndarray, recorded: np.ndarray) -> float:

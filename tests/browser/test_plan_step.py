@@ -106,7 +106,7 @@ class PlanStepTest(StudioTest):
         gate = next(one for one in stage["sheet"]["gates"] if one["shows"] == point["id"])
         page.goto(f"{link}?at={gate['at'] - 0.4}")
         page.get_by_role("button", name="Play").click()
-        page.get_by_role("button", name="bright").click(timeout=30_000)
+        page.get_by_role("button", name="bright").click()
         expect(page.get_by_text("Not that one. It says dark.")).to_be_visible()
         expect(page.locator("[data-part]")).to_have_count(0)
         page.get_by_role("button", name="dark").click()
@@ -136,7 +136,7 @@ class PlanStepTest(StudioTest):
         span = next(p for p in view["pause_points"] if p["id"] == gate["shows"])["evidence"][0]
         page.goto(f"{link}?at={gate['at'] - 0.4}")
         page.get_by_role("button", name="Play").click()
-        page.get_by_role("heading", name="Your turn").wait_for(timeout=30_000)
+        page.get_by_role("heading", name="Your turn").wait_for()
         page.get_by_role("button", name="Check it").click()
         expect(page.get_by_text("Choose the words on the page first.")).to_be_visible()
         first, last = (int(re.sub(r"\D", "", span[end])) for end in ("first", "last"))

@@ -12,7 +12,7 @@ from axe_core_python.sync_playwright import Axe
 from PIL import Image, ImageDraw
 from playwright.sync_api import FloatRect, expect
 
-from tests.browser.studio import StudioTest
+from tests.browser.studio import JOB, StudioTest
 from tests.media.test_reading import printed
 
 
@@ -49,7 +49,7 @@ class TextStepTest(StudioTest):
                 paths.append(path)
             self.page.get_by_label("Files to bring in").set_input_files(paths)
             onward = self.page.get_by_role("button", name="Keep it and check the text")
-            expect(onward).to_be_enabled(timeout=40_000)
+            expect(onward).to_be_enabled(timeout=JOB)
         onward.click()
         expect(self.page.get_by_role("tab", name="How words sound")).to_be_visible()
 

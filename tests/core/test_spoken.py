@@ -60,6 +60,11 @@ class SpokenFormTest(unittest.TestCase):
         for form in spoken_forms(str(number)):
             self.assertTrue(all(word.isalpha() for word in form))
 
+    def test_a_number_as_long_as_a_code_is_said_digit_by_digit(self) -> None:
+        for length, said in ((18, "one hundred eleven quadrillion"), (19, "one one one"), (400, "one one one")):
+            with self.subTest(length):
+                self.assertTrue(" ".join(spoken_form("1" * length)).startswith(said))
+
     @given(st.integers(0, 999), st.integers(0, 999))
     def test_every_fraction_and_range_can_be_said(self, one: int, other: int) -> None:
         for sign in "/–":

@@ -47,7 +47,7 @@ class JobsTest(unittest.TestCase):
         with self.workspace.database.writing() as session:
             return get_job(session, job)
 
-    def until(self, condition: Callable[[], bool], seconds: float = 180) -> None:
+    def until(self, condition: Callable[[], bool], seconds: float = 600) -> None:
         end = time.monotonic() + seconds
         while not condition():
             self.assertLess(time.monotonic(), end, "waited too long")

@@ -6,7 +6,7 @@ import re
 from collections.abc import Iterator
 from functools import lru_cache
 
-import inflect
+from num2words import num2words
 
 _MONEY = {"$": ("dollar", "cent"), "£": ("pound", "penny"), "€": ("euro", "cent")}
 _SIGNS = {
@@ -34,15 +34,27 @@ NUMBER_WORDS = frozenset(
 """Words that are numbers."""
 
 
-@lru_cache(maxsize=1)
-def _engine() -> inflect.engine:
-    return inflect.engine()
+LONGEST = 18
+"""Digits of a number that is said as an amount; a longer one is said digit by digit, as a code is."""
+
+
+@lru_cache(maxsize=4096)
+def _counted(whole: str, to: str = "cardinal") -> str:
+    """A whole number in words ("one hundred and five"), as amount or as "ordinal"."""
+    if len(whole) > LONGEST:
+        return " ".join(num2words(int(digit)) for digit in whole)
+    return str(num2words(int(whole), to=to)).replace(",", "")
 
 
 def cardinal(digits: str) -> str:
     """The number that `digits` (with commas, with a decimal point) stand for, in words."""
-    said = _engine().number_to_words(digits.replace(",", ""), andword="")
-    return " ".join(str(said).replace(",", "").split())
+    whole, _, part = digits.replace(",", "").partition(".")
+    said = _counted(whole).replace(" and ", " ")
+    return " ".join((said, *(("point", *map(_counted, part)) if part else ())))
+
+
+def _ordinal(digits: str) -> str:
+    return _counted(digits, "ordinal").replace(" and ", " ")
 
 
 def is_roman(bare: str) -> bool:
@@ -65,7 +77,7 @@ def said(bare: str) -> Iterator[str]:
     elif decade := _DECADE.match(bare):
         yield _plural(_year(decade.group(1), decade.group(2)))
     elif ordinal := _ORDINAL.match(bare):
-        yield str(_engine().ordinal(cardinal(ordinal.group(1))))
+        yield _ordinal(ordinal.group(1))
     elif clock := _CLOCK.match(bare):
         yield from _time(*clock.groups())
     elif fraction := _FRACTION.match(bare):
@@ -86,7 +98,7 @@ def _cardinals(digits: str) -> Iterator[str]:
         yield f"{hundreds} hundred and {cardinal(rest)}"
         yield f"{hundreds} {'oh ' if whole[1] == '0' else ''}{cardinal(rest)}"
     elif len(whole) > 3 and not part:
-        with_and = str(_engine().number_to_words(whole)).replace(",", "")
+        with_and = _counted(whole)
         if " and " in with_and:
             yield with_and
 
@@ -136,7 +148,7 @@ def _fraction(top: str, bottom: str) -> Iterator[str]:
         yield f"{cardinal(top)} over {cardinal(bottom)}"
         return
     names = {2: ("half", "halves"), 4: ("quarter|fourth", "quarters|fourths")}.get(parts)
-    ordinal = str(_engine().ordinal(cardinal(bottom)))
+    ordinal = _ordinal(bottom)
     one, many = names or (ordinal, ordinal + "s")
     for name in (one if count == 1 else many).split("|"):
         yield f"{cardinal(top)} {name}"
