@@ -163,7 +163,7 @@ class QtiTest(unittest.TestCase):
         package = zipfile.ZipFile(io.BytesIO(qti.write(DEMO["kite"])))
         manifest = etree.fromstring(package.read("imsmanifest.xml"))
         ns = {"p": qti.PACKAGE, "q": qti.QTI}
-        listed = {one.get("href") for one in manifest.findall(".//p:resource", ns)}
+        listed = {one.get("href", "") for one in manifest.findall(".//p:resource", ns)}
         self.assertEqual(listed | {"imsmanifest.xml"}, set(package.namelist()))
         self.assertEqual({one.get("type") for one in manifest.findall(".//p:resource", ns)}, {"imsqti_item_xmlv3p0"})
         for name in listed:
@@ -179,8 +179,10 @@ class QtiTest(unittest.TestCase):
                 "qti-modal-feedback",
             ]
             self.assertEqual(order, sorted(order, key=expected.index), "children stand in the order of the schema")
-            declared = item.find("q:qti-response-declaration", ns)
-            part = next(child for child in item.find("q:qti-item-body", ns))
+            declared, body = item.find("q:qti-response-declaration", ns), item.find("q:qti-item-body", ns)
+            assert declared is not None
+            assert body is not None
+            part = body[0]
             self.assertEqual(part.get("response-identifier"), declared.get("identifier"))
             offered = {one.get("identifier") for one in part.iter() if one.get("identifier")}
             right = {value for one in item.iter(f"{{{qti.QTI}}}qti-value") for value in (one.text or "").split()}

@@ -79,7 +79,7 @@ def _write_page(layout: etree._Element, page: ScannedPage, number: int) -> None:
     box = {"HPOS": "0", "VPOS": "0", "WIDTH": str(page.width), "HEIGHT": str(page.height)}
     size = {"WIDTH": str(page.width), "HEIGHT": str(page.height)}
     sheet = etree.SubElement(
-        layout, f"{{{NAMESPACE}}}Page", {"ID": f"page{number}", "PHYSICAL_IMG_NR": str(number), **size}
+        layout, f"{{{NAMESPACE}}}Page", size | {"ID": f"page{number}", "PHYSICAL_IMG_NR": str(number)}
     )
     space = etree.SubElement(sheet, f"{{{NAMESPACE}}}PrintSpace", box)
     blocks: dict[int, etree._Element] = {}
@@ -101,7 +101,7 @@ def _write_page(layout: etree._Element, page: ScannedPage, number: int) -> None:
             place = _place(word.x, word.y, word.x + word.width, word.y + word.height)
             content = {"CONTENT": word.text, "WC": f"{word.confidence:.2f}"}
             etree.SubElement(
-                written, f"{{{NAMESPACE}}}String", {"ID": f"word{number}.{index}.{order}", **place, **content}
+                written, f"{{{NAMESPACE}}}String", place | content | {"ID": f"word{number}.{index}.{order}"}
             )
 
 

@@ -145,7 +145,7 @@ def _pairs(root: etree._Element, body: etree._Element, point: PausePoint, pairs:
 def _sub(
     parent: etree._Element, name: str, text: str = "", *, namespace: str = QTI, **attributes: str
 ) -> etree._Element:
-    child = etree.SubElement(parent, f"{{{namespace}}}{name}", **attributes)
+    child = etree.SubElement(parent, f"{{{namespace}}}{name}", attributes)
     if text:
         child.text = text
     return child
@@ -172,7 +172,11 @@ def _point(root: etree._Element, words: Sequence[str]) -> PausePoint:
     after = words[int(place)] if place.lstrip("-").isdigit() and 0 <= int(place) < len(words) else ""
     seconds = min(600.0, max(0.0, float(think))) if think.replace(".", "").isdigit() else 15.0
     body = root.find(f"{{{QTI}}}qti-item-body")
-    part = next(child for child in body if "interaction" in etree.QName(child).localname)
+    part = next(
+        (child for child in (() if body is None else body) if "interaction" in etree.QName(child).localname), None
+    )
+    if part is None:
+        raise NotReadable(KIND)
     name = etree.QName(part).localname
     question = _text(part.find(f"{{{QTI}}}qti-prompt")) or root.get("title") or ""
     right = [value.text or "" for value in root.iter(f"{{{QTI}}}qti-value")]
