@@ -171,10 +171,8 @@ def _point(root: etree._Element, words: Sequence[str]) -> PausePoint:
     kind, place, think = ([*(root.get("label") or "").split("|"), "", "", ""])[:3]
     after = words[int(place)] if place.lstrip("-").isdigit() and 0 <= int(place) < len(words) else ""
     seconds = min(600.0, max(0.0, float(think))) if think.replace(".", "").isdigit() else 15.0
-    body = root.find(f"{{{QTI}}}qti-item-body")
-    part = next(
-        (child for child in (() if body is None else body) if "interaction" in etree.QName(child).localname), None
-    )
+    inside = root.iterfind(f"{{{QTI}}}qti-item-body/*")
+    part = next((one for one in inside if "interaction" in etree.QName(one).localname), None)
     if part is None:
         raise NotReadable(KIND)
     name = etree.QName(part).localname
