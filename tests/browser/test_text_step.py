@@ -115,6 +115,42 @@ class TextStepTest(StudioTest):
         page.keyboard.press("Backspace")
         self.assert_kept(("paragraph", "One two three. Four five six."))
 
+    def test_emphasis_lines_and_what_is_pasted_are_kept(self) -> None:
+        page = self.page
+        self.bring(("a.txt", b"One two three."))
+        page.get_by_role("textbox", name="Paragraph").focus()
+        page.keyboard.press("Control+Home")
+        page.keyboard.press("Control+Shift+ArrowRight")
+        page.keyboard.press("Control+b")
+        page.keyboard.press("End")
+        page.keyboard.type(" *Four* five.")
+        page.keyboard.press("Control+z")
+        page.evaluate(
+            """() => {
+              const clipboardData = new DataTransfer()
+              clipboardData.setData('text/html', '<h2>Six</h2><p>seven <i>eight</i>.</p>')
+              const paste = new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true })
+              document.activeElement.dispatchEvent(paste)
+            }"""
+        )
+        page.keyboard.press("Escape")
+        self.assert_kept(("paragraph", "One two three.Six seven eight."))
+        self.assertEqual(self.styles(), ["One", "eight"])
+        page.keyboard.press("v")
+        page.get_by_role("textbox", name="Stanza").focus()
+        page.keyboard.press("Control+End")
+        page.keyboard.press("Enter")
+        page.keyboard.type("Nine.")
+        page.keyboard.press("Escape")
+        self.assert_kept(("stanza", "One two three.Six seven eight.\nNine."))
+
+    def styles(self) -> list[str]:
+        """The parts of the first block that are bold or italic."""
+        lesson = self.page.url.rpartition("/lesson/")[2].partition("/")[0]
+        view = self.page.request.get(f"{self.address}/api/lessons/{lesson}").json()
+        block = view["lesson"]["passages"][0]["pages"][0]["blocks"][0]
+        return [block["text"][run["start"] : run["end"]].strip() for run in block["emphasis"]]
+
     def test_a_photo_is_read_and_its_page_can_be_shown_as_it_is(self) -> None:
         page = self.page
         photo = io.BytesIO()

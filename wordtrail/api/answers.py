@@ -28,6 +28,7 @@ from wordtrail.core.proof.checks import Suspect
 from wordtrail.core.proof.facts import Facts
 from wordtrail.core.speech.saying import Saying
 from wordtrail.core.speech.word_parts import WordPart
+from wordtrail.core.text.block_kinds import KindOfBlock
 from wordtrail.core.text.glossary import GlossaryLink
 from wordtrail.core.trail.checks import Check, Figures
 from wordtrail.core.trail.legs import Leg
@@ -306,6 +307,7 @@ class Catalogue(Answer):
     activities: list[ActivityKind]
     think_seconds: Limits
     forms: list[MarkForm]
+    block_kinds: list[KindOfBlock]
     symbols: list[Symbol]
     passage_formats: list[FileFormat]
     plan_formats: list[FileFormat]

@@ -11,6 +11,7 @@ from wordtrail.core.marks.forms.all import FORMS
 from wordtrail.core.marks.symbols import Symbol
 from wordtrail.core.plan.activities.all import ACTIVITIES
 from wordtrail.core.plan.model import THINK, PausePoint
+from wordtrail.core.text.block_kinds import BLOCK_KINDS
 from wordtrail.formats.all import PASSAGE_FORMATS, PLAN_FORMATS
 from wordtrail.formats.format import PassageFormat, PlanFormat
 from wordtrail.media.pictures import PHOTO_ENDINGS
@@ -51,6 +52,7 @@ def all_kinds() -> answers.Catalogue:
             )
             for one in FORMS
         ],
+        block_kinds=list(BLOCK_KINDS),
         symbols=list(Symbol),
         passage_formats=[_file_format(one, is_written=bool(one.write)) for one in PASSAGE_FORMATS],
         plan_formats=[_file_format(one, is_written=True) for one in PLAN_FORMATS],

@@ -38,5 +38,9 @@ export function useCatalogue(): Catalogue {
 export const activityOf = (catalogue: Catalogue, kind: string) =>
   catalogue.activities.find((one) => one.kind === kind) ?? catalogue.activities[0]!
 
+/** What is known of a kind of block. */
+export const blockKindOf = (kinds: Catalogue['block_kinds'], kind: Schemas['BlockKind']) =>
+  kinds.find((one) => one.kind === kind)!
+
 /** The endings of files, as a file chooser wants them: ".md,.txt". */
 export const accepted = (endings: readonly string[]) => endings.map((one) => `.${one}`).join(',')

@@ -892,6 +892,8 @@ export interface components {
             think_seconds: components["schemas"]["Limits"];
             /** Forms */
             forms: components["schemas"]["MarkForm"][];
+            /** Block Kinds */
+            block_kinds: components["schemas"]["KindOfBlock"][];
             /** Symbols */
             symbols: components["schemas"]["Symbol"][];
             /** Passage Formats */
@@ -955,6 +957,12 @@ export interface components {
              */
             kind: "ink";
         };
+        /**
+         * BlockKind
+         * @description What a block is, which decides how it is set and whether it is numbered.
+         * @enum {string}
+         */
+        BlockKind: "heading" | "subheading" | "paragraph" | "stanza" | "list item" | "caption" | "fact box" | "step" | "glossary entry" | "footnote" | "picture";
         /**
          * Boxed
          * @description A box around the words.
@@ -1129,6 +1137,29 @@ export interface components {
              * @constant
              */
             kind: "highlight";
+        };
+        /**
+         * KindOfBlock
+         * @description A kind of block. `key` is the letter that makes a chosen block one, empty where text cannot become one;
+         *     `is_counted`: it bears a number on the page unless the teacher leaves it unnumbered; `has_lines`: its lines are
+         *     kept as they were written.
+         */
+        KindOfBlock: {
+            kind: components["schemas"]["BlockKind"];
+            /** Name */
+            name: string;
+            /** Key */
+            key: string;
+            /**
+             * Is Counted
+             * @default false
+             */
+            is_counted: boolean;
+            /**
+             * Has Lines
+             * @default false
+             */
+            has_lines: boolean;
         };
         /**
          * Limits
@@ -2134,12 +2165,6 @@ export interface components {
             numbered: boolean;
             picture: components["schemas"]["Picture"] | null;
         };
-        /**
-         * BlockKind
-         * @description What a block is, which decides how it is set and whether it is numbered.
-         * @enum {string}
-         */
-        BlockKind: "heading" | "subheading" | "paragraph" | "stanza" | "list item" | "caption" | "fact box" | "step" | "glossary entry" | "footnote" | "picture";
         /**
          * Box
          * @description A box of a chart: its place in the grid (counted from 0) and how many columns and rows it covers, its

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems, Tab, TabGroup, TabList } from '@headlessui/vue'
 import { useQuery } from '@tanstack/vue-query'
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useCatalogue } from '@/api/catalogue'
 import { ask, client, Problem, type Command } from '@/api/client'
 import { useLesson } from '@/api/lesson'
@@ -21,6 +21,8 @@ import PageSection from './text/PageSection.vue'
 import SoundsPanel from './text/SoundsPanel.vue'
 import LooseEnds from './text/LooseEnds.vue'
 import { useBringIn } from './text/bringIn'
+import { useBlockOrder } from './text/blockOrder'
+import { linksOf } from './text/glossaryLinks'
 import { providePassageFace } from './text/passageFace'
 
 const lesson = useLesson()
@@ -57,25 +59,7 @@ const words = computed(() =>
 
 const send = (command: Command) => lesson.send(command)
 
-/* The glossary: from a bold word to its entry, and from the entry to the word's page. */
-const links = computed(() => {
-  const found = new Map<string, { to: string; text: string }[]>()
-  const add = (from: string, to: string, text: string) => {
-    const list = found.get(from) ?? []
-    if (!list.some((one) => one.text === text)) found.set(from, [...list, { to, text }])
-  }
-  const at = new Map<string, { block: string; text: string }>()
-  for (const page of passage.value.pages)
-    for (const block of page.blocks)
-      for (const word of block.words) at.set(word.id, { block: block.id, text: word.text })
-  for (const { word, entry, page } of about.value?.glossary ?? []) {
-    const place = at.get(word)
-    if (!place) continue
-    add(place.block, entry, `${place.text.replace(/[^\p{L}\p{N}’'-]/gu, '')}: in the glossary`)
-    add(entry, place.block, `stands on ${page}`)
-  }
-  return found
-})
+const links = computed(() => linksOf(passage.value, about.value?.glossary ?? []))
 function go(block: string) {
   const row = area.value?.querySelector<HTMLElement>(`[data-block="${block}"]`)
   row?.scrollIntoView({ block: 'center' })
@@ -96,35 +80,7 @@ const state = computed(() =>
   stage.value ? { ...stateAt(stage.value.sheet, 0), page: page.value, lit: '', marks: [] } : undefined,
 )
 
-/* Choosing and moving blocks. */
-const order = computed(() => passage.value.pages.flatMap((one) => one.blocks.map((block) => block.id)))
-async function near(id: string, way: -1 | 1) {
-  await nextTick()
-  const to = order.value[order.value.indexOf(id) + way]
-  const row = to && area.value?.querySelector<HTMLElement>(`[data-block="${to}"]`)
-  if (!row) return
-  row.querySelector<HTMLElement>('.kind')?.focus()
-}
-function moved(from: number, to: number) {
-  const block = order.value[from]
-  const before = order.value[to > from ? to + 1 : to] ?? ''
-  if (block) void send({ kind: 'move block', block, before })
-}
-/** How many blocks of the passage come before each page. */
-const firsts = computed(() => {
-  let sum = 0
-  return passage.value.pages.map((one) => (sum += one.blocks.length) - one.blocks.length)
-})
-async function moveKey(event: KeyboardEvent, id: string) {
-  const index = order.value.indexOf(id)
-  const before = event.key === 'ArrowUp' ? order.value[index - 1] : (order.value[index + 2] ?? '')
-  if (before === undefined || (event.key === 'ArrowDown' && index === order.value.length - 1)) return
-  event.preventDefault()
-  event.stopPropagation()
-  await send({ kind: 'move block', block: id, before })
-  await near(id, 1)
-  await near(order.value[order.value.indexOf(id) + 1] ?? id, -1)
-}
+const { order, firsts, near, moved, moveKey } = useBlockOrder(passage, area, send)
 
 /* Pictures and further pages. */
 const picker = ref<HTMLInputElement>()

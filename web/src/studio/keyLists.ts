@@ -1,5 +1,4 @@
 import type { Catalogue } from '@/api/catalogue'
-import { KINDS } from './text/kinds'
 
 type Keys = readonly (readonly [string, string])[]
 
@@ -32,6 +31,12 @@ function markKeys({ forms }: Catalogue): Keys {
   })
 }
 
+const blockKeys = ({ block_kinds }: Catalogue) =>
+  block_kinds
+    .map((one) => one.key.toUpperCase())
+    .filter(Boolean)
+    .join(' ')
+
 /** What `?` shows on each screen. */
 export const keysOf = (catalogue: Catalogue): Record<string, Keys> => ({
   text: [
@@ -42,7 +47,7 @@ export const keysOf = (catalogue: Catalogue): Record<string, Keys> => ({
     ['J', 'join it with the next'],
     ['D', 'drop it'],
     ['Esc', 'from a text to its block'],
-    [KINDS.map((one) => one.key).join(' '), 'kind of the chosen block'],
+    [blockKeys(catalogue), 'kind of the chosen block'],
     ['Alt ↑ ↓', 'move the block'],
     ['-', 'begin a new page with it'],
     ['Enter', 'part a block at the cursor'],

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useResizeObserver } from '@vueuse/core'
+import { useMutationObserver, useResizeObserver } from '@vueuse/core'
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
 import type { Command, Schemas } from '@/api/client'
 import { useKeys } from '@/parts/keys'
@@ -58,6 +58,16 @@ watch([() => props.suspects, () => props.pages, here, () => props.area], () => v
   flush: 'post',
 })
 useResizeObserver(column, measure)
+// A block is drawn anew when it is edited and when it is left.
+let frame = 0
+useMutationObserver(
+  () => props.area,
+  () => {
+    cancelAnimationFrame(frame)
+    if (props.suspects.length) frame = requestAnimationFrame(measure)
+  },
+  { childList: true, subtree: true },
+)
 onBeforeUnmount(() => 'highlights' in CSS && CSS.highlights.delete('suspect'))
 
 /** Each post as near to its line as the ones before it allow. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import { blockKindOf, useCatalogue } from '@/api/catalogue'
 import type { Command, Schemas } from '@/api/client'
 import BlockEditor from './BlockEditor.vue'
-import { NAMES } from './kinds'
 import MovableRow from './MovableRow.vue'
 import PageHead from './PageHead.vue'
 import PictureBlock from './PictureBlock.vue'
@@ -23,6 +23,7 @@ defineEmits<{
   go: [block: string]
   move: [event: KeyboardEvent, id: string]
 }>()
+const kinds = useCatalogue().block_kinds
 </script>
 
 <template>
@@ -35,7 +36,7 @@ defineEmits<{
       v-slot="{ grip }"
       v-memo="[block, first + n, chosen === block.id, links.get(block.id)]"
       :index="first + n"
-      :name="`${NAMES.get(block.kind)} “${block.text.slice(0, 30)}”`"
+      :name="`${blockKindOf(kinds, block.kind).name} “${block.text.slice(0, 30)}”`"
       @keydown.alt.up="$emit('move', $event, block.id)"
       @keydown.alt.down="$emit('move', $event, block.id)"
     >

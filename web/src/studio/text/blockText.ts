@@ -1,27 +1,49 @@
-/** A block's text with its emphasis as HTML to be edited in place, and back. */
+/** A block's text with its emphasis as a document to be edited in place, and back. */
+import type { JSONContent } from '@tiptap/core'
 import type { Schemas } from '@/api/client'
 
 export type Block = Schemas['Block']
 export type Emphasis = Schemas['Emphasis']
 
-const ESCAPES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '\n': '<br>' }
-const escaped = (text: string) => text.replace(/[&<>\n]/g, (sign) => ESCAPES[sign]!)
-
-const TAGS: Record<string, [string, string]> = {
-  bold: ['<b>', '</b>'],
-  italic: ['<i>', '</i>'],
-  'bold italic': ['<b><i>', '</i></b>'],
+/** A part of a block's text in one style. */
+export interface Run {
+  text: string
+  bold: boolean
+  italic: boolean
 }
 
-export function htmlOf(text: string, emphasis: readonly Emphasis[]): string {
-  let html = ''
-  let at = 0
-  for (const run of emphasis) {
-    const [before, after] = TAGS[run.style] ?? ['', '']
-    html += escaped(text.slice(at, run.start)) + before + escaped(text.slice(run.start, run.end)) + after
-    at = run.end
+/** The text in parts of one style each. */
+export function runsOf(text: string, emphasis: readonly Emphasis[]): Run[] {
+  const runs: Run[] = []
+  const add = (start: number, end: number, style: string) => {
+    if (end > start)
+      runs.push({
+        text: text.slice(start, end),
+        bold: style.includes('bold'),
+        italic: style.includes('italic'),
+      })
   }
-  return html + escaped(text.slice(at))
+  let at = 0
+  for (const { start, end, style } of emphasis) {
+    add(at, start, '')
+    add(start, end, style)
+    at = end
+  }
+  add(at, text.length, '')
+  return runs
+}
+
+/** A block as a document to be edited: one paragraph, whose lines are parted by hard breaks. */
+export function documentOf(text: string, emphasis: readonly Emphasis[]): JSONContent {
+  const content: JSONContent[] = []
+  for (const run of runsOf(text, emphasis)) {
+    const marks = [...(run.bold ? [{ type: 'bold' }] : []), ...(run.italic ? [{ type: 'italic' }] : [])]
+    run.text.split('\n').forEach((line, n) => {
+      if (n) content.push({ type: 'hardBreak' })
+      if (line) content.push({ type: 'text', text: line, marks })
+    })
+  }
+  return { type: 'doc', content: [{ type: 'paragraph', content }] }
 }
 
 export interface Edited {
@@ -29,32 +51,27 @@ export interface Edited {
   emphasis: Emphasis[]
 }
 
-/** What stands in an edited element: its text, and runs of bold and italic. */
-export function editedOf(root: Node): Edited {
+/** What stands in an edited document: its text, and runs of bold and italic. */
+export function editedOf(document: JSONContent): Edited {
   let text = ''
   const emphasis: Emphasis[] = []
-  const walk = (node: Node, bold: boolean, italic: boolean) => {
-    if (node.nodeType === Node.TEXT_NODE) {
-      const part = (node.textContent ?? '').replace(/[\u00a0\u200b]/g, ' ')
-      const style = bold ? (italic ? 'bold italic' : 'bold') : italic ? 'italic' : undefined
-      const last = emphasis[emphasis.length - 1]
-      if (style && part) {
-        if (last && last.style === style && last.end === text.length) last.end += part.length
-        else emphasis.push({ start: text.length, end: text.length + part.length, style })
-      }
-      text += part
-    } else if (node.nodeName === 'BR') {
-      text += '\n'
-    } else {
-      const name = node.nodeName
-      if ((name === 'DIV' || name === 'P') && node !== root && text && !text.endsWith('\n')) text += '\n'
-      for (const child of node.childNodes)
-        walk(child, bold || name === 'B' || name === 'STRONG', italic || name === 'I' || name === 'EM')
+  for (const one of document.content?.flatMap((paragraph) => paragraph.content ?? []) ?? []) {
+    const part = one.type === 'hardBreak' ? '\n' : (one.text ?? '').replace(/[\u00a0\u200b]/g, ' ')
+    const marks = new Set(one.marks?.map((mark) => mark.type))
+    const style = STYLES.find((style) => style.split(' ').every((mark) => marks.has(mark)))
+    const last = emphasis[emphasis.length - 1]
+    if (style && one.type === 'text') {
+      // A line's end between parts of one style belongs to it.
+      const goesOn = last?.style === style && /^\n*$/.test(text.slice(last.end))
+      if (goesOn) last.end = text.length + part.length
+      else emphasis.push({ start: text.length, end: text.length + part.length, style })
     }
+    text += part
   }
-  walk(root, false, false)
   return tidied(text, emphasis)
 }
+
+const STYLES: readonly Emphasis['style'][] = ['bold italic', 'bold', 'italic']
 
 /** Single spaces and no space at the ends, as the core keeps a block; the emphasis moves along. */
 function tidied(text: string, emphasis: Emphasis[]): Edited {
@@ -78,16 +95,6 @@ function tidied(text: string, emphasis: Emphasis[]): Edited {
     }))
     .filter((run) => run.end > run.start)
   return { text: tidy, emphasis: moved }
-}
-
-/** How many characters of the block's text stand before the cursor; undefined when it is elsewhere. */
-export function cursorIn(root: HTMLElement): number | undefined {
-  const selection = window.getSelection()
-  if (!selection?.rangeCount || !root.contains(selection.anchorNode)) return undefined
-  const range = document.createRange()
-  range.selectNodeContents(root)
-  range.setEnd(selection.anchorNode!, selection.anchorOffset)
-  return editedOf(range.cloneContents()).text.length
 }
 
 /** The part of the screen on which the characters from `start` to `end` of a block stand. */
