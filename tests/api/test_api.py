@@ -14,6 +14,7 @@ from typing import Any, ClassVar
 from openapi_spec_validator import validate
 from PIL import Image
 
+from tests.api.shelf import put_shelf
 from tests.worlds import TEXT
 from wordtrail.api.application import make_application, openapi_document
 from wordtrail.formats.json_patch import Operation, patched
@@ -27,10 +28,14 @@ ROOT = Path(__file__).resolve().parents[2]
 
 class ApiTest(unittest.TestCase):
     options: ClassVar[dict[str, Any]] = {}
+    demo: ClassVar[tuple[str, ...]] = ()
+    """Names of the demo lessons that stand on the shelf."""
 
     def setUp(self) -> None:
         folder = tempfile.TemporaryDirectory(ignore_cleanup_errors=True)
         self.addCleanup(folder.cleanup)
+        if self.demo:
+            put_shelf(Path(folder.name), self.demo)
         self.workspace = open_workspace(Path(folder.name))
         self.addCleanup(self.workspace.database.close)
         self.app = make_application(self.workspace, **self.options)
@@ -214,10 +219,10 @@ class TakesTest(ApiTest):
 
 class DemoTest(ApiTest):
     options = {"simulated_microphone": narration_for}  # noqa: RUF012
+    demo = ("bees-map", "rain")
 
     def setUp(self) -> None:
         super().setUp()
-        install(self.workspace, ("bees-map", "rain"))
         bee = next(one for one in self.client.get("/api/lessons").json["lessons"] if "Bee" in one["title"])
         self.view = self.client.get(f"/api/lessons/{bee['id']}").json
 

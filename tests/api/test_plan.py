@@ -7,13 +7,13 @@ import json
 import zipfile
 
 from tests.api.test_api import ApiTest
-from wordtrail.standins.demo_world import install
 
 
 class PlanApiTest(ApiTest):
+    demo = ("bees-map", "kite")
+
     def setUp(self) -> None:
         super().setUp()
-        install(self.workspace, ("bees-map", "kite"))
         lessons = self.client.get("/api/lessons").json["lessons"]
         self.ids = {one["title"]: one["id"] for one in lessons}
         self.bees = self.client.get(f"/api/lessons/{self.ids['The Bee’s Map']}").json
