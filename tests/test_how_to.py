@@ -43,7 +43,7 @@ class HowToTest(unittest.TestCase):
             from wordtrail.core.changes.point_changes import KeepPoint
             from wordtrail.core.errors import LessonError
             from wordtrail.core.layout.typeset import typeset
-            from wordtrail.core.lesson.sheets import script
+            from wordtrail.core.lesson.boards import script
             from wordtrail.core.plan.activities.draw_it import DrawIt
             from wordtrail.core.plan.model import PausePoint
             from wordtrail.formats import qti
@@ -58,7 +58,7 @@ class HowToTest(unittest.TestCase):
                 print(fault.message)
             assert lesson_in(document_of(made), VERSION) == made
             layout = typeset(made)
-            page = layout.pages[layout.page_of_sheet(made.pause_points[0].id)]
+            page = layout.pages[layout.page_of_board(made.pause_points[0].id)]
             words = {box.word for box in page.boxes}
             print([word.text for word in script(made) if word.id in words])
             print(qti.read(qti.write(made), made)[0].activity)

@@ -17,7 +17,7 @@ from wordtrail.core.align.aligner import Explained, explained
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.values import RATE
 from wordtrail.core.errors import AddressTaken, NotFound, WordTrailError
-from wordtrail.core.lesson.sheets import script
+from wordtrail.core.lesson.boards import script
 from wordtrail.core.text.intake import passage_from_pages, passage_from_text
 from wordtrail.core.text.model import Passage
 from wordtrail.formats import explanation_json, trail_json, webvtt

@@ -70,7 +70,7 @@ class PlanApiTest(ApiTest):
         path = f"/api/lessons/{self.bees['id']}/guide"
         whole = self.client.get(path, query_string={"words_per_minute": 100}).json["steps"]
         alone = self.client.get(path, query_string={"words_per_minute": 100, "whole": "false"}).json["steps"]
-        self.assertEqual((whole[0]["sheet"], alone[0]["sheet"], len(alone)), ("purpose", "", 1))
+        self.assertEqual((whole[0]["board"], alone[0]["board"], len(alone)), ("purpose", "", 1))
         self.assertGreater(whole[-1]["end"], alone[-1]["end"])
 
     def test_students_match_cards_and_print_charts_they_have_at_hand(self) -> None:

@@ -9,8 +9,8 @@ from tests.worlds import lesson
 from wordtrail.core.changes.card_changes import KeepCard, SetMatching
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.sheets import script
 from wordtrail.core.plan.answers import Answer
 from wordtrail.core.plan.cards import PenLine, WordCard
 from wordtrail.core.plan.matching import MATCHING, MOST_CARDS, matches, matching_question
@@ -60,7 +60,7 @@ class MatchingTest(unittest.TestCase):
     def test_on_the_stage_the_lines_join_each_word_to_its_own(self) -> None:
         made = with_cards(pictures=True)
         layout = typeset(made)
-        page = layout.pages[layout.page_of_sheet(MATCHING) or 0]
+        page = layout.pages[layout.page_of_board(MATCHING) or 0]
         self.assertEqual([picture.file for picture in page.pictures], [CARDS[1].picture])
         (part,) = (one for one in page.parts if one.id == matching_part(MATCHING))
         self.assertEqual(len(part.strokes), 3)

@@ -190,7 +190,7 @@ class DrawingTest(unittest.TestCase):
         corners = PenLine((0.0, 0.0, SIDE, SIDE), "moss")
         made = apply(made, KeepCard(replace(card, drawing=(corners,))))
         layout = typeset(made)
-        page = layout.pages[layout.page_of_sheet(card.id) or 0]
+        page = layout.pages[layout.page_of_board(card.id) or 0]
         (line,) = (one for one in page.strokes if one.colour == "moss")
         left, top, right, bottom = line.points
         self.assertAlmostEqual(right - left, bottom - top, places=1)

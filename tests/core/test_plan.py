@@ -1,4 +1,4 @@
-"""The plan: what can be done to it, what stands on its sheets, and in which order all of it is the script."""
+"""The plan: what can be done to it, what stands on its boards, and in which order all of it is the script."""
 
 from __future__ import annotations
 
@@ -20,8 +20,8 @@ from wordtrail.core.cues.compile import compile_cues, edit_list_of
 from wordtrail.core.cues.run import run_of
 from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.lesson.boards import boards, has_page, run_boards, script
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.sheets import has_page, run_sheets, script, sheets
 from wordtrail.core.marks.forms.arrow import Arrow
 from wordtrail.core.marks.forms.boxed import Boxed
 from wordtrail.core.marks.legends import TextKind, text_kind
@@ -194,7 +194,7 @@ class CommandTest(unittest.TestCase):
         self.assertTrue(gone.loose_ends)
 
 
-class SheetTest(unittest.TestCase):
+class BoardTest(unittest.TestCase):
     def setUp(self) -> None:
         made = apply(lesson(), SetOpening(Opening(purpose="We read about bees.", sight_words=("the", "a"))))
         made = apply(made, MakeCard("a5"))
@@ -227,22 +227,22 @@ class SheetTest(unittest.TestCase):
     def test_a_card_for_its_word_is_not_shown_before(self) -> None:
         card = self.lesson.plan.cards[0]
         at_word = apply(self.lesson, KeepCard(replace(card, shown=Shown.REACHED)))
-        self.assertNotIn(card.id, [sheet.id for sheet in run_sheets(at_word)])
+        self.assertNotIn(card.id, [board.id for board in run_boards(at_word)])
         said = [word.text for word in script(at_word)]
         self.assertEqual(said[said.index("clover,") + 1], "clover")
 
     def test_the_order_of_parts_can_be_changed(self) -> None:
         moved = apply(self.lesson, SetOrder((Part.CARDS, Part.PURPOSE)))
-        self.assertEqual([sheet.part for sheet in run_sheets(moved)][:2], [Part.CARDS, Part.PURPOSE])
+        self.assertEqual([board.part for board in run_boards(moved)][:2], [Part.CARDS, Part.PURPOSE])
         self.assertEqual(set(run_order((Part.TASK,))), set(Part))
         after = apply(self.lesson, SetOrder((Part.READING, Part.CARDS)))
-        self.assertIn(Part.CARDS, [sheet.part for sheet in run_sheets(after, after=True)])
+        self.assertIn(Part.CARDS, [board.part for board in run_boards(after, after=True)])
 
     def test_a_matching_card_needs_two_words(self) -> None:
         on = apply(self.lesson, SetMatching(True))
-        self.assertNotIn("matching", [sheet.id for sheet in sheets(on)])
+        self.assertNotIn("matching", [board.id for board in boards(on)])
         more = apply(on, MakeCard("a16"))
-        self.assertIn("matching", [sheet.id for sheet in sheets(more)])
+        self.assertIn("matching", [board.id for board in boards(more)])
 
     def test_the_run_names_every_part_with_its_length(self) -> None:
         names = [stop.part for stop in run_of(self.lesson)]
@@ -279,15 +279,15 @@ class WordListTest(unittest.TestCase):
         self.assertEqual([card.word for card in made.plan.cards], ["hop", "hopping", "under the hill"])
         self.assertEqual([word.text for word in script(made)], ["hop", "hopping", "under", "the", "hill"])
         layout = typeset(made)
-        self.assertEqual([page.sheet for page in layout.pages], ["", "card1", "card2", "card3"])
+        self.assertEqual([page.board for page in layout.pages], ["", "card1", "card2", "card3"])
         self.assertEqual([stop.part for stop in run_of(made)], ["title", "word cards"])
         words = [word.id for word in script(made)]
         visits = tuple(Visit(word, 1.0 + n, 1.5 + n) for n, word in enumerate(words))
         trails = {TAKE: Trail(visits, seconds=8, sound_start=1, sound_end=7)}
         spoken = replace(apply(made, KeepPoint(PausePoint("", "", "Which do you like?", 3))), chosen_take=TAKE)
-        sheet = compile_cues(spoken, trails, typeset(spoken), edit_list_of(spoken, trails))
-        self.assertEqual([light.word for light in sheet.lights], words)
-        self.assertEqual([gate.shows for gate in sheet.gates], [spoken.pause_points[0].id])
+        board = compile_cues(spoken, trails, typeset(spoken), edit_list_of(spoken, trails))
+        self.assertEqual([light.word for light in board.lights], words)
+        self.assertEqual([gate.shows for gate in board.gates], [spoken.pause_points[0].id])
 
     def test_an_empty_list_says_what_to_do(self) -> None:
         with self.assertRaisesRegex(LessonError, "no words"):

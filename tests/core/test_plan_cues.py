@@ -20,8 +20,8 @@ from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.state import state_at, state_in_video, video_seconds
 from wordtrail.core.layout.lines import letters_of
 from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.sheets import script
 from wordtrail.core.marks.forms.all import FORMS
 from wordtrail.core.marks.forms.arrow import Arrow
 from wordtrail.core.marks.forms.boxed import Boxed
@@ -76,7 +76,7 @@ class OpeningTest(unittest.TestCase):
         for gate in sheet.gates:
             self.assertTrue(gate.auto)
             self.assertEqual(gate.at, TITLE_SECONDS)
-            self.assertEqual(layout.pages[state_at(sheet, gate.at, gate.pause).page].sheet, gate.shows)
+            self.assertEqual(layout.pages[state_at(sheet, gate.at, gate.pause).page].board, gate.shows)
 
     def test_what_is_read_aloud_lights_on_its_page_and_is_no_gate(self) -> None:
         purpose = [word.id for word in script(self.lesson)][:4]
@@ -85,7 +85,7 @@ class OpeningTest(unittest.TestCase):
         self.assertEqual([gate.shows for gate in sheet.gates], ["at-hand", "card1"])
         layout = typeset(self.lesson)
         lit = sheet.lights[1]
-        self.assertEqual(layout.pages[state_at(sheet, lit.start).page].sheet, "purpose")
+        self.assertEqual(layout.pages[state_at(sheet, lit.start).page].board, "purpose")
         self.assertTrue(sheet.lights[3].end <= sheet.gates[0].at <= sheet.lights[4].start)
 
     def test_the_syllables_of_a_card_are_lit_one_after_another(self) -> None:
@@ -132,7 +132,7 @@ class PointTest(unittest.TestCase):
         made = apply(lesson(), KeepPoint(point))
         sheet = sheet_of(made)
         (gate,) = sheet.gates
-        self.assertEqual(typeset(made).pages[gate.page].sheet, "pause1")
+        self.assertEqual(typeset(made).pages[gate.page].board, "pause1")
         self.assertEqual(state_at(sheet, gate.at, gate.pause, 4.9).parts, ())
         self.assertEqual(state_at(sheet, gate.at, gate.pause, 5.1).parts, ("pause1.strike2", "pause1.proof2"))
         done = state_at(sheet, gate.at, gate.pause, gate.hold).parts
@@ -149,7 +149,7 @@ class PointTest(unittest.TestCase):
         prompt = ["pause1.question.0"]
         sheet = sheet_of(made, read([*words[:9], *prompt, "a5", *words[9:]]))
         layout = typeset(made)
-        pages = [layout.pages[state_at(sheet, light.start).page].sheet for light in sheet.lights]
+        pages = [layout.pages[state_at(sheet, light.start).page].board for light in sheet.lights]
         self.assertEqual(pages[8:12], ["", "pause1", "pause1", ""], "the quoted word stays beside its question")
 
     def test_students_say_each_sentence_back_for_as_long_as_it_took(self) -> None:

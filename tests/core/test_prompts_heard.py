@@ -5,7 +5,7 @@ from __future__ import annotations
 import unittest
 
 from tests.worlds import planned
-from wordtrail.core.lesson.sheets import prompt_texts, script
+from wordtrail.core.lesson.boards import prompt_texts, script
 from wordtrail.core.trail.model import Aside, Slip, SlipKind, Trail, Visit
 from wordtrail.core.trail.prompts import without_chance_words
 

@@ -38,7 +38,7 @@ def rich() -> Lesson:
 
 
 def places(steps: tuple[GuideStep, ...]) -> list[str]:
-    return [step.sheet or step.card or "passage" for step in steps]
+    return [step.board or step.card or "passage" for step in steps]
 
 
 def said(steps: tuple[GuideStep, ...]) -> list[str]:
@@ -63,7 +63,7 @@ class GuideTest(unittest.TestCase):
     def test_a_question_and_its_choices_are_read_and_not_the_answer(self) -> None:
         made = rich()
         question = made.pause_points[-1].id
-        words = next(step.words for step in recording_guide(made, 110) if step.sheet == question)
+        words = next(step.words for step in recording_guide(made, 110) if step.board == question)
         self.assertEqual({word.id.split(".")[1] for word in words}, {"question", "c0", "c1"})
 
     def test_a_prompt_says_where_it_stands(self) -> None:
@@ -74,7 +74,7 @@ class GuideTest(unittest.TestCase):
     def test_the_passage_keeps_its_pace_between_prompts(self) -> None:
         plain = recording_guide(lesson(), 100, whole=False)[0].words
         steps = recording_guide(rich(), 100)
-        mine = {word.id: word for step in steps if not (step.sheet or step.card) for word in step.words}
+        mine = {word.id: word for step in steps if not (step.board or step.card) for word in step.words}
         self.assertEqual(list(mine), [word.id for word in plain])
         for word in plain:
             self.assertAlmostEqual(mine[word.id].end - mine[word.id].start, word.end - word.start, places=3)
@@ -99,7 +99,7 @@ class GuideTest(unittest.TestCase):
     def test_a_lesson_of_words_alone(self) -> None:
         made = lesson_of_words("hive, comb", "Words")
         steps = recording_guide(made, 110)
-        self.assertEqual([step.sheet for step in steps], [card.id for card in made.plan.cards])
+        self.assertEqual([step.board for step in steps], [card.id for card in made.plan.cards])
         self.assertEqual(len(said(steps)), 2)
 
     def test_two_passages_follow_one_another(self) -> None:

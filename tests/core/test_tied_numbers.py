@@ -42,7 +42,7 @@ def part(page: LaidPage, made: Lesson) -> LaidPart | None:
     return next((one for one in page.parts if one.id == tie_part(made.marks[0].id)), None)
 
 
-def sheet_of(made: Lesson) -> CueSheet:
+def board_of(made: Lesson) -> CueSheet:
     trails = {TAKE: trail(made)}
     return compile_cues(made, trails, typeset(made), edit_list_of(made, trails))
 
@@ -51,8 +51,8 @@ class LaidTest(unittest.TestCase):
     def test_the_number_stands_at_its_box_and_at_its_words(self) -> None:
         made = tied()
         layout = typeset(made)
-        chart = layout.page_of_sheet(made.plan.organizers[0].id)
-        point = layout.page_of_sheet(made.pause_points[0].id)
+        chart = layout.page_of_board(made.plan.organizers[0].id)
+        point = layout.page_of_board(made.pause_points[0].id)
         assert chart is not None
         assert point is not None
         alone, beside = part(layout.pages[chart], made), part(layout.pages[point], made)
@@ -76,7 +76,7 @@ class LaidTest(unittest.TestCase):
         )
         made = apply(made, KeepMark(second))
         layout = typeset(made)
-        page = layout.page_of_sheet(made.plan.organizers[0].id)
+        page = layout.page_of_board(made.plan.organizers[0].id)
         assert page is not None
         xs = [piece.x for one in layout.pages[page].parts for piece in one.pieces if piece.text in ("1", "2")]
         self.assertEqual(len(xs), 2)
@@ -85,7 +85,7 @@ class LaidTest(unittest.TestCase):
     def test_evidence_and_chart_do_not_lie_on_one_another(self) -> None:
         made = tied()
         layout = typeset(made)
-        point = layout.page_of_sheet(made.pause_points[0].id)
+        point = layout.page_of_board(made.pause_points[0].id)
         assert point is not None
         page = layout.pages[point]
         text = next(one for one in page.panels if one.fill == "mist")
@@ -97,20 +97,20 @@ class LaidTest(unittest.TestCase):
 class TimeTest(unittest.TestCase):
     def test_it_comes_to_its_box_when_it_is_drawn_in_the_text(self) -> None:
         made = tied()
-        sheet = sheet_of(made)
+        board = board_of(made)
         name = tie_part(made.marks[0].id)
-        drawn = next(one for one in sheet.drawings if one.mark == made.marks[0].id)
-        self.assertNotIn(name, state_at(sheet, drawn.start - 0.05).parts)
-        self.assertIn(name, state_at(sheet, drawn.start + 0.05).parts)
+        drawn = next(one for one in board.drawings if one.mark == made.marks[0].id)
+        self.assertNotIn(name, state_at(board, drawn.start - 0.05).parts)
+        self.assertIn(name, state_at(board, drawn.start + 0.05).parts)
 
     def test_at_a_pause_point_it_comes_while_the_lesson_stands_there(self) -> None:
         made = tied(Moment.PAUSE)
-        sheet = sheet_of(made)
-        (gate,) = sheet.gates
+        board = board_of(made)
+        (gate,) = board.gates
         name = tie_part(made.marks[0].id)
-        self.assertNotIn(name, state_at(sheet, gate.at, gate.pause, 1.0).parts)
-        self.assertIn(name, state_at(sheet, gate.at, gate.pause, gate.think_seconds + 0.1).parts)
-        self.assertIn(name, state_at(sheet, gate.at + 0.5).parts, "afterwards it stays")
+        self.assertNotIn(name, state_at(board, gate.at, gate.pause, 1.0).parts)
+        self.assertIn(name, state_at(board, gate.at, gate.pause, gate.think_seconds + 0.1).parts)
+        self.assertIn(name, state_at(board, gate.at + 0.5).parts, "afterwards it stays")
 
 
 class ChangeTest(unittest.TestCase):
@@ -135,7 +135,7 @@ class ChangeTest(unittest.TestCase):
         made = tied()
         without = apply(made, RemoveMark(made.marks[0].id))
         self.assertEqual(without.plan.organizers, made.plan.organizers)
-        self.assertFalse(any(".tie" in one.part for one in sheet_of(without).reveals))
+        self.assertFalse(any(".tie" in one.part for one in board_of(without).reveals))
 
 
 if __name__ == "__main__":

@@ -7,7 +7,7 @@ import unittest
 from tests.worlds import lesson
 from wordtrail.core.changes.card_changes import MakeCard
 from wordtrail.core.changes.commands import apply
-from wordtrail.core.lesson.sheets import script, sheets
+from wordtrail.core.lesson.boards import boards, script
 from wordtrail.core.lesson.whereabouts import where_it_stands
 from wordtrail.standins.passages import BEES_MAP, BOAT, RAIN
 
@@ -35,7 +35,7 @@ class WhereaboutsTest(unittest.TestCase):
 
     def test_it_stands_on_the_card_and_is_not_read_aloud(self) -> None:
         made = apply(lesson(BEES_MAP), MakeCard(next(w.id for w in lesson(BEES_MAP).words if w.text == "clover,")))
-        card = next(sheet for sheet in sheets(made) if sheet.card)
+        card = next(sheet for sheet in boards(made) if sheet.card)
         self.assertEqual(card.texts[-1].text, "In the text: paragraph 1, p. 12")
         self.assertNotIn("In", [word.text for word in script(made) if word.id.startswith("card1.")])
 

@@ -18,8 +18,8 @@ from wordtrail.core.cues.compile import compile_cues, edit_list_of
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.sheets import script
 from wordtrail.core.marks.forms.arrow import Arrow
 from wordtrail.core.marks.forms.boxed import Boxed
 from wordtrail.core.marks.forms.bracket import Bracket

@@ -13,7 +13,7 @@ from wordtrail.core.cues.model import Caption, CardShown, CueSheet, Gate, Light
 from wordtrail.core.cues.state import sentence_back, state_at
 from wordtrail.core.layout.drawing import dots_of, drawn_points, highlight_of, shares, stone_of, stones_used
 from wordtrail.core.layout.tied_numbers import deep
-from wordtrail.core.lesson.sheets import script
+from wordtrail.core.lesson.boards import script
 from wordtrail.core.marks.meaning import COLOURS
 from wordtrail.store.documents import to_json
 

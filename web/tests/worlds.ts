@@ -29,7 +29,7 @@ export function page(id: string, words: readonly string[], more: Partial<Schemas
     title: false,
     pictures: [],
     photo: false,
-    sheet: '',
+    board: '',
     strokes: [],
     parts: [],
     ...more,

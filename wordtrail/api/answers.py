@@ -441,7 +441,7 @@ class Checked(Answer):
 
 
 class StudentChart(Answer):
-    """An organizer that students have at hand: its sheet and its title."""
+    """An organizer that students have at hand: its board and its title."""
 
     id: str
     title: str

@@ -57,7 +57,7 @@ CHART = "^chart[0-9]+$"
 
 def chart_answer(layout: Layout, chart: str) -> Response:
     """An organizer without what is filled in, as a PDF to print. Raises NotFound."""
-    page = layout.page_of_sheet(chart)
+    page = layout.page_of_board(chart)
     if page is None:
         raise NotFound("chart")
     data = page_as_pdf(layout, page, partial(read_picture, context().workspace.blobs))

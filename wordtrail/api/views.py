@@ -11,9 +11,9 @@ from wordtrail.api import answers
 from wordtrail.api.context import answer, context, public_url
 from wordtrail.core.cues.model import Beat, Caption, CardShown, Drawing, Gate, Light, PageTurn, Reveal
 from wordtrail.core.layout.model import LaidCard, LaidMark, LaidPage
+from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.current_trail import current_trail, kept_ends
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.sheets import script
 from wordtrail.core.text.notation import write_notation
 from wordtrail.core.trail.checks import figures, places_to_check
 from wordtrail.core.trail.legs import legs

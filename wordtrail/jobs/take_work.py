@@ -8,7 +8,7 @@ from wordtrail.core.align.stretches import stretches_of_sound
 from wordtrail.core.align.values import RATE as ALIGN_RATE
 from wordtrail.core.align.values import Progress
 from wordtrail.core.errors import SilentSound
-from wordtrail.core.lesson.sheets import prompt_texts, script
+from wordtrail.core.lesson.boards import prompt_texts, script
 from wordtrail.core.trail.prompts import without_chance_words
 from wordtrail.jobs.ear import PieceMemory, earlier_hearings, keep_hearings
 from wordtrail.media.decode import Samples, decode

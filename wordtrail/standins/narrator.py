@@ -17,7 +17,7 @@ import numpy.typing as npt
 from wordtrail.core.align.aligner import align
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.values import RATE as ALIGN_RATE
-from wordtrail.core.lesson.sheets import prompt_texts, script
+from wordtrail.core.lesson.boards import prompt_texts, script
 from wordtrail.core.trail.prompts import without_chance_words
 from wordtrail.formats import trail_json
 from wordtrail.media.decode import decode

@@ -1705,7 +1705,7 @@ export interface components {
         /**
          * LaidPage
          * @description One page as it is seen on the stage. `title` says that it is the title card. On a `photo` page the
-         *     words are those of the picture: light and highlights are laid over it, darkening. `sheet` names what a
+         *     words are those of the picture: light and highlights are laid over it, darkening. `board` names what a
          *     page shows that is no page of the passage: a word card, a question, an organizer; its `parts` come one
          *     after another.
          */
@@ -1741,10 +1741,10 @@ export interface components {
              */
             photo: boolean;
             /**
-             * Sheet
+             * Board
              * @default
              */
-            sheet: string;
+            board: string;
             /**
              * Strokes
              * @default []
@@ -5287,7 +5287,7 @@ export interface components {
          * Gate
          * @description At `at` the lesson stops: at a pause point, or for something that is shown and not spoken of. The video
          *     holds it for `think_seconds`, and for `answer_seconds` more in which the answer is shown; the student page
-         *     until the student goes on, or by itself (`auto`). `pause` names it, `shows` the pause point or sheet it
+         *     until the student goes on, or by itself (`auto`). `pause` names it, `shows` the pause point or board it
          *     belongs to, `kind` what students do. `word` is the word it stands after. `page` is the page that is shown
          *     meanwhile (-1: the one that is on the stage).
          */
@@ -5409,7 +5409,7 @@ export interface components {
         };
         /**
          * GuideStep
-         * @description A stretch of the lesson: words of the passage, a `sheet` on a page of its own, or the signpost of the
+         * @description A stretch of the lesson: words of the passage, a `board` on a page of its own, or the signpost of the
          *     pause point `card`, which stands after the word `after`. `words` have seconds from the beginning; there may
          *     be none to read.
          */
@@ -5421,10 +5421,10 @@ export interface components {
             /** Words */
             words: components["schemas"]["GuidedWord"][];
             /**
-             * Sheet
+             * Board
              * @default
              */
-            sheet: string;
+            board: string;
             /**
              * Card
              * @default
@@ -5911,7 +5911,7 @@ export interface components {
         };
         /**
          * Stop
-         * @description One thing in the run: the part it belongs to, what it is called, how long it takes (seconds), the sheets
+         * @description One thing in the run: the part it belongs to, what it is called, how long it takes (seconds), the boards
          *     and pause points in it. `movable`: its place can be changed.
          */
         Stop: {
@@ -5922,10 +5922,10 @@ export interface components {
             /** Seconds */
             seconds: number;
             /**
-             * Sheets
+             * Boards
              * @default []
              */
-            sheets: string[];
+            boards: string[];
             /**
              * Points
              * @default []
@@ -6055,7 +6055,7 @@ export interface components {
         };
         /**
          * StudentChart
-         * @description An organizer that students have at hand: its sheet and its title.
+         * @description An organizer that students have at hand: its board and its title.
          */
         StudentChart: {
             /** Id */

@@ -16,13 +16,13 @@ const chosen = defineModel<Value>({ required: true })
         v-slot="{ checked }"
         :value="one.value"
         class="cursor-pointer"
-        :class="small ? 'rounded-small' : 'rounded-sheet'"
+        :class="small ? 'rounded-small' : 'rounded-panel'"
       >
         <span
           class="block border"
           :class="[
             checked ? 'border-moss bg-moss text-white' : 'border-hairline bg-white',
-            small ? 'rounded-small px-2 py-0.5' : 'rounded-sheet px-3 py-1.5',
+            small ? 'rounded-small px-2 py-0.5' : 'rounded-panel px-3 py-1.5',
           ]"
           >{{ one.name }}</span
         >

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import SheetDialog from './SheetDialog.vue'
+import PanelDialog from './PanelDialog.vue'
 
 defineProps<{ open: boolean; keys: readonly (readonly [string, string])[] }>()
 defineEmits<{ close: [] }>()
 </script>
 
 <template>
-  <SheetDialog :open="open" title="Keys on this screen" width="448px" @close="$emit('close')">
+  <PanelDialog :open="open" title="Keys on this screen" width="448px" @close="$emit('close')">
     <dl class="mt-4 grid grid-cols-[auto_1fr] items-center gap-x-4 gap-y-2">
       <template v-for="[key, deed] in keys" :key="key">
         <dt class="flex gap-1">
@@ -18,5 +18,5 @@ defineEmits<{ close: [] }>()
     <div class="mt-6 text-right">
       <button class="button button-main" type="button" @click="$emit('close')">Close</button>
     </div>
-  </SheetDialog>
+  </PanelDialog>
 </template>

@@ -29,7 +29,7 @@ const { isDragging, isDropTarget } = useSortable({
   <li ref="element" :class="isDragging ? 'opacity-60' : ''">
     <slot name="before" />
     <span
-      class="flex min-w-0 items-center rounded-sheet border"
+      class="flex min-w-0 items-center rounded-panel border"
       :class="[
         chosen ? 'border-moss bg-moss-pale' : 'border-hairline bg-white hover:border-moss',
         isDropTarget && !isDragging ? 'outline-2 outline-lake' : '',

@@ -26,7 +26,7 @@ const GAP = 92
         <RouterLink
           :to="{ name: point.step, params: { id: lesson } }"
           :aria-current="point.step === here ? 'step' : undefined"
-          class="relative flex w-full items-start gap-3 rounded-sheet py-1 pl-[10px]"
+          class="relative flex w-full items-start gap-3 rounded-panel py-1 pl-[10px]"
         >
           <span
             class="mt-[5px] flex h-6 w-6 shrink-0 items-center justify-center rounded-round border-2"

@@ -8,7 +8,7 @@ defineEmits<{ dismiss: [] }>()
 <template>
   <div
     role="alert"
-    class="flex items-start gap-3 rounded-sheet border border-signal bg-signal-pale px-4 py-3"
+    class="flex items-start gap-3 rounded-panel border border-signal bg-signal-pale px-4 py-3"
   >
     <div class="min-w-0 flex-1">
       <p class="font-bold">{{ problem.title }}</p>

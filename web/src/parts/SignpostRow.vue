@@ -90,7 +90,7 @@ function footpath(post: Post, index: number): string {
 <template>
   <div ref="row" class="relative flex">
     <div
-      class="sheet overflow-hidden"
+      class="panel overflow-hidden"
       :style="{ width: `${pageHeight * RATIO}px`, height: `${pageHeight}px` }"
     >
       <slot name="page" />
@@ -116,7 +116,7 @@ function footpath(post: Post, index: number): string {
         :style="{ top: `${tops[i]}px` }"
       >
         <h2
-          class="signpost flex items-center gap-2 rounded-t-sheet px-3 last:rounded-b-sheet"
+          class="signpost flex items-center gap-2 rounded-t-panel px-3 last:rounded-b-panel"
           :class="post.slim ? 'slim border border-l-0 bg-white' : 'min-h-[34px] text-white'"
           :style="{
             background: post.slim ? undefined : `var(--color-${deep(post.colour)})`,
@@ -140,7 +140,7 @@ function footpath(post: Post, index: number): string {
         </h2>
         <div
           v-if="post.open !== false"
-          class="rounded-b-sheet border border-t-0 border-hairline bg-white px-3 py-2"
+          class="rounded-b-panel border border-t-0 border-hairline bg-white px-3 py-2"
         >
           <slot name="post" :post="post" />
         </div>

@@ -45,7 +45,7 @@ const stone = computed(() => {
 const read = computed(() => {
   const words = new Set(props.sheet?.lights.slice(0, props.state.passed).map((light) => light.word))
   words.delete(props.state.lit)
-  if (page.value.sheet) return []
+  if (page.value.board) return []
   return page.value.boxes
     .filter((box) => words.has(box.word))
     .map((box) => ({ word: box.word, ...dotsOf(box, look.value) }))
@@ -104,7 +104,7 @@ const titleTrail = computed(() => {
 })
 const viewBox = computed(() => {
   const width =
-    props.textOnly && !page.value.title && !page.value.photo && !page.value.sheet
+    props.textOnly && !page.value.title && !page.value.photo && !page.value.board
       ? props.layout.text_edge
       : props.layout.width
   return `0 0 ${width} ${props.layout.height}`
@@ -120,7 +120,7 @@ function choose(event: MouseEvent, word: string) {
 <template>
   <svg
     :viewBox="viewBox"
-    :preserveAspectRatio="textOnly && !page.title && !page.sheet ? 'xMidYMin meet' : 'xMidYMid meet'"
+    :preserveAspectRatio="textOnly && !page.title && !page.board ? 'xMidYMin meet' : 'xMidYMid meet'"
     class="stage-page font-passage block h-full w-full bg-white"
     role="img"
     :aria-label="label"

@@ -35,7 +35,7 @@ export const placesOf = oncePerPages((layout): ReadonlyMap<string, Place> => {
     for (const box of card.boxes) places.set(box.word, { page: card.page, box })
   layout.pages.forEach((page, index) => {
     for (const box of page.boxes)
-      if (!page.sheet || !places.has(box.word)) places.set(box.word, { page: index, box })
+      if (!page.board || !places.has(box.word)) places.set(box.word, { page: index, box })
   })
   return places
 })

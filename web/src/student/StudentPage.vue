@@ -22,7 +22,7 @@ const player = usePlayer(
 )
 const pageNote = computed(() => {
   const here = stage.value?.layout.pages[player.state.value?.page ?? 0]
-  const texts = stage.value?.layout.pages.filter((page) => !page.sheet && !page.title) ?? []
+  const texts = stage.value?.layout.pages.filter((page) => !page.board && !page.title) ?? []
   const number = here ? texts.indexOf(here) + 1 : 0
   return number
     ? `page ${number} of ${texts.length}${here!.label ? ` · in your book: ${here!.label}` : ''}`
@@ -85,7 +85,7 @@ const chart = ref('')
 const charts = computed(() => (player.playing.value ? [] : (stage.value?.charts ?? [])))
 const shown = computed(() => {
   const state = player.state.value
-  const page = stage.value?.layout.pages.findIndex((one) => one.sheet === chart.value) ?? -1
+  const page = stage.value?.layout.pages.findIndex((one) => one.board === chart.value) ?? -1
   return state && chart.value && page >= 0 && !player.playing.value
     ? { ...state, page, card: '', lit: '' }
     : state

@@ -33,7 +33,7 @@ function point(event: PointerEvent) {
     :aria-valuemax="Math.round(sheet.seconds)"
     :aria-valuenow="Math.round(time)"
     :aria-valuetext="clock(time)"
-    class="rounded-sheet"
+    class="rounded-panel"
     @keydown.left.prevent="emit('seek', time - 5)"
     @keydown.right.prevent="emit('seek', time + 5)"
     @keydown.home.prevent="emit('seek', 0)"

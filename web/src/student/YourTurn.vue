@@ -125,7 +125,7 @@ async function check() {
       <li
         v-for="(item, n) in mine.items"
         :key="item"
-        class="flex items-center gap-1 rounded-sheet border border-lake bg-white py-1 pr-1 pl-3"
+        class="flex items-center gap-1 rounded-panel border border-lake bg-white py-1 pr-1 pl-3"
       >
         <span>{{ n + 1 }}. {{ item }}</span>
         <button

@@ -23,7 +23,7 @@ const { forms } = useCatalogue()
     <ul class="flex flex-col gap-1">
       <li v-for="mark in marks" :key="mark.id">
         <button
-          class="flex min-h-[40px] w-full items-center gap-2 rounded-sheet border bg-white px-2 text-left text-[14px]"
+          class="flex min-h-[40px] w-full items-center gap-2 rounded-panel border bg-white px-2 text-left text-[14px]"
           :class="[
             drawn.has(mark.id) ? 'text-quiet' : '',
             next === mark.id ? 'border-moss' : 'border-hairline hover:border-moss',

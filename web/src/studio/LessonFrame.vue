@@ -33,7 +33,7 @@ useKeys({
       <RouterLink
         :to="{ name: 'shelf' }"
         aria-label="Word Trail, to your shelf"
-        class="mb-8 block rounded-sheet pl-1"
+        class="mb-8 block rounded-panel pl-1"
         ><BrandMark
       /></RouterLink>
       <PathRail v-if="view" :waypoints="view.waypoints" :lesson="view.id" :here="here" />

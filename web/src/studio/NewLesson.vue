@@ -104,7 +104,7 @@ async function make() {
     <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- what the pointer does here can be done by keys -->
     <form
       v-if="ofWords"
-      class="sheet flex items-end gap-3 px-4 py-3"
+      class="panel flex items-end gap-3 px-4 py-3"
       @submit.prevent="makeOfWords"
       @keydown.esc="ofWords = false"
     >

@@ -107,7 +107,7 @@ defineExpose({ problem })
     </div>
     <div class="flex min-h-0 flex-col">
       <ProblemNote v-if="problem" class="mb-3" :problem="problem" @dismiss="problem = undefined" />
-      <div class="sheet relative min-h-0 flex-1 overflow-hidden p-2">
+      <div class="panel relative min-h-0 flex-1 overflow-hidden p-2">
         <div
           v-if="fromFiles"
           class="flex h-full flex-col items-center justify-center gap-2 px-10 text-center"

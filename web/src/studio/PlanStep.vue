@@ -23,7 +23,7 @@ import { usePlanned } from './plan/offers'
 import { isIn, postsOf } from './plan/posts'
 import ReadingMenu from './plan/ReadingMenu.vue'
 import RunStrip from './plan/RunStrip.vue'
-import SheetView from './plan/SheetView.vue'
+import BoardView from './plan/BoardView.vue'
 import SuggestionColumn from './plan/SuggestionColumn.vue'
 import WordBar from './plan/WordBar.vue'
 
@@ -49,22 +49,22 @@ const planned = usePlanned(
 const { run } = planned
 const whole = computed(() => run.value.reduce((sum, stop) => sum + stop.seconds, 0))
 
-/* Where we are: a page of the text, or a sheet of the run. */
+/* Where we are: a page of the text, or a board of the run. */
 const here = ref('')
 const pages = computed(() => stage.value?.layout.pages ?? [])
-const texts = computed(() => pages.value.flatMap((page, n) => (page.sheet || page.title ? [] : [n])))
-const pageId = (n: number) => pages.value[n]?.sheet || pages.value[n]?.id || ''
+const texts = computed(() => pages.value.flatMap((page, n) => (page.board || page.title ? [] : [n])))
+const pageId = (n: number) => pages.value[n]?.board || pages.value[n]?.id || ''
 const page = computed({
   get: () => {
-    const found = pages.value.findIndex((one) => (one.sheet || one.id) === here.value)
+    const found = pages.value.findIndex((one) => (one.board || one.id) === here.value)
     // A lesson of words alone has no text: it opens on its first card.
     return found >= 0 ? found : (texts.value[0] ?? Math.min(1, Math.max(0, pages.value.length - 1)))
   },
   set: (n: number) => (here.value = pageId(n)),
 })
 const shown = computed(() => pages.value[page.value])
-const sheet = computed(() => shown.value?.sheet ?? '')
-const onText = computed(() => !sheet.value && !shown.value?.title)
+const board = computed(() => shown.value?.board ?? '')
+const onText = computed(() => !board.value && !shown.value?.title)
 const textNumber = computed(() => texts.value.indexOf(page.value))
 
 const words = computed(() =>
@@ -137,7 +137,7 @@ async function keepPoint(point: Point, reach: Schemas['ReachInput']) {
 }
 
 /* Cards, charts and the rest. */
-const point = computed(() => document.value.pause_points.find((one) => one.id === sheet.value))
+const point = computed(() => document.value.pause_points.find((one) => one.id === board.value))
 async function makeCard(word: string) {
   const before = new Set(plan.value.cards.map((one) => one.id))
   if (!(await send({ kind: 'make card', word }))) return
@@ -177,7 +177,7 @@ const takeOver = (of: string) =>
 
 /* The run. */
 const hereKey = computed(() => {
-  const stop = run.value.find((one) => one.sheets.includes(sheet.value))
+  const stop = run.value.find((one) => one.boards.includes(board.value))
   if (stop) return stop.part
   if (shown.value?.title) return 'title'
   if (point.value && !point.value.after) return 'questions'
@@ -185,7 +185,7 @@ const hereKey = computed(() => {
 })
 /** The page on which the opening is written: its own, or the title where there is none yet. */
 function openOpening() {
-  here.value = run.value.find((one) => one.part === 'purpose')?.sheets[0] ?? pageId(0)
+  here.value = run.value.find((one) => one.part === 'purpose')?.boards[0] ?? pageId(0)
 }
 function go(stop: Stop) {
   suggesting.value = false
@@ -193,12 +193,12 @@ function go(stop: Stop) {
   else if (stop.part === 'reading') {
     reading.value = stop.reading
     if (!onText.value) page.value = texts.value[0] ?? 0
-  } else if (stop.sheets.length) {
-    const next = stop.sheets[(stop.sheets.indexOf(sheet.value) + 1) % stop.sheets.length]!
+  } else if (stop.boards.length) {
+    const next = stop.boards[(stop.boards.indexOf(board.value) + 1) % stop.boards.length]!
     here.value = next
   } else if (stop.points.length) {
-    const next = stop.points[(stop.points.indexOf(sheet.value) + 1) % stop.points.length]!
-    if (pages.value.some((one) => one.sheet === next)) here.value = next
+    const next = stop.points[(stop.points.indexOf(board.value) + 1) % stop.points.length]!
+    if (pages.value.some((one) => one.board === next)) here.value = next
     else page.value = texts.value[texts.value.length - 1] ?? 0
   }
 }
@@ -227,7 +227,7 @@ const lineOf = (word: string) => {
     ? { x: place.box.x + place.box.width, y: place.box.baseline + 0.56 * place.box.size }
     : { x: 0, y: 0 }
 }
-const hasPage = (id: string) => pages.value.some((one) => one.sheet === id)
+const hasPage = (id: string) => pages.value.some((one) => one.board === id)
 
 useKeys({
   arrowright: () => step(1, false),
@@ -342,11 +342,11 @@ useKeys({
         />
       </template>
     </SignpostRow>
-    <SheetView
+    <BoardView
       v-else
       :stage="stage"
       :state="state"
-      :sheet="sheet"
+      :board="board"
       :texts="texts"
       :lesson="document"
       :id="lesson.id.value"

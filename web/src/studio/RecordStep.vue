@@ -97,7 +97,7 @@ const live = useLiveMarks(
 const hasMore = computed(() => {
   const { pause_points, plan } = view.value.lesson
   return (
-    !!pause_points.length || !!plan.cards.length || (stage.value?.layout.pages ?? []).some((p) => p.sheet)
+    !!pause_points.length || !!plan.cards.length || (stage.value?.layout.pages ?? []).some((p) => p.board)
   )
 })
 /** The pause point whose prompt stands here, where it has no page of its own. */
@@ -197,15 +197,15 @@ useKeys({
     @save="take.saveAsFile"
     @let-go="take.letGo"
   />
-  <p v-if="trouble" role="alert" class="mb-3 rounded-sheet border border-signal bg-signal-pale px-4 py-3">
+  <p v-if="trouble" role="alert" class="mb-3 rounded-panel border border-signal bg-signal-pale px-4 py-3">
     {{ trouble }}
   </p>
   <div v-if="stage" class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_290px] gap-5">
-    <div ref="frame" class="sheet relative min-h-0 overflow-hidden">
+    <div ref="frame" class="panel relative min-h-0 overflow-hidden">
       <StagePage :layout="stage.layout" :state="state" text-only />
       <section
         v-if="prompt"
-        class="absolute right-6 left-6 overflow-hidden rounded-sheet border-2 border-lake bg-white"
+        class="absolute right-6 left-6 overflow-hidden rounded-panel border-2 border-lake bg-white"
         :style="promptAt"
         aria-label="Pause point"
       >
@@ -238,7 +238,7 @@ useKeys({
         v-for="broken in unfinished"
         v-show="!busy"
         :key="broken.id"
-        class="rounded-sheet border border-ochre bg-white px-4 py-3"
+        class="rounded-panel border border-ochre bg-white px-4 py-3"
       >
         <p class="font-bold">Take {{ broken.number }} was broken off</p>
         <p class="text-[14px]">The recording was broken off. What came before is here.</p>
@@ -268,7 +268,7 @@ useKeys({
             <Mic :size="16" aria-hidden="true" /><span class="min-w-0 flex-1 truncate">{{ chosenName }}</span
             ><ChevronsUpDown :size="16" aria-hidden="true" />
           </ListboxButton>
-          <ListboxOptions class="sheet absolute z-10 mt-1 w-full py-1">
+          <ListboxOptions class="panel absolute z-10 mt-1 w-full py-1">
             <ListboxOption
               v-for="m in microphones"
               :key="m.id"

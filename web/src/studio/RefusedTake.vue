@@ -13,7 +13,7 @@ function save() {
 </script>
 
 <template>
-  <div role="alert" class="mb-3 rounded-sheet border border-signal bg-signal-pale px-4 py-3">
+  <div role="alert" class="mb-3 rounded-panel border border-signal bg-signal-pale px-4 py-3">
     <p class="font-bold">{{ problem.title }}</p>
     <p>
       {{ problem.message }} {{ problem.kept }}

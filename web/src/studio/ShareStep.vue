@@ -40,19 +40,19 @@ const path = () => ({ path: { lesson: lesson.id.value } })
   </Teleport>
   <ul
     v-if="warnings.length"
-    class="mb-3 list-inside list-disc rounded-sheet border border-ochre bg-white px-4 py-3"
+    class="mb-3 list-inside list-disc rounded-panel border border-ochre bg-white px-4 py-3"
     aria-label="Before you share"
   >
     <li v-for="warning in warnings" :key="warning">{{ warning }}</li>
   </ul>
-  <section v-if="!ready" class="sheet flex flex-1 flex-col items-center justify-center gap-2 text-center">
+  <section v-if="!ready" class="panel flex flex-1 flex-col items-center justify-center gap-2 text-center">
     <p class="text-[18px] font-bold">There is nothing to share yet.</p>
     <p class="text-quiet">Students follow a reading. Record the passage first.</p>
     <RouterLink class="button button-main mt-3" :to="{ name: 'record' }">Go to Record</RouterLink>
   </section>
   <section
     v-else-if="!link"
-    class="sheet flex flex-1 flex-col items-center justify-center gap-2 px-8 text-center"
+    class="panel flex flex-1 flex-col items-center justify-center gap-2 px-8 text-center"
   >
     <p class="text-[18px] font-bold">Open this lesson to your students</p>
     <p class="max-w-[520px] text-quiet">
@@ -67,10 +67,10 @@ const path = () => ({ path: { lesson: lesson.id.value } })
       Make the link
     </button>
   </section>
-  <section v-else class="sheet flex flex-1 items-center gap-12 px-12">
+  <section v-else class="panel flex flex-1 items-center gap-12 px-12">
     <figure class="w-[300px] shrink-0">
       <img
-        class="w-full rounded-sheet border border-hairline"
+        class="w-full rounded-panel border border-hairline"
         :src="`/api/lessons/${lesson.id.value}/link/qr.svg?for=${encodeURIComponent(link.url)}`"
         alt="QR code of the student link"
       />
@@ -84,7 +84,7 @@ const path = () => ({ path: { lesson: lesson.id.value } })
         Whoever has this link can follow along. They see the lesson as it is now, also after you change it.
       </p>
       <p
-        class="mt-4 break-all rounded-sheet border border-hairline bg-mist px-4 py-3 font-semibold"
+        class="mt-4 break-all rounded-panel border border-hairline bg-mist px-4 py-3 font-semibold"
         data-link
       >
         {{ link.url }}

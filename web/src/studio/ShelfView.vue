@@ -44,7 +44,7 @@ const TRAIL = Array.from({ length: 5 }, (_, i) => {
       <section v-for="{ unit, lessons } in units" :key="unit" class="mt-6">
         <h2 class="text-[16px] font-semibold text-quiet">{{ unit }}</h2>
         <ul class="mt-3 grid gap-4 md:grid-cols-2">
-          <li v-for="lesson in lessons" :key="lesson.id" class="sheet flex flex-col p-5">
+          <li v-for="lesson in lessons" :key="lesson.id" class="panel flex flex-col p-5">
             <h3 class="text-[20px] font-bold leading-tight">
               <RouterLink :to="{ name: lesson.next, params: { id: lesson.id } }">{{
                 lesson.title
@@ -94,7 +94,7 @@ const TRAIL = Array.from({ length: 5 }, (_, i) => {
           </li>
         </ul>
       </section>
-      <section v-if="shelf.data.value && !units.length" class="sheet mt-6 p-10 text-center">
+      <section v-if="shelf.data.value && !units.length" class="panel mt-6 p-10 text-center">
         <p class="text-[18px] font-bold">Your shelf is empty.</p>
         <p class="mt-1 text-quiet">
           Paste or type a passage to begin. It takes about ten minutes from there to a lesson.

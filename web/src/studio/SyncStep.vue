@@ -192,7 +192,7 @@ useKeys({
 
   <section
     v-if="job"
-    class="sheet mb-3 flex flex-wrap items-center gap-x-5 gap-y-1 px-5 py-3"
+    class="panel mb-3 flex flex-wrap items-center gap-x-5 gap-y-1 px-5 py-3"
     aria-live="polite"
   >
     <div class="min-w-[220px]">
@@ -221,7 +221,7 @@ useKeys({
   <section
     v-else-if="wordless"
     role="alert"
-    class="mb-3 flex items-center gap-4 rounded-sheet border border-signal bg-signal-pale px-4 py-3"
+    class="mb-3 flex items-center gap-4 rounded-panel border border-signal bg-signal-pale px-4 py-3"
   >
     <p class="flex-1">
       <strong>Take {{ wordless.number }}:</strong>
@@ -242,7 +242,7 @@ useKeys({
         <TabList class="mb-2 flex gap-1 text-[14px]">
           <Tab v-for="name in ['By line', 'On the stage']" :key="name" v-slot="{ selected }" as="template">
             <button
-              class="rounded-sheet px-3 py-1 font-semibold"
+              class="rounded-panel px-3 py-1 font-semibold"
               :class="selected ? 'bg-moss-pale' : 'text-quiet'"
             >
               {{ name }}
@@ -250,7 +250,7 @@ useKeys({
           </Tab>
         </TabList>
         <TabPanels class="min-h-0 flex-1">
-          <TabPanel class="sheet h-full overflow-y-auto px-4 py-3" tabindex="-1">
+          <TabPanel class="panel h-full overflow-y-auto px-4 py-3" tabindex="-1">
             <div ref="list">
               <template v-for="row in rows" :key="row.key">
                 <SoundStrip
@@ -278,7 +278,7 @@ useKeys({
                 />
                 <div
                   v-else
-                  class="my-2 ml-[52px] flex gap-2 rounded-sheet border border-dashed px-3 py-1 text-[13px]"
+                  class="my-2 ml-[52px] flex gap-2 rounded-panel border border-dashed px-3 py-1 text-[13px]"
                   :class="{
                     'border-lake text-lake': row.kind === 'pause',
                     'border-moss-half text-quiet': row.kind === 'talk',
@@ -299,7 +299,7 @@ useKeys({
               </template>
             </div>
           </TabPanel>
-          <TabPanel class="sheet h-full overflow-hidden" tabindex="-1">
+          <TabPanel class="panel h-full overflow-hidden" tabindex="-1">
             <StagePage
               v-if="player.state.value"
               :layout="stage.layout"
@@ -412,7 +412,7 @@ useKeys({
       <TakeList v-if="view.takes.length > 1" />
     </aside>
   </div>
-  <section v-else class="sheet flex flex-1 flex-col items-center justify-center gap-2 text-center">
+  <section v-else class="panel flex flex-1 flex-col items-center justify-center gap-2 text-center">
     <template v-if="job">
       <p class="text-[18px] font-bold">Every word of your reading is being found.</p>
       <p class="max-w-[480px] text-quiet">

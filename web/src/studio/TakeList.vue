@@ -14,7 +14,7 @@ const takes = computed(() => lesson.view.value.takes.filter((take) => take.state
       <li
         v-for="take in takes"
         :key="take.id"
-        class="sheet px-3 py-2"
+        class="panel px-3 py-2"
         :class="take.counts ? 'border-moss' : ''"
       >
         <div class="flex items-center gap-2">

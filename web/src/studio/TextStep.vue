@@ -11,7 +11,7 @@ import { useStage } from '@/api/stage'
 import StagePage from '@/stage/StagePage.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import MovableList from '@/parts/MovableList.vue'
-import SheetDialog from '@/parts/SheetDialog.vue'
+import PanelDialog from '@/parts/PanelDialog.vue'
 import BringIn from './text/BringIn.vue'
 import CheckColumn from './text/CheckColumn.vue'
 import CreditsDialog from './text/CreditsDialog.vue'
@@ -129,7 +129,7 @@ const copies = useCatalogue().passage_formats.filter((one) => one.is_written)
   </Teleport>
   <div class="mb-2 flex flex-wrap items-center gap-2">
     <TabGroup as="div" :selected-index="shown" @change="shown = $event">
-      <TabList class="flex rounded-sheet border border-hairline bg-white p-0.5">
+      <TabList class="flex rounded-panel border border-hairline bg-white p-0.5">
         <Tab v-for="(name, i) in VIEWS" :key="name" v-slot="{ selected }" as="template">
           <button
             type="button"
@@ -148,7 +148,7 @@ const copies = useCatalogue().passage_formats.filter((one) => one.is_written)
     </TabGroup>
     <Menu v-if="passages.length > 1" as="div" class="relative">
       <MenuButton class="button">Passage: {{ passage.title || 'Untitled' }}</MenuButton>
-      <MenuItems class="sheet absolute left-0 top-full z-10 mt-1 w-[280px] p-1 focus:outline-none">
+      <MenuItems class="panel absolute left-0 top-full z-10 mt-1 w-[280px] p-1 focus:outline-none">
         <MenuItem v-for="one in passages" :key="one.id" v-slot="{ active }">
           <button
             type="button"
@@ -188,7 +188,7 @@ const copies = useCatalogue().passage_formats.filter((one) => one.is_written)
       <button class="button" type="button" @click="dialog = 'credits'">Credits</button>
       <Menu as="div" class="relative">
         <MenuButton class="button">Save a copy</MenuButton>
-        <MenuItems class="sheet absolute right-0 top-full z-10 mt-1 w-[200px] p-1 focus:outline-none">
+        <MenuItems class="panel absolute right-0 top-full z-10 mt-1 w-[200px] p-1 focus:outline-none">
           <MenuItem v-for="{ kind, name } in copies" :key="kind" v-slot="{ active }">
             <a
               class="block rounded-small px-3 py-1.5"
@@ -208,7 +208,7 @@ const copies = useCatalogue().passage_formats.filter((one) => one.is_written)
     :words="passage"
     :send="send"
   />
-  <div v-if="shown === 0" ref="area" class="sheet min-h-0 flex-1 overflow-y-auto">
+  <div v-if="shown === 0" ref="area" class="panel min-h-0 flex-1 overflow-y-auto">
     <div class="flex">
       <div class="min-w-0 flex-1 border-r border-hairline pb-10">
         <MovableList @move="moved">
@@ -233,7 +233,7 @@ const copies = useCatalogue().passage_formats.filter((one) => one.is_written)
   </div>
   <SoundsPanel v-else-if="shown === 1" :sayings="about?.sayings ?? []" :words="words" :send="send" />
   <template v-else>
-    <div class="sheet min-h-0 flex-1 overflow-hidden p-2">
+    <div class="panel min-h-0 flex-1 overflow-hidden p-2">
       <StagePage v-if="stage && state" :layout="stage.layout" :state="state" />
     </div>
     <div class="mt-2 flex items-center justify-center gap-3">
@@ -254,7 +254,7 @@ const copies = useCatalogue().passage_formats.filter((one) => one.is_written)
   />
   <CreditsDialog :open="dialog === 'credits'" :passage="passage" :send="send" @close="dialog = ''" />
   <LookDialog :open="dialog === 'look'" :look="look" :passage="passage" :send="send" @close="dialog = ''" />
-  <SheetDialog :open="dialog === 'bring'" title="Bring in more" width="720px" @close="dialog = ''">
+  <PanelDialog :open="dialog === 'bring'" title="Bring in more" width="720px" @close="dialog = ''">
     <div class="mt-4 flex min-h-0 flex-col gap-4">
       <BringIn :bringing="bringing" />
       <ProblemNote v-if="problem" :problem="problem" @dismiss="problem = undefined" />
@@ -273,5 +273,5 @@ const copies = useCatalogue().passage_formats.filter((one) => one.is_written)
         </button>
       </div>
     </div>
-  </SheetDialog>
+  </PanelDialog>
 </template>

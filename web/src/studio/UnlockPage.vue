@@ -20,7 +20,7 @@ async function open() {
 
 <template>
   <main class="flex min-h-screen items-center justify-center p-6">
-    <form class="sheet w-full max-w-md p-8" @submit.prevent="open">
+    <form class="panel w-full max-w-md p-8" @submit.prevent="open">
       <BrandMark />
       <h1 class="mt-6 text-[22px] font-bold">This is the teacher’s side</h1>
       <p class="mt-1 text-quiet">The passphrase was printed where Word Trail was started.</p>

@@ -85,7 +85,7 @@ useKeys({ space: preview, b: () => player.back() })
     <div class="flex min-h-0 flex-1 justify-center">
       <video
         v-if="video?.newest && !job"
-        class="sheet aspect-video max-h-full max-w-full bg-white"
+        class="panel aspect-video max-h-full max-w-full bg-white"
         controls
         preload="metadata"
         :src="`/api/videos/${video.id}/video.mp4`"
@@ -93,7 +93,7 @@ useKeys({ space: preview, b: () => player.back() })
       >
         <track kind="captions" srclang="en" label="English" :src="`/api/videos/${video.id}/captions.vtt`" />
       </video>
-      <div v-else class="sheet aspect-video h-full max-w-full overflow-hidden">
+      <div v-else class="panel aspect-video h-full max-w-full overflow-hidden">
         <StagePage
           v-if="player.state.value"
           :layout="stage.layout"
@@ -104,7 +104,7 @@ useKeys({ space: preview, b: () => player.back() })
         />
       </div>
     </div>
-    <section class="sheet flex min-h-[76px] flex-wrap items-center gap-x-5 gap-y-2 px-5 py-3">
+    <section class="panel flex min-h-[76px] flex-wrap items-center gap-x-5 gap-y-2 px-5 py-3">
       <template v-if="job">
         <div class="min-w-[200px]" aria-live="polite">
           <h2 class="font-bold">
@@ -158,7 +158,7 @@ useKeys({ space: preview, b: () => player.back() })
       </p>
     </section>
   </div>
-  <section v-else-if="stage" class="sheet flex flex-1 flex-col items-center justify-center gap-2 text-center">
+  <section v-else-if="stage" class="panel flex flex-1 flex-col items-center justify-center gap-2 text-center">
     <p class="text-[18px] font-bold">A video needs a reading.</p>
     <p class="text-quiet">Record the passage first, or hand in a sound file.</p>
     <RouterLink class="button button-main mt-3" :to="{ name: 'record' }">Go to Record</RouterLink>

@@ -9,13 +9,13 @@ export interface GuidePlace {
   step: Schemas['GuideStep']
 }
 
-/** Each page of the passage that a step goes over, each sheet, each prompt. */
+/** Each page of the passage that a step goes over, each board, each prompt. */
 export function guidePlaces(steps: readonly Schemas['GuideStep'][], layout: Layout): GuidePlace[] {
   const words = placesOf(layout)
   const found: GuidePlace[] = []
   for (const step of steps) {
-    if (step.sheet) {
-      const page = layout.pages.findIndex((one) => one.sheet === step.sheet)
+    if (step.board) {
+      const page = layout.pages.findIndex((one) => one.board === step.board)
       if (page >= 0) found.push({ page, card: '', step })
     } else if (step.card) {
       const page = words.get(step.after)?.page ?? found[found.length - 1]?.page ?? 0

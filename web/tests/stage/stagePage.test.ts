@@ -57,7 +57,7 @@ describe('the stage', () => {
   })
 
   it('shows the text alone as wide as the core says', () => {
-    const text = layout.pages.findIndex((one) => !one.title && !one.sheet)
+    const text = layout.pages.findIndex((one) => !one.title && !one.board)
     const state = { ...stateAt(sheet, -1), page: text }
     expect(page(state, { textOnly: true }).get('svg').attributes('viewBox')).toBe(
       `0 0 ${layout.text_edge} ${layout.height}`,

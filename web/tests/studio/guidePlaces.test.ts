@@ -7,23 +7,23 @@ const pages = layout([
   page('title', [], { title: true }),
   page('one', ['a', 'b']),
   page('two', ['c', 'd']),
-  page('sheet', ['s'], { sheet: 'card1' }),
+  page('board', ['s'], { board: 'card1' }),
 ])
 const step = (more: object) =>
-  ({ sheet: '', card: '', after: '', words: [], ...more }) as unknown as Schemas['GuideStep']
+  ({ board: '', card: '', after: '', words: [], ...more }) as unknown as Schemas['GuideStep']
 const over = (...words: string[]) => step({ words: words.map((id) => ({ id })) })
 
 describe('the places of the guide', () => {
   const steps = [
-    step({ sheet: 'card1' }),
+    step({ board: 'card1' }),
     over('a', 'b', 'c', 'd'),
     step({ card: 'pause1', after: 'b' }),
     step({ card: 'pause2', after: 'gone' }),
-    step({ sheet: 'gone' }),
+    step({ board: 'gone' }),
   ]
   const places = guidePlaces(steps, pages)
 
-  it('are each sheet, each page a step goes over, each prompt beside its line', () => {
+  it('are each board, each page a step goes over, each prompt beside its line', () => {
     expect(places.map((one) => [one.page, one.card])).toEqual([
       [3, ''],
       [1, ''],

@@ -9,8 +9,8 @@ from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.changes.limits import LONGEST_TAKE, SHORTEST_KEPT
 from wordtrail.core.edit.edit_list import Trim
 from wordtrail.core.errors import LessonError
+from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.sheets import script
 from wordtrail.core.pace.guide import FASTEST, SLOWEST
 from wordtrail.core.text.tidy import within
 from wordtrail.core.trail.model import Mend

@@ -8,8 +8,8 @@ from typing import ClassVar, Literal
 from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.changes.in_passage import at_word
 from wordtrail.core.errors import LessonError
+from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.model import LeftAsItIs, Lesson
-from wordtrail.core.lesson.sheets import script
 from wordtrail.core.speech.respelling import Respelling, sounds_of
 from wordtrail.core.text import word_mending
 from wordtrail.core.text.bare import bare

@@ -12,9 +12,9 @@ from wordtrail.core.cues.model import Caption, CueSheet, Light, PageTurn, Reveal
 from wordtrail.core.cues.passes import Passes
 from wordtrail.core.edit.edit_list import Clip, EditList
 from wordtrail.core.layout.model import Layout
+from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.current_trail import kept_ends
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.sheets import script
 from wordtrail.core.text.model import Word
 from wordtrail.core.trail.mending import mended, on_passage
 from wordtrail.core.trail.model import UNSURE_BELOW, Aside, Trail
@@ -68,7 +68,7 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
     thinking = {gate.shows: gate.think_seconds for gate in stopping.gates}
     by_hand = placed_by_hand(lesson, edits)
     drawn = undisturbed(lesson, drawings(lesson, heard, thinking, by_hand), stopping.gates, by_hand)
-    texts = [index for index, page in enumerate(layout.pages) if page.boxes and not page.sheet]
+    texts = [index for index, page in enumerate(layout.pages) if page.boxes and not page.board]
     opening = texts[0] if texts else 0
     return CueSheet(
         version=VERSION,
@@ -144,13 +144,13 @@ def _page_turns(
     until the reading goes on."""
     turns = [PageTurn(0.0, 0)] if lead > 0 else []
     beside = {
-        index: {box.word for box in page.boxes} for index, page in enumerate(layout.pages) if page.sheet and page.boxes
+        index: {box.word for box in page.boxes} for index, page in enumerate(layout.pages) if page.board and page.boxes
     }
     goes_on = _words_after_points(lesson)
     now = page_of[lights[0].word] if lights else opening
     turns.append(PageTurn(lead, now))
     for before, after in pairwise(lights):
-        stays = after.word in beside.get(now, ()) and after.word not in goes_on.get(layout.pages[now].sheet, ())
+        stays = after.word in beside.get(now, ()) and after.word not in goes_on.get(layout.pages[now].board, ())
         page = now if stays else page_of[after.word]
         if page != now:
             at = min(max(before.end, after.start - TURN_AHEAD), after.start)

@@ -9,8 +9,8 @@ from itertools import groupby
 from wordtrail.core.cues.drawings import AT_A_GATE, Heard, marks_at, reading_number
 from wordtrail.core.cues.model import Beat, CardShown, Gate, Light, Reveal
 from wordtrail.core.layout.model import Layout
+from wordtrail.core.lesson.boards import Board, boards, has_page, point_texts, run_boards
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.sheets import Sheet, has_page, point_texts, run_sheets, sheets
 from wordtrail.core.pace.silent import READ_SILENTLY, SETTLE, seconds_to_read
 from wordtrail.core.plan.activities.activity import Disclosure
 from wordtrail.core.plan.cards import Shown, WordCard
@@ -79,29 +79,29 @@ class _Stops:
         self.reveals: list[Reveal] = []
         self.beats: list[Beat] = []
         self.cards: list[CardShown] = []
-        self._by_id = {sheet.id: sheet for sheet in sheets(lesson)}
+        self._by_id = {board.id: board for board in boards(lesson)}
         self._first: dict[str, int] = {}
         for index, light in enumerate(heard.lights):
             self._first.setdefault(light.word, index)
 
     def before_and_after(self) -> None:
-        """The sheets of the run that nobody speaks of, and word cards at their word."""
+        """The boards of the run that nobody speaks of, and word cards at their word."""
         passage = {word.id for word in self.lesson.words}
         read = [light for light in self.heard.lights if light.word in passage]
         at = self.lead
-        for rank, sheet in enumerate(run_sheets(self.lesson)):
-            spoken = self._spoken(sheet)
+        for rank, board in enumerate(run_boards(self.lesson)):
+            spoken = self._spoken(board)
             if spoken:
                 at = max(at, self._after(spoken[-1]))
             else:
-                self._show(sheet, at if not read else min(at, read[0].start), rank)
-        ending = run_sheets(self.lesson, after=True)
-        for rank, sheet in enumerate(ending):
-            if self._spoken(sheet):
+                self._show(board, at if not read else min(at, read[0].start), rank)
+        ending = run_boards(self.lesson, after=True)
+        for rank, board in enumerate(ending):
+            if self._spoken(board):
                 continue
             later = [spoken[0] for other in ending[rank + 1 :] if (spoken := self._spoken(other))]
             at = self.heard.lights[later[0]].start - SMALLEST if later else self.seconds
-            self._show(sheet, at, 10_000 + rank)
+            self._show(board, at, 10_000 + rank)
         for card in self.lesson.plan.cards:
             found = self._first.get(card.at)
             own = self._by_id.get(card.id)
@@ -156,9 +156,9 @@ class _Stops:
                 else:
                     self.reveals.append(Reveal(part, gate.at, gate.pause, gate.think_seconds))
 
-    def _spoken(self, sheet: Sheet) -> list[int]:
-        """The lights of a sheet's words."""
-        return sorted(self._first[word.id] for word in sheet.words if word.id in self._first)
+    def _spoken(self, board: Board) -> list[int]:
+        """The lights of a board's words."""
+        return sorted(self._first[word.id] for word in board.words if word.id in self._first)
 
     def _after(self, index: int) -> float:
         """The moment after a light at which the lesson can stop."""
@@ -179,13 +179,13 @@ class _Stops:
 
     def _said_prompt(self, point: PausePoint, at: float) -> list[int]:
         """The lights of the point's question, when it was read aloud after its word."""
-        sheet = self._by_id.get(point.id)
-        texts = sheet.texts if sheet else point_texts(point)
+        board = self._by_id.get(point.id)
+        texts = board.texts if board else point_texts(point)
         ids = {word.id for text in texts for word in text.words}
         return [n for n, light in enumerate(self.heard.lights) if light.word in ids and light.start >= at - 0.5]
 
     def _gate(self, point: PausePoint, at: float, think: float) -> Gate:
-        page = self.layout.page_of_sheet(point.id)
+        page = self.layout.page_of_board(point.id)
         if looked_for := point.activity.turns_to():
             page = next((n for n, one in enumerate(self.layout.pages) if one.id.split(".")[0] == looked_for), None)
         word = point.after or next((one.id for one in reversed(self.lesson.words)), "")
@@ -244,21 +244,21 @@ class _Stops:
                     found[word.id] = (block.id, verse if block.kind is BlockKind.STANZA else word.sentence)
         return found
 
-    def _show(self, sheet: Sheet, at: float, rank: int, suffix: str = "") -> None:
-        """A gate that shows a sheet for as long as it takes to read it."""
-        name, at = f"{sheet.id}{suffix}", round(at, 4)
-        think = SETTLE + len(sheet.words) / READ_SILENTLY
-        if sheet.card:
-            think += self._syllable_beats(sheet.card, name)
-        if sheet.part is Part.MATCHING:
+    def _show(self, board: Board, at: float, rank: int, suffix: str = "") -> None:
+        """A gate that shows a board for as long as it takes to read it."""
+        name, at = f"{board.id}{suffix}", round(at, 4)
+        think = SETTLE + len(board.words) / READ_SILENTLY
+        if board.card:
+            think += self._syllable_beats(board.card, name)
+        if board.part is Part.MATCHING:
             think = MATCH_SECONDS
-            self.reveals.append(Reveal(matching_part(sheet.id), at, name, think))
-        page = self.layout.page_of_sheet(sheet.id)
-        answer = MATCHED_SECONDS if sheet.part is Part.MATCHING else 0.0
-        text = next((one.text for one in sheet.texts if one.words), sheet.texts[0].text)
+            self.reveals.append(Reveal(matching_part(board.id), at, name, think))
+        page = self.layout.page_of_board(board.id)
+        answer = MATCHED_SECONDS if board.part is Part.MATCHING else 0.0
+        text = next((one.text for one in board.texts if one.words), board.texts[0].text)
         gate = Gate(
-            name, at, round(think, 3), "", text, sheet.part.value, sheet.id, -1 if page is None else page,
-            answer, auto=sheet.part not in (Part.MATCHING, Part.QUICK_WRITE),
+            name, at, round(think, 3), "", text, board.part.value, board.id, -1 if page is None else page,
+            answer, auto=board.part not in (Part.MATCHING, Part.QUICK_WRITE),
         )  # fmt: skip
         self.gates.append((rank, gate))
 

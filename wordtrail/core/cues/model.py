@@ -38,7 +38,7 @@ class Drawing:
 class Gate:
     """At `at` the lesson stops: at a pause point, or for something that is shown and not spoken of. The video
     holds it for `think_seconds`, and for `answer_seconds` more in which the answer is shown; the student page
-    until the student goes on, or by itself (`auto`). `pause` names it, `shows` the pause point or sheet it
+    until the student goes on, or by itself (`auto`). `pause` names it, `shows` the pause point or board it
     belongs to, `kind` what students do. `word` is the word it stands after. `page` is the page that is shown
     meanwhile (-1: the one that is on the stage)."""
 

@@ -6,8 +6,8 @@ from dataclasses import dataclass
 
 from wordtrail.core.cues.compile import TITLE_SECONDS
 from wordtrail.core.cues.gates import MATCH_SECONDS, MATCHED_SECONDS, SYLLABLE
+from wordtrail.core.lesson.boards import Board, run_boards
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.sheets import Sheet, run_sheets
 from wordtrail.core.pace.guide import pace_guide
 from wordtrail.core.pace.silent import READ_SILENTLY, SETTLE
 from wordtrail.core.plan.model import PausePoint
@@ -19,13 +19,13 @@ TALK_SHARE = 1.25
 
 @dataclass(frozen=True, slots=True)
 class Stop:
-    """One thing in the run: the part it belongs to, what it is called, how long it takes (seconds), the sheets
+    """One thing in the run: the part it belongs to, what it is called, how long it takes (seconds), the boards
     and pause points in it. `movable`: its place can be changed."""
 
     part: str
     name: str
     seconds: float
-    sheets: tuple[str, ...] = ()
+    boards: tuple[str, ...] = ()
     points: tuple[str, ...] = ()
     reading: str = ""
     movable: bool = True
@@ -48,9 +48,9 @@ _NAMES = {
 
 def run_of(lesson: Lesson) -> tuple[Stop, ...]:
     """The lesson as it will run, from the title on."""
-    by_part: dict[Part, list[Sheet]] = {}
-    for sheet in (*run_sheets(lesson), *run_sheets(lesson, after=True)):
-        by_part.setdefault(sheet.part, []).append(sheet)
+    by_part: dict[Part, list[Board]] = {}
+    for board in (*run_boards(lesson), *run_boards(lesson, after=True)):
+        by_part.setdefault(board.part, []).append(board)
     stops = [Stop("title", "Title", TITLE_SECONDS, movable=False)]
     for part in run_order(lesson.plan.order):
         if part is Part.READING and lesson.words:
@@ -62,8 +62,8 @@ def run_of(lesson: Lesson) -> tuple[Stop, ...]:
                 stops.append(Stop(part.value, _NAMES[part], sum(map(_point_seconds, asked)), points=names))
         elif part in by_part:
             made = by_part[part]
-            seconds = sum(map(_sheet_seconds, made))
-            stops.append(Stop(part.value, _NAMES[part], round(seconds, 1), tuple(sheet.id for sheet in made)))
+            seconds = sum(map(_board_seconds, made))
+            stops.append(Stop(part.value, _NAMES[part], round(seconds, 1), tuple(board.id for board in made)))
     return tuple(stops)
 
 
@@ -95,8 +95,8 @@ def _point_seconds(point: PausePoint) -> float:
     return point.think_seconds + (SETTLE + len(point.answer.split()) / READ_SILENTLY if point.answer else 0.0)
 
 
-def _sheet_seconds(sheet: Sheet) -> float:
-    if sheet.part is Part.MATCHING:
+def _board_seconds(board: Board) -> float:
+    if board.part is Part.MATCHING:
         return MATCH_SECONDS + MATCHED_SECONDS
-    syllables = len(sheet.card.syllables) * SYLLABLE if sheet.card and sheet.card.say_it else 0.0
-    return SETTLE + len(sheet.words) / READ_SILENTLY + syllables
+    syllables = len(board.card.syllables) * SYLLABLE if board.card and board.card.say_it else 0.0
+    return SETTLE + len(board.words) / READ_SILENTLY + syllables

@@ -6,7 +6,7 @@ from wordtrail.core.layout.boxes import boxes_of
 from wordtrail.core.layout.lines import set_text, set_words
 from wordtrail.core.layout.model import Ink, LaidCard, Look, Point, SetPiece, WordBox
 from wordtrail.core.layout.stages import Stage
-from wordtrail.core.lesson.sheets import Role, SheetText, point_texts
+from wordtrail.core.lesson.boards import BoardText, Role, point_texts
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.text.look import USUAL_LOOK, TextLook
 from wordtrail.core.text.model import Style
@@ -64,7 +64,7 @@ def laid_card(point: PausePoint, page: int, box: WordBox, stage: Stage, look: Te
     )  # fmt: skip
 
 
-def _own(text: SheetText, size: float) -> float:
+def _own(text: BoardText, size: float) -> float:
     return size if text.role is Role.BODY else 0.75 * size
 
 

@@ -207,7 +207,7 @@ def _area_of(mark: Mark, ground: Ground) -> Area | None:
     """The picture or the region of it that a mark is on, where it is on a page of the text."""
     for number, page in enumerate(ground.pages):
         for picture in page.pictures:
-            if picture.id == mark.picture and not page.sheet:
+            if picture.id == mark.picture and not page.board:
                 return Area(number, *region_on(picture, ground.regions.get((mark.picture, mark.region))))
     return None
 

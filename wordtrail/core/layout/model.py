@@ -111,7 +111,7 @@ class LaidPicture:
 @dataclass(frozen=True, slots=True)
 class LaidPage:
     """One page as it is seen on the stage. `title` says that it is the title card. On a `photo` page the
-    words are those of the picture: light and highlights are laid over it, darkening. `sheet` names what a
+    words are those of the picture: light and highlights are laid over it, darkening. `board` names what a
     page shows that is no page of the passage: a word card, a question, an organizer; its `parts` come one
     after another."""
 
@@ -124,7 +124,7 @@ class LaidPage:
     title: bool = False
     pictures: tuple[LaidPicture, ...] = ()
     photo: bool = False
-    sheet: str = ""
+    board: str = ""
     strokes: tuple[LaidStroke, ...] = ()
     parts: tuple[LaidPart, ...] = ()
 
@@ -222,9 +222,9 @@ class Layout:
         place on its own page; words of a signpost on the page of the signpost."""
         return _places(self.pages, self.cards)
 
-    def page_of_sheet(self, sheet: str) -> int | None:
-        """The page that shows a sheet (the first, when it takes several)."""
-        return next((index for index, page in enumerate(self.pages) if page.sheet == sheet), None)
+    def page_of_board(self, board: str) -> int | None:
+        """The page that shows a board (the first, when it takes several)."""
+        return next((index for index, page in enumerate(self.pages) if page.board == board), None)
 
 
 @remembered(32)
@@ -232,6 +232,6 @@ def _places(pages: tuple[LaidPage, ...], cards: tuple[LaidCard, ...]) -> Mapping
     found = {box.word: (card.page, box) for card in cards for box in card.boxes}
     for index, page in enumerate(pages):
         for box in page.boxes:
-            if not page.sheet or box.word not in found:
+            if not page.board or box.word not in found:
                 found[box.word] = (index, box)
     return found

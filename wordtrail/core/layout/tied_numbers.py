@@ -6,9 +6,9 @@ from collections.abc import Mapping
 from functools import partial
 from itertools import groupby
 
+from wordtrail.core.layout.board_draft import Draft, Place, dot
 from wordtrail.core.layout.lines import set_text
 from wordtrail.core.layout.model import Ink, LaidPart, LaidStroke, SetPiece
-from wordtrail.core.layout.sheet_draft import Draft, Place, dot
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark
 from wordtrail.core.plan.part_names import tie_part

@@ -5,6 +5,8 @@ from __future__ import annotations
 from dataclasses import replace
 from itertools import groupby
 
+from wordtrail.core.layout.board_draft import BoardBench
+from wordtrail.core.layout.boards import laid_board
 from wordtrail.core.layout.boxes import boxes_of
 from wordtrail.core.layout.cards import laid_card
 from wordtrail.core.layout.faces import shape
@@ -13,11 +15,9 @@ from wordtrail.core.layout.lines import set_text
 from wordtrail.core.layout.mark_shapes import Ground, laid_marks
 from wordtrail.core.layout.model import Ink, LaidPage, LaidPicture, Layout, Panel, SetPiece, WordBox
 from wordtrail.core.layout.photo import laid_photo, shows_photo
-from wordtrail.core.layout.sheet_draft import SheetBench
-from wordtrail.core.layout.sheets import laid_sheet
 from wordtrail.core.layout.stages import WIDE, Stage
+from wordtrail.core.lesson.boards import boards, has_page, run_boards
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.sheets import has_page, run_sheets, sheets
 from wordtrail.core.remembered import remembered
 from wordtrail.core.text.look import USUAL_LOOK, TextLook
 from wordtrail.core.text.model import BlockKind, Page, Passage, Picture, Region, Style, permission_line
@@ -39,12 +39,12 @@ def typeset(lesson: Lesson, stage: Stage = WIDE) -> Layout:
     reading, the pages of the passages, what comes after it, and the pages of questions and organizers."""
     title = title_card(lesson.passages[0], stage, lesson.look)
     text = text_pages(lesson, stage)
-    bench = SheetBench(lesson, tuple(text), stage)
-    made = sheets(lesson)
-    before = [laid_sheet(sheet, bench) for sheet in run_sheets(lesson)]
-    after = [laid_sheet(sheet, bench) for sheet in run_sheets(lesson, after=True)]
-    placed = {page.sheet for page in (*before, *after)}
-    others = [laid_sheet(sheet, bench) for sheet in made if sheet.id not in placed]
+    bench = BoardBench(lesson, tuple(text), stage)
+    made = boards(lesson)
+    before = [laid_board(board, bench) for board in run_boards(lesson)]
+    after = [laid_board(board, bench) for board in run_boards(lesson, after=True)]
+    placed = {page.board for page in (*before, *after)}
+    others = [laid_board(board, bench) for board in made if board.id not in placed]
     pages = (title, *before, *text, *after, *others)
     places = Layout(stage.name, stage.width, stage.height, pages, (), ()).places()
     ground = Ground(

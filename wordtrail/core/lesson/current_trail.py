@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 from wordtrail.core.edit.edit_list import trimmed_ends
+from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.sheets import script
 from wordtrail.core.remembered import remembered
 from wordtrail.core.trail.mending import mended, on_passage
 from wordtrail.core.trail.model import Trail

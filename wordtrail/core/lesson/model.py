@@ -77,7 +77,7 @@ class Lesson:
     @property
     def words(self) -> tuple[Word, ...]:
         """All words of the passages in order. (With those on cards and prompts they are the script: see
-        `sheets.script`.)"""
+        `boards.script`.)"""
         return _words_of(self.passages)
 
     @property

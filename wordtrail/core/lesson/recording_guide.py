@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 
+from wordtrail.core.lesson.boards import Board, Role, boards, has_page, numbered, point_texts, run_boards
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.sheets import Role, Sheet, has_page, numbered, point_texts, run_sheets, sheets
 from wordtrail.core.pace.guide import GuidedWord, paced, scale_for
 from wordtrail.core.plan.cards import Shown
 from wordtrail.core.plan.model import PausePoint, Reading
@@ -25,14 +25,14 @@ EVERY_READING = Reading("", "")
 
 @dataclass(frozen=True, slots=True)
 class GuideStep:
-    """A stretch of the lesson: words of the passage, a `sheet` on a page of its own, or the signpost of the
+    """A stretch of the lesson: words of the passage, a `board` on a page of its own, or the signpost of the
     pause point `card`, which stands after the word `after`. `words` have seconds from the beginning; there may
     be none to read."""
 
     start: float
     end: float
     words: tuple[GuidedWord, ...]
-    sheet: str = ""
+    board: str = ""
     card: str = ""
     after: str = ""
 
@@ -48,20 +48,20 @@ class _Guide:
         self._lesson, self._whole = lesson, whole
         self._blocks = [block.words for passage in lesson.passages for block in passage.blocks]
         self._scale = scale_for(self._blocks, words_per_minute)
-        self._sheets = {sheet.id: sheet for sheet in sheets(lesson)} if whole else {}
+        self._boards = {board.id: board for board in boards(lesson)} if whole else {}
         self._now = 0.0
 
     def steps(self) -> Iterator[GuideStep]:
         if not self._whole:
             yield from self._passages(EVERY_READING)
             return
-        yield from map(self._shown, run_sheets(self._lesson))
+        yield from map(self._shown, run_boards(self._lesson))
         for number, reading in enumerate(self._lesson.plan.readings or (EVERY_READING,)):
-            if purpose := self._sheets.get(reading.id):
+            if purpose := self._boards.get(reading.id):
                 yield self._shown(purpose)
             yield from self._passages(reading, first=number == 0)
         yield from map(self._prompt, self._points_after(""))
-        yield from map(self._shown, run_sheets(self._lesson, after=True))
+        yield from map(self._shown, run_boards(self._lesson, after=True))
 
     def _passages(self, reading: Reading, *, first: bool = True) -> Iterator[GuideStep]:
         """The words that a reading goes over, with what stands between them."""
@@ -89,19 +89,19 @@ class _Guide:
         order = self._lesson.positions()
         return every[order[reading.stretch.first] : order[reading.stretch.last] + 1]
 
-    def _between(self, word: str, reading: Reading, *, first: bool) -> list[Sheet | PausePoint]:
+    def _between(self, word: str, reading: Reading, *, first: bool) -> list[Board | PausePoint]:
         """What is shown after a word in a reading: word cards that come with it, then pause points. What belongs
         to every reading comes in the first."""
         cards = [
-            self._sheets[card.id]
+            self._boards[card.id]
             for card in self._lesson.plan.cards
-            if first and card.at == word and card.shown is not Shown.BEFORE and card.id in self._sheets
+            if first and card.at == word and card.shown is not Shown.BEFORE and card.id in self._boards
         ]
         points = self._points_after(word)
         return [*cards, *(one for one in points if one.reading == reading.id or (first and not one.reading))]
 
-    def _between_the_lines(self, shown: Sheet | PausePoint) -> GuideStep:
-        return self._shown(shown) if isinstance(shown, Sheet) else self._prompt(shown)
+    def _between_the_lines(self, shown: Board | PausePoint) -> GuideStep:
+        return self._shown(shown) if isinstance(shown, Board) else self._prompt(shown)
 
     def _points_after(self, word: str) -> list[PausePoint]:
         return [point for point in self._lesson.pause_points if point.after == word]
@@ -109,13 +109,13 @@ class _Guide:
     def _stretch(self, words: Sequence[GuidedWord]) -> GuideStep:
         return GuideStep(words[0].start, words[-1].end, tuple(words))
 
-    def _shown(self, sheet: Sheet) -> GuideStep:
-        texts = [text.words for text in sheet.texts if text.role in READ_OUT and text.words]
-        return self._step(texts, GuideStep(0, 0, (), sheet=sheet.id))
+    def _shown(self, board: Board) -> GuideStep:
+        texts = [text.words for text in board.texts if text.role in READ_OUT and text.words]
+        return self._step(texts, GuideStep(0, 0, (), board=board.id))
 
     def _prompt(self, point: PausePoint) -> GuideStep:
-        if has_page(point) and point.id in self._sheets:
-            return replace(self._shown(self._sheets[point.id]), after=point.after)
+        if has_page(point) and point.id in self._boards:
+            return replace(self._shown(self._boards[point.id]), after=point.after)
         texts = [text.words for text in numbered(point_texts(point)[:1], 0)]
         return self._step(texts, GuideStep(0, 0, (), card=point.id, after=point.after))
 

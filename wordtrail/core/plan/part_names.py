@@ -1,4 +1,4 @@
-"""The names of what comes on a sheet later, for the layout that places it and the cue sheet that shows it."""
+"""The names of what comes on a board later, for the layout that places it and the cue sheet that shows it."""
 
 from __future__ import annotations
 
@@ -38,6 +38,6 @@ def tie_part(mark: str) -> str:
     return f"{mark}.tie"
 
 
-def matching_part(sheet: str) -> str:
+def matching_part(board: str) -> str:
     """The lines of a matching card."""
-    return f"{sheet}.answer"
+    return f"{board}.answer"

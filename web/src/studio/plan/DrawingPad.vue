@@ -2,7 +2,7 @@
 import { ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { usePen } from '@/parts/pen'
-import SheetDialog from '@/parts/SheetDialog.vue'
+import PanelDialog from '@/parts/PanelDialog.vue'
 
 /** A simple drawing for a word card, on its picture where it has one. */
 const props = defineProps<{
@@ -33,11 +33,11 @@ watch(
 </script>
 
 <template>
-  <SheetDialog :open="open" :title="`Draw “${word}”`" width="528px" @close="$emit('close')">
+  <PanelDialog :open="open" :title="`Draw “${word}”`" width="528px" @close="$emit('close')">
     <div class="mt-3 flex flex-col gap-3">
       <svg
         viewBox="0 0 1000 1000"
-        class="w-[min(520px,60vh)] touch-none rounded-sheet border border-hairline bg-white"
+        class="w-[min(520px,60vh)] touch-none rounded-panel border border-hairline bg-white"
         style="cursor: crosshair"
         role="img"
         :aria-label="`Drawing of ${word}: ${drawn.length} ${drawn.length === 1 ? 'line' : 'lines'}`"
@@ -83,5 +83,5 @@ watch(
         </button>
       </div>
     </div>
-  </SheetDialog>
+  </PanelDialog>
 </template>

@@ -2,7 +2,7 @@
 import { Plus, Trash2 } from '@lucide/vue'
 import { ref, watch } from 'vue'
 import type { Command, Schemas } from '@/api/client'
-import SheetDialog from '@/parts/SheetDialog.vue'
+import PanelDialog from '@/parts/PanelDialog.vue'
 
 /** What colours, lines and letters stand for. */
 const props = defineProps<{
@@ -35,7 +35,7 @@ async function save() {
 </script>
 
 <template>
-  <SheetDialog :open="open" title="Legend: what the marks mean" width="620px" @close="$emit('close')">
+  <PanelDialog :open="open" title="Legend: what the marks mean" width="620px" @close="$emit('close')">
     <form class="mt-4 flex flex-col gap-2" @submit.prevent="save">
       <div v-for="(row, n) in rows" :key="n" class="flex items-center gap-2">
         <span
@@ -91,5 +91,5 @@ async function save() {
         <button class="button button-main" type="submit">Keep the legend</button>
       </div>
     </form>
-  </SheetDialog>
+  </PanelDialog>
 </template>

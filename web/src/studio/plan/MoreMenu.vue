@@ -102,7 +102,7 @@ const groups = computed<{ name: string; entries: Entry[] }[]>(() => {
     <MenuButton class="button ml-1 whitespace-nowrap"><Plus :size="15" aria-hidden="true" /> Add</MenuButton>
     <Teleport to="body">
       <MenuItems
-        class="fixed bottom-[84px] left-1/2 z-30 max-h-[70vh] w-[340px] -translate-x-1/2 overflow-y-auto rounded-sheet border border-hairline bg-white p-1 text-[14px]"
+        class="fixed bottom-[84px] left-1/2 z-30 max-h-[70vh] w-[340px] -translate-x-1/2 overflow-y-auto rounded-panel border border-hairline bg-white p-1 text-[14px]"
       >
         <template v-for="group in groups" :key="group.name">
           <p v-if="group.name" class="px-3 pt-2 pb-0.5 text-[12px] text-quiet">{{ group.name }}</p>

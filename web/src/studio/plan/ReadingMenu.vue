@@ -48,7 +48,7 @@ const value = (event: Event) => (event.target as HTMLInputElement).value
     </PopoverButton>
     <Teleport to="body">
       <PopoverPanel
-        class="sheet fixed right-6 bottom-[84px] z-30 flex w-[380px] flex-col gap-3 p-4 text-[14px]"
+        class="panel fixed right-6 bottom-[84px] z-30 flex w-[380px] flex-col gap-3 p-4 text-[14px]"
       >
         <div role="radiogroup" aria-label="The reading that is worked on" class="flex flex-col gap-1">
           <button

@@ -27,7 +27,7 @@ function put(from: number, to: number) {
         class="max-w-[280px]"
       >
         <button
-          class="min-w-0 truncate rounded-sheet py-1 pr-2 pl-0.5 text-[13px]"
+          class="min-w-0 truncate rounded-panel py-1 pr-2 pl-0.5 text-[13px]"
           :class="here === item.id ? 'font-semibold' : ''"
           type="button"
           :aria-current="here === item.id ? 'true' : undefined"

@@ -24,7 +24,7 @@ function move(index: number, by: number) {
 
 <template>
   <nav
-    class="sheet mt-3 flex min-h-[58px] items-center gap-1 overflow-x-auto px-3 py-2"
+    class="panel mt-3 flex min-h-[58px] items-center gap-1 overflow-x-auto px-3 py-2"
     aria-label="The run of the lesson"
   >
     <MovableList @move="(from, to) => to > 0 && put(from, to)">
@@ -48,7 +48,7 @@ function move(index: number, by: number) {
           </template>
           <template #default>
             <button
-              class="flex flex-col rounded-sheet py-1 pr-2.5 text-left leading-tight"
+              class="flex flex-col rounded-panel py-1 pr-2.5 text-left leading-tight"
               :class="stop.movable ? 'pl-0.5' : 'pl-2.5'"
               type="button"
               :aria-current="here === keyOf(stop) ? 'step' : undefined"
@@ -59,8 +59,8 @@ function move(index: number, by: number) {
             >
               <span class="flex items-center gap-1 text-[14px] font-semibold whitespace-nowrap">
                 {{ stop.name
-                }}<span v-if="(stop.sheets?.length ?? 0) > 1" class="font-normal text-quiet">{{
-                  stop.sheets!.length
+                }}<span v-if="(stop.boards?.length ?? 0) > 1" class="font-normal text-quiet">{{
+                  stop.boards!.length
                 }}</span>
               </span>
               <span class="flex items-center gap-1 text-[12px] whitespace-nowrap text-quiet">

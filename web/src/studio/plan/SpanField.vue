@@ -9,7 +9,7 @@ defineProps<{ label: string; single?: boolean }>()
 const spans = defineModel<Schemas['Span'][]>({ required: true })
 const words = inject<ChosenWords>('chosen words')!
 
-/** On a sheet the text has to be opened first; on the text itself it is there. */
+/** On a board the text has to be opened first; on the text itself it is there. */
 const text = inject<{ offered: ComputedRef<boolean>; open: () => void; done: () => void }>(
   'choose in the text',
   { offered: computed(() => false), open: () => {}, done: () => {} },

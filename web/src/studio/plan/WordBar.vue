@@ -29,7 +29,7 @@ const suggesting = defineModel<boolean>('suggesting', { required: true })
 </script>
 
 <template>
-  <section class="sheet mt-3 flex min-h-[68px] items-center gap-2 px-4 py-1" aria-label="The chosen words">
+  <section class="panel mt-3 flex min-h-[68px] items-center gap-2 px-4 py-1" aria-label="The chosen words">
     <template v-if="pointing">
       <span>Now choose the word that the arrow points at.</span>
       <button class="button ml-auto" type="button" @click="emit('clear')"><kbd class="key">Esc</kbd></button>

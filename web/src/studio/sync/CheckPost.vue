@@ -35,7 +35,7 @@ const asks = computed(() => number.value >= 0)
 </script>
 
 <template>
-  <article class="shrink-0 overflow-hidden rounded-sheet border border-hairline bg-white" aria-live="polite">
+  <article class="shrink-0 overflow-hidden rounded-panel border border-hairline bg-white" aria-live="polite">
     <h2 class="flex items-center px-3 py-2 text-white" :class="asks ? 'bg-signal' : 'bg-moss'">
       <span class="font-bold"
         >“{{ words.get(place.word) }}”<template v-if="asks">

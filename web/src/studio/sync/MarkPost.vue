@@ -10,7 +10,7 @@ defineEmits<{ hear: []; nudge: [by: number]; here: []; free: []; last: [seconds:
 </script>
 
 <template>
-  <article class="shrink-0 overflow-hidden rounded-sheet border border-hairline bg-white" aria-live="polite">
+  <article class="shrink-0 overflow-hidden rounded-panel border border-hairline bg-white" aria-live="polite">
     <h2
       class="flex items-center gap-2 px-3 py-2 text-white"
       :style="{ background: `var(--color-${deep(mark.colour)})` }"

@@ -33,7 +33,7 @@ const seekTo = (event: MouseEvent) => emit('seek', (event.offsetX / (width.value
 
 <template>
   <figure>
-    <div ref="holder" class="sheet overflow-hidden">
+    <div ref="holder" class="panel overflow-hidden">
       <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/no-static-element-interactions -- what the pointer does here can be done by keys -->
       <svg class="block w-full cursor-pointer" :height="HEIGHT" role="img" :aria-label="told" @click="seekTo">
         <defs>

@@ -82,7 +82,7 @@ async function key(event: KeyboardEvent) {
           block.number
         }}</span>
         <MenuItems
-          class="sheet absolute left-4 top-full z-10 mt-1 w-[230px] p-1 focus:outline-none"
+          class="panel absolute left-4 top-full z-10 mt-1 w-[230px] p-1 focus:outline-none"
           aria-label="Kind of this block"
         >
           <template v-for="(acts, n) in [kindsFor(block, kinds), actsFor(block, kinds)]" :key="n">

@@ -47,7 +47,7 @@ function toggle(item: Brought, number: number) {
   <div class="flex min-h-0 flex-col gap-3">
     <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- what the pointer does here can be done by keys -->
     <div
-      class="rounded-sheet border-2 border-dashed px-5 py-4 text-center focus-visible:border-lake"
+      class="rounded-panel border-2 border-dashed px-5 py-4 text-center focus-visible:border-lake"
       :class="over ? 'border-moss bg-moss-pale/40' : 'border-moss-half bg-white'"
       tabindex="0"
       role="group"
@@ -75,7 +75,7 @@ function toggle(item: Brought, number: number) {
       />
     </div>
     <ol class="min-h-0 space-y-2 overflow-y-auto">
-      <li v-for="(item, index) in bringing.items.value" :key="item.key" class="sheet px-3 py-2">
+      <li v-for="(item, index) in bringing.items.value" :key="item.key" class="panel px-3 py-2">
         <div class="flex items-center gap-2">
           <span class="w-5 shrink-0 text-right text-quiet">{{ index + 1 }}</span>
           <b class="min-w-0 flex-1 truncate">{{ item.file?.name ?? item.name }}</b>

@@ -138,7 +138,7 @@ defineExpose({ next })
           type="button"
           class="flex h-[34px] w-full items-center gap-2 px-3 text-left"
           :class="
-            open ? 'rounded-tr-sheet bg-signal text-white' : 'rounded-r-sheet border border-hairline bg-white'
+            open ? 'rounded-tr-panel bg-signal text-white' : 'rounded-r-panel border border-hairline bg-white'
           "
           :aria-expanded="open"
           @click="show(suspect.word)"
@@ -159,7 +159,7 @@ defineExpose({ next })
     </article>
     <p
       v-if="!suspects.length"
-      class="sticky top-3 ml-3 rounded-sheet border border-hairline bg-white p-4 text-center text-quiet"
+      class="sticky top-3 ml-3 rounded-panel border border-hairline bg-white p-4 text-center text-quiet"
     >
       <b class="block text-ink">Every word looks right.</b>
       Change a block’s kind with the name at its left, or choose it and press a key.

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import type { Command, Schemas } from '@/api/client'
 import ChoicePills from '@/parts/ChoicePills.vue'
-import SheetDialog from '@/parts/SheetDialog.vue'
+import PanelDialog from '@/parts/PanelDialog.vue'
 
 /** Whose text it is and why it may be used: it stands on the title card. */
 const props = defineProps<{
@@ -63,7 +63,7 @@ const FIELDS = [
 </script>
 
 <template>
-  <SheetDialog :open="open" title="Credits" width="640px" @close="$emit('close')">
+  <PanelDialog :open="open" title="Credits" width="640px" @close="$emit('close')">
     <p class="text-quiet">They stand on the title card, before the first page.</p>
     <form class="mt-4" @submit.prevent="keep">
       <div class="grid grid-cols-2 gap-x-4 gap-y-3">
@@ -93,5 +93,5 @@ const FIELDS = [
         <button class="button button-main" type="submit">Keep the credits</button>
       </div>
     </form>
-  </SheetDialog>
+  </PanelDialog>
 </template>

@@ -25,13 +25,13 @@ const wished = computed(() => new Set(props.wishes))
       >
         <b>{{ fact.value }}</b> <span class="text-quiet">{{ fact.name }}</span>
       </PopoverButton>
-      <span :id="`fact-${fact.name}`" role="tooltip" class="tip sheet">{{ fact.meaning }}</span>
+      <span :id="`fact-${fact.name}`" role="tooltip" class="tip panel">{{ fact.meaning }}</span>
     </Popover>
     <Popover class="relative ml-auto">
       <PopoverButton class="rounded-small px-2 py-0.5 text-lake underline">
         Hardest words ({{ facts.hardest.length }})
       </PopoverButton>
-      <PopoverPanel class="sheet absolute bottom-full right-0 z-10 mb-2 w-[380px] p-4">
+      <PopoverPanel class="panel absolute bottom-full right-0 z-10 mb-2 w-[380px] p-4">
         <h3 class="font-bold">The hardest words, by syllables and rarity</h3>
         <ul class="mt-2 space-y-1">
           <li v-for="word in facts.hardest" :key="word.word" class="flex items-center gap-2">

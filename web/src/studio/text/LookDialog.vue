@@ -3,7 +3,7 @@ import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 import { computed } from 'vue'
 import type { Command, Schemas } from '@/api/client'
 import ChoicePills from '@/parts/ChoicePills.vue'
-import SheetDialog from '@/parts/SheetDialog.vue'
+import PanelDialog from '@/parts/PanelDialog.vue'
 
 /** Typeface, size and room of the lesson's text; every choice shows at once on the page beside it. */
 const props = defineProps<{
@@ -44,7 +44,7 @@ const NUMBERS: { value: Schemas['Numbers']; name: string }[] = [
 </script>
 
 <template>
-  <SheetDialog :open="open" title="How the text looks" width="560px" @close="$emit('close')">
+  <PanelDialog :open="open" title="How the text looks" width="560px" @close="$emit('close')">
     <RadioGroup class="mt-4" :model-value="look.typeface" @update:model-value="change({ typeface: $event })">
       <RadioGroupLabel class="label">Typeface</RadioGroupLabel>
       <div class="grid grid-cols-2 gap-2">
@@ -53,10 +53,10 @@ const NUMBERS: { value: Schemas['Numbers']; name: string }[] = [
           :key="one.face"
           v-slot="{ checked }"
           :value="one.face"
-          class="cursor-pointer rounded-sheet"
+          class="cursor-pointer rounded-panel"
         >
           <span
-            class="block rounded-sheet border-2 px-3 py-2"
+            class="block rounded-panel border-2 px-3 py-2"
             :class="checked ? 'border-moss' : 'border-hairline'"
           >
             <span class="block truncate text-[17px]" :style="{ fontFamily: `'${one.face}'` }">{{
@@ -92,5 +92,5 @@ const NUMBERS: { value: Schemas['Numbers']; name: string }[] = [
     <div class="mt-6 text-right">
       <button class="button button-main" type="button" @click="emit('close')">Done</button>
     </div>
-  </SheetDialog>
+  </PanelDialog>
 </template>

@@ -32,7 +32,7 @@ async function putBack(end: Schemas['LooseEnd']) {
 </script>
 
 <template>
-  <section class="mb-2 rounded-sheet border border-ochre bg-white px-4 py-2.5" aria-label="Loose ends">
+  <section class="mb-2 rounded-panel border border-ochre bg-white px-4 py-2.5" aria-label="Loose ends">
     <div class="flex items-start gap-3">
       <ul class="flex-1 space-y-1">
         <li v-for="end in ends" :key="end.id">

@@ -85,7 +85,7 @@ const cropped = computed(() => JSON.stringify({ ...WHOLE, ...picture.value.crop 
   <Dialog :open="open" class="relative z-20" @close="emit('close')">
     <div class="fixed inset-0 bg-ink/30" aria-hidden="true" />
     <div class="fixed inset-0 flex items-center justify-center p-4">
-      <DialogPanel class="sheet flex max-h-[92vh] w-full max-w-[980px] gap-6 overflow-auto p-6">
+      <DialogPanel class="panel flex max-h-[92vh] w-full max-w-[980px] gap-6 overflow-auto p-6">
         <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- what the pointer does here can be done by keys -->
         <svg
           ref="frame"

@@ -55,7 +55,7 @@ const rows = computed(() => {
 </script>
 
 <template>
-  <section class="sheet min-h-0 flex-1 overflow-y-auto p-5" aria-label="How words sound">
+  <section class="panel min-h-0 flex-1 overflow-y-auto p-5" aria-label="How words sound">
     <div class="flex flex-wrap items-start gap-4">
       <p class="max-w-[620px] text-quiet">
         Numbers, names and short forms are said otherwise than they are printed. This is how Word Trail will

@@ -63,7 +63,7 @@ defineExpose({ keepIt, begin, part, join, drop })
 </script>
 
 <template>
-  <div class="rounded-b-sheet border border-t-0 border-hairline bg-white px-3 py-2.5">
+  <div class="rounded-b-panel border border-t-0 border-hairline bg-white px-3 py-2.5">
     <svg
       v-if="crop"
       class="mb-2 block h-[54px] w-full rounded-small border border-hairline"

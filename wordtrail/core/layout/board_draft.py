@@ -1,4 +1,4 @@
-"""A sheet as it grows: texts set under one another, boxes, pictures, and small shapes."""
+"""A board as it grows: texts set under one another, boxes, pictures, and small shapes."""
 
 from __future__ import annotations
 
@@ -10,14 +10,14 @@ from wordtrail.core.layout.boxes import boxes_of
 from wordtrail.core.layout.lines import Line, set_text, set_words
 from wordtrail.core.layout.model import Ink, LaidPage, LaidPart, LaidPicture, LaidStroke, Panel, SetPiece, WordBox
 from wordtrail.core.layout.stages import Stage
+from wordtrail.core.lesson.boards import BoardText, Role
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.sheets import Role, SheetText
 from wordtrail.core.plan.cards import SIDE, WordCard
 from wordtrail.core.text.look import TextLook
 from wordtrail.core.text.model import WHOLE, Area, Picture, Style
 
 SCALES = (1.0, 0.9, 0.8, 0.7, 0.62, 0.55, 0.48, 0.42, 0.36, 0.3, 0.25, 0.2, 0.16)
-"""Sizes that are tried for a sheet, the largest first."""
+"""Sizes that are tried for a board, the largest first."""
 
 BOX_SIZES = (46.0, 40.0, 34.0, 29.0, 25.0, 21.0, 18.0, 15.0, 12.0, 10.0, 8.0, 6.0)
 """Sizes that are tried for a text in a box."""
@@ -36,8 +36,8 @@ Place = tuple[float, float, float, float]
 
 
 @dataclass(frozen=True, slots=True)
-class SheetBench:
-    """What sheets are laid out from: the lesson, its text pages and the stage."""
+class BoardBench:
+    """What boards are laid out from: the lesson, its text pages and the stage."""
 
     lesson: Lesson
     text: Sequence[LaidPage]
@@ -68,21 +68,21 @@ class Draft:
             y += line.size * LEADING
         return y
 
-    def text(self, one: SheetText, size: float, left: float, top: float, width: float) -> float:
-        """Set a text of a sheet; where it ends."""
+    def text(self, one: BoardText, size: float, left: float, top: float, width: float) -> float:
+        """Set a text of a board; where it ends."""
         lines = set_words(one.text, one.words, size, width, STYLES.get(one.role, Style.PLAIN), self.look)
         return self.put(lines, left, top, INKS.get(one.role, Ink.INK))
 
-    def page(self, id: str, sheet: str) -> LaidPage:
+    def page(self, id: str, board: str) -> LaidPage:
         size = max((piece.size for piece in self.pieces), default=44.0)
         return LaidPage(
             id, "", size, tuple(self.pieces), tuple(self.boxes), tuple(self.panels), pictures=tuple(self.pictures),
-            sheet=sheet, strokes=tuple(self.strokes), parts=tuple(self.parts),
+            board=board, strokes=tuple(self.strokes), parts=tuple(self.parts),
         )  # fmt: skip
 
 
 def fitted(
-    texts: Sequence[SheetText], width: float, look: TextLook, room: float, scales: Sequence[float] = SCALES
+    texts: Sequence[BoardText], width: float, look: TextLook, room: float, scales: Sequence[float] = SCALES
 ) -> tuple[float, float]:
     """The largest scale at which texts fit into `room`, and their height."""
     height = 0.0
@@ -103,7 +103,7 @@ class Row:
     """Two things that belong together: a text on the left, and what `draws` itself into a place on the right,
     in the row `put` (counted from 0)."""
 
-    left: SheetText
+    left: BoardText
     draws: Callable[[Place], None]
     put: int
 
@@ -128,7 +128,7 @@ def two_columns(draft: Draft, rows: Sequence[Row], part: str, place: Place, tall
     draft.parts.append(LaidPart(part, strokes=tuple(lines)))
 
 
-def boxed(draft: Draft, text: SheetText, place: Place, fill: str, edge: str) -> None:
+def boxed(draft: Draft, text: BoardText, place: Place, fill: str, edge: str) -> None:
     """A text in a box, as large as it fits."""
     left, top, right, bottom = place
     draft.panels.append(

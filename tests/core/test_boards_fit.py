@@ -70,18 +70,18 @@ class FitTest(unittest.TestCase):
     def assert_all_fits(self, made: Lesson) -> Layout:
         layout = typeset(made)
         for page in layout.pages:
-            if not page.sheet:
+            if not page.board:
                 continue
             for piece in (*page.pieces, *(piece for part in page.parts for piece in part.pieces)):
                 inside = piece.x >= 0 and piece.x + piece.width <= layout.width + 0.5
                 self.assertTrue(
-                    inside and 0 < piece.baseline <= layout.height, (page.sheet, piece.text, piece.baseline)
+                    inside and 0 < piece.baseline <= layout.height, (page.board, piece.text, piece.baseline)
                 )
             for panel in page.panels:
-                self.assertGreaterEqual(min(panel.x, panel.y), -0.5, page.sheet)
-                self.assertLessEqual(panel.x + panel.width, layout.width + 0.5, page.sheet)
-                self.assertLessEqual(panel.y + panel.height, layout.height + 0.5, page.sheet)
-            self.assertIsNone(overlapping(page), page.sheet)
+                self.assertGreaterEqual(min(panel.x, panel.y), -0.5, page.board)
+                self.assertLessEqual(panel.x + panel.width, layout.width + 0.5, page.board)
+                self.assertLessEqual(panel.y + panel.height, layout.height + 0.5, page.board)
+            self.assertIsNone(overlapping(page), page.board)
         return layout
 
     @given(
@@ -166,7 +166,7 @@ class FitTest(unittest.TestCase):
         ids = [word.id for word in made.words]
         point = PausePoint("", ids[5], "Which?", 5, Talk(), evidence=(Span(ids[14], ids[16]),))
         layout = self.assert_all_fits(apply(made, KeepPoint(point)))
-        page = layout.pages[layout.page_of_sheet("pause1") or 0]
+        page = layout.pages[layout.page_of_board("pause1") or 0]
         shown = [box.word for box in page.boxes if box.word in ids]
         self.assertEqual(shown, ids[13:26], "its second sentence, whole")
         self.assertIn("…", "".join(piece.text for piece in page.pieces))

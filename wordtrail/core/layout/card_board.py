@@ -4,18 +4,18 @@ from __future__ import annotations
 
 import math
 
-from wordtrail.core.layout.lines import set_text
-from wordtrail.core.layout.model import Ink, LaidPart, LaidStroke, Panel
-from wordtrail.core.layout.sheet_draft import (
+from wordtrail.core.layout.board_draft import (
     SCALES,
     SIZES,
+    BoardBench,
     Draft,
-    SheetBench,
     fitted,
     flat,
     lay_card_picture,
 )
-from wordtrail.core.lesson.sheets import Sheet
+from wordtrail.core.layout.lines import set_text
+from wordtrail.core.layout.model import Ink, LaidPart, LaidStroke, Panel
+from wordtrail.core.lesson.boards import Board
 from wordtrail.core.plan.cards import WordCard
 from wordtrail.core.plan.part_names import (
     syllable_part,
@@ -24,14 +24,14 @@ from wordtrail.core.speech.word_parts import PartRole
 from wordtrail.core.text.model import Style
 
 
-def lay_word_card(draft: Draft, sheet: Sheet, card: WordCard, bench: SheetBench) -> None:
+def lay_word_card(draft: Draft, board: Board, card: WordCard, bench: BoardBench) -> None:
     """The word large, its syllables with loops under them, then what it means, an example, its parts."""
     stage = bench.stage
     left = 130.0
     has_picture = bool(card.picture or card.drawing)
     width = 1010.0 if has_picture else stage.width - 2 * left
     draft.panels.append(Panel(70, 60, stage.width - 140, stage.height - 120, "white", "moss-half"))
-    by_id = {one.id: one for one in sheet.texts}
+    by_id = {one.id: one for one in board.texts}
     word = by_id["word"]
     size = next(
         (
@@ -61,7 +61,7 @@ def lay_word_card(draft: Draft, sheet: Sheet, card: WordCard, bench: SheetBench)
         y = draft.text(one, own, left, y, width) + own * 0.35
     if has_picture:
         place = (left + width + 50, 150.0, stage.width - 130, stage.height - 150)
-        lay_card_picture(draft, card, sheet.id, place)
+        lay_card_picture(draft, card, board.id, place)
 
 
 def _syllables(draft: Draft, card: WordCard, left: float, top: float) -> float:

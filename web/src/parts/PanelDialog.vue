@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 
-/** A sheet laid over the screen, with a title; Escape and a click beside it close it. */
+/** A panel laid over the screen, with a title; Escape and a click beside it close it. */
 defineProps<{ open: boolean; title: string; width: string }>()
 defineEmits<{ close: [] }>()
 </script>
@@ -11,7 +11,7 @@ defineEmits<{ close: [] }>()
     <div class="fixed inset-0 bg-ink/30" aria-hidden="true" />
     <div class="fixed inset-0 flex items-center justify-center p-4">
       <DialogPanel
-        class="sheet flex max-h-full w-full flex-col overflow-y-auto p-6"
+        class="panel flex max-h-full w-full flex-col overflow-y-auto p-6"
         :style="{ maxWidth: width }"
       >
         <DialogTitle class="text-[18px] font-bold">{{ title }}</DialogTitle>

@@ -4,18 +4,18 @@ from __future__ import annotations
 
 import math
 
-from wordtrail.core.layout.lines import set_text, set_words
-from wordtrail.core.layout.model import Ink, LaidPart, LaidStroke, Panel
-from wordtrail.core.layout.sheet_draft import (
+from wordtrail.core.layout.board_draft import (
     LEADING,
+    BoardBench,
     Draft,
     Place,
-    SheetBench,
     flat,
 )
+from wordtrail.core.layout.lines import set_text, set_words
+from wordtrail.core.layout.model import Ink, LaidPart, LaidStroke, Panel
 from wordtrail.core.layout.tied_numbers import lay_tied_numbers
+from wordtrail.core.lesson.boards import Board, BoardText, Role
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.sheets import Role, Sheet, SheetText
 from wordtrail.core.plan.organizers import Box, Organizer
 from wordtrail.core.plan.part_names import (
     box_part,
@@ -30,15 +30,15 @@ BOX_SCALES = (1.0, 0.9, 0.8, 0.72, 0.64, 0.56, 0.5, 0.44, 0.38, 0.32, 0.27, 0.23
 def lay_chart(
     draft: Draft,
     organizer: Organizer,
-    sheet: Sheet | None,
-    bench: SheetBench,
+    board: Board | None,
+    bench: BoardBench,
     place: Place,
 ) -> None:
     """An organizer in a place of the page. What the teacher fills in comes later, box by box."""
     left, top, right, bottom = place
-    whole = sheet is not None
-    by_id = {one.id: one for one in sheet.texts} if sheet else {}
-    title = by_id.get("title") or SheetText("title", Role.TITLE, organizer.title)
+    whole = board is not None
+    by_id = {one.id: one for one in board.texts} if board else {}
+    title = by_id.get("title") or BoardText("title", Role.TITLE, organizer.title)
     top = draft.text(title, 50.0 if whole else 36.0, left, top, right - left) + 16
     gap = 40.0 if organizer.arrows else 22.0
     wide = (right - left - gap * (organizer.columns - 1)) / organizer.columns
@@ -54,8 +54,8 @@ def lay_chart(
 
 
 def _chart_box(
-    draft: Draft, organizer: Organizer, box: Box, by_id: dict[str, SheetText],
-    area: Place, bench: SheetBench,
+    draft: Draft, organizer: Organizer, box: Box, by_id: dict[str, BoardText],
+    area: Place, bench: BoardBench,
 ) -> None:  # fmt: skip
     left, top, right, bottom = area
     draft.panels.append(

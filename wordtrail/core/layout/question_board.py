@@ -6,20 +6,15 @@ from collections.abc import Sequence
 from functools import partial
 from itertools import groupby
 
-from wordtrail.core.layout.chart_sheet import lay_chart
-from wordtrail.core.layout.fit import Row as TextRow
-from wordtrail.core.layout.fit import rows_at
-from wordtrail.core.layout.lines import set_text, set_words, verses_of
-from wordtrail.core.layout.model import Ink, LaidPart, LaidStroke, Panel, SetPiece, WordBox
-from wordtrail.core.layout.sheet_draft import (
+from wordtrail.core.layout.board_draft import (
     LEADING,
     ROW_GAP,
     SCALES,
     TALLEST_ROW,
+    BoardBench,
     Draft,
     Place,
     Row,
-    SheetBench,
     around,
     boxed,
     flat,
@@ -28,9 +23,14 @@ from wordtrail.core.layout.sheet_draft import (
     ring,
     two_columns,
 )
+from wordtrail.core.layout.chart_board import lay_chart
+from wordtrail.core.layout.fit import Row as TextRow
+from wordtrail.core.layout.fit import rows_at
+from wordtrail.core.layout.lines import set_text, set_words, verses_of
+from wordtrail.core.layout.model import Ink, LaidPart, LaidStroke, Panel, SetPiece, WordBox
 from wordtrail.core.layout.stages import Stage
+from wordtrail.core.lesson.boards import Board, BoardText, Role
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.sheets import Role, Sheet, SheetText
 from wordtrail.core.plan.as_put import places_as_put
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.part_names import (
@@ -53,22 +53,22 @@ sentences of the evidence are shown, and then still smaller ones are tried."""
 SMALLER = (25.0, 22.0, 19.0, 16.0, 13.0, 11.0, 9.0, 7.0)
 
 
-def lay_question(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBench) -> None:
+def lay_question(draft: Draft, board: Board, point: PausePoint, bench: BoardBench) -> None:
     """The question on the left, its evidence (or picture, or organizer) on the right; with both an organizer and
     evidence, the words stand under the question, beside the chart."""
     stage = bench.stage
     organizer = next((one for one in bench.lesson.plan.organizers if one.id == point.organizer), None)
     options = point.activity.options()
-    shown = bool(point.evidence or sheet.picture or organizer or any(one.proof for one in options))
+    shown = bool(point.evidence or board.picture or organizer or any(one.proof for one in options))
     left, width = 80.0, (800.0 if shown else 1400.0)
     if not shown:
         left = (stage.width - width) / 2
     draft.panels.append(Panel(left, 60, width, 70, "lake"))
     (heading, *_) = set_text(point.activity.heading, 36.0, width - 60, Style.BOLD, draft.look)
     draft.pieces += heading.set_at(left + 30, 108, Ink.WHITE)
-    asked = [one for one in sheet.texts if one.role in (Role.BODY, Role.QUIET)]
-    offered = [one for one in sheet.texts if one.role is Role.CHOICE]
-    answer = next((one for one in sheet.texts if one.role is Role.ANSWER), None)
+    asked = [one for one in board.texts if one.role in (Role.BODY, Role.QUIET)]
+    offered = [one for one in board.texts if one.role is Role.CHOICE]
+    answer = next((one for one in board.texts if one.role is Role.ANSWER), None)
     beneath = bool(organizer and point.evidence)
     room = (stage.height - 240) * (0.5 if beneath else 1.0)
     for scale in SCALES:
@@ -82,7 +82,7 @@ def lay_question(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBenc
         y = draft.text(one, size, left, y, width) + size * 0.3
     y += 10
     if point.activity.pairs_to_match():
-        rows = _paired(draft, sheet)
+        rows = _paired(draft, board)
         foot = stage.height * 0.56 if beneath else stage.height - 90
         foot -= _need([answer], width - 60, draft.look, scale) + 40 if answer else 0
         foot = max(y + 40, min(foot, y + len(rows) * (TALLEST_ROW + ROW_GAP)))
@@ -96,16 +96,16 @@ def lay_question(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBenc
         return
     place = (left + width + 60, 60.0, stage.width - 80, stage.height - 60)
     if beneath:
-        _evidence(draft, sheet, point, bench, (left, y + 24, left + width, stage.height - 60))
+        _evidence(draft, board, point, bench, (left, y + 24, left + width, stage.height - 60))
     if organizer:
         lay_chart(draft, organizer, None, bench, place)
     else:
-        _evidence(draft, sheet, point, bench, place)
+        _evidence(draft, board, point, bench, place)
 
 
-def _paired(draft: Draft, sheet: Sheet) -> list[Row]:
+def _paired(draft: Draft, board: Board) -> list[Row]:
     """The pairs of a question to match, left and right in turn among its texts."""
-    pairs = [one for one in sheet.texts if one.role is Role.ITEM]
+    pairs = [one for one in board.texts if one.role is Role.ITEM]
     places = places_as_put(tuple(right.text for right in pairs[1::2]))
     return [
         Row(left, partial(boxed, draft, right, fill="mist", edge=""), place)
@@ -113,7 +113,7 @@ def _paired(draft: Draft, sheet: Sheet) -> list[Row]:
     ]
 
 
-def _need(texts: Sequence[SheetText | None], width: float, look: TextLook, scale: float) -> float:
+def _need(texts: Sequence[BoardText | None], width: float, look: TextLook, scale: float) -> float:
     need = 0.0
     for one in texts:
         if one:
@@ -122,7 +122,7 @@ def _need(texts: Sequence[SheetText | None], width: float, look: TextLook, scale
     return need
 
 
-def _choices_need(offered: Sequence[SheetText], point: PausePoint, width: float, look: TextLook, scale: float) -> float:
+def _choices_need(offered: Sequence[BoardText], point: PausePoint, width: float, look: TextLook, scale: float) -> float:
     need = 110.0 * len(point.activity.pairs_to_match())
     for one, option in zip(offered, point.activity.options(), strict=True):
         size = 42.0 * scale
@@ -133,7 +133,7 @@ def _choices_need(offered: Sequence[SheetText], point: PausePoint, width: float,
 
 
 def _choices(
-    draft: Draft, offered: Sequence[SheetText], point: PausePoint, place: tuple[float, float, float], scale: float
+    draft: Draft, offered: Sequence[BoardText], point: PausePoint, place: tuple[float, float, float], scale: float
 ) -> float:
     """Answers in boxes with letters (things to order: with empty rings), and what comes later: wrong ones
     struck out with their reason, the right one lit, the numbers of the order. Where they end."""
@@ -173,7 +173,7 @@ def _choices(
 
 
 def _answer(
-    draft: Draft, answer: SheetText, point: PausePoint, place: tuple[float, float, float], scale: float
+    draft: Draft, answer: BoardText, point: PausePoint, place: tuple[float, float, float], scale: float
 ) -> float:
     """The answer in its own panel; its words can be read aloud, so they stand there from when it is shown. Where
     it ends."""
@@ -192,17 +192,17 @@ def _answer(
     return y + high
 
 
-def _evidence(draft: Draft, sheet: Sheet, point: PausePoint, bench: SheetBench, place: Place) -> None:
+def _evidence(draft: Draft, board: Board, point: PausePoint, bench: BoardBench, place: Place) -> None:
     """A picture, and the paragraphs that the evidence stands in, whole; the evidence is lit with the answer."""
     left, top, right, bottom = place
-    picture = picture_of(bench.lesson, sheet.picture)
+    picture = picture_of(bench.lesson, board.picture)
     options = point.activity.options()
     spans = [*point.evidence, *(span for option in options for span in option.proof)]
     if picture:
         foot = bottom if not spans else top + (bottom - top) * 0.5
         region = next((r for r in picture.regions if r.id == point.activity.looks_at()[1]), None)
         crop = around(region.area) if region else picture.crop
-        draft.pictures.append(placed_picture(sheet.picture, picture, crop, (left, top, right, foot)))
+        draft.pictures.append(placed_picture(board.picture, picture, crop, (left, top, right, foot)))
         top = foot + 30
     if not spans:
         return

@@ -17,21 +17,21 @@ import RunItems from './RunItems.vue'
 const props = defineProps<{
   stage: Schemas['Stage']
   state: StageState
-  sheet: string
+  board: string
   /** The pages of the text. */
   texts: readonly number[]
   lesson: Schemas['Lesson']
   id: string
   send: (command: Command) => Promise<boolean>
 }>()
-const emit = defineEmits<{ see: [sheet: string]; back: []; problem: [fault: unknown] }>()
+const emit = defineEmits<{ see: [board: string]; back: []; problem: [fault: unknown] }>()
 const catalogue = useCatalogue()
 const chosen = inject<ChosenWords>('chosen words')!
 
 const plan = computed(() => props.lesson.plan)
-const card = computed(() => plan.value.cards.find((one) => one.id === props.sheet))
-const chart = computed(() => plan.value.organizers.find((one) => one.id === props.sheet))
-const point = computed(() => props.lesson.pause_points.find((one) => one.id === props.sheet))
+const card = computed(() => plan.value.cards.find((one) => one.id === props.board))
+const chart = computed(() => plan.value.organizers.find((one) => one.id === props.board))
+const point = computed(() => props.lesson.pause_points.find((one) => one.id === props.board))
 const words = computed(() =>
   props.lesson.passages.flatMap((p) => p.pages.flatMap((q) => q.blocks.flatMap((b) => b.words))),
 )
@@ -67,7 +67,7 @@ provide('choose in the text', {
   done: () => (choosing.value = false),
 })
 watch(
-  () => props.sheet,
+  () => props.board,
   () => (choosing.value = false),
 )
 const turn = (by: number) => (text.value = props.texts[textNumber.value + by] ?? text.value)
@@ -122,7 +122,7 @@ async function remove(command: Command) {
         </button>
       </div>
       <div
-        class="sheet min-h-0 w-full overflow-hidden"
+        class="panel min-h-0 w-full overflow-hidden"
         :class="choosing ? 'flex-1' : 'aspect-video max-h-full'"
       >
         <StagePage
@@ -145,7 +145,7 @@ async function remove(command: Command) {
           v-if="items.length > 1"
           class="flex-1"
           :items="items"
-          :here="sheet"
+          :here="board"
           @go="(id) => emit('see', id)"
           @order="order"
         />

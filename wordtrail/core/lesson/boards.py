@@ -23,11 +23,11 @@ from wordtrail.core.text.model import Word
 from wordtrail.core.text.pieces import pieces_of
 
 SENTENCES = 1_000_000_000
-"""Sentences on sheets are numbered from here, apart from those of the passages."""
+"""Sentences on boards are numbered from here, apart from those of the passages."""
 
 
 class Role(StrEnum):
-    """What a text on a sheet is, which decides how it is set."""
+    """What a text on a board is, which decides how it is set."""
 
     TITLE = "title"
     BIG = "big"
@@ -44,8 +44,8 @@ class Role(StrEnum):
 
 
 @dataclass(frozen=True, slots=True)
-class SheetText:
-    """A text on a sheet with its words. `id` says which text of the sheet it is; `silent` ones are not read
+class BoardText:
+    """A text on a board with its words. `id` says which text of the board it is; `silent` ones are not read
     aloud (a heading that we put there ourselves)."""
 
     id: str
@@ -55,13 +55,13 @@ class SheetText:
 
 
 @dataclass(frozen=True, slots=True)
-class Sheet:
-    """A stage page of its own: `part` says where in the run it comes; `point` sheets come where their pause
-    point stands, `card` sheets before the reading or at their word."""
+class Board:
+    """A stage page of its own: `part` says where in the run it comes; `point` boards come where their pause
+    point stands, `card` boards before the reading or at their word."""
 
     id: str
     part: Part
-    texts: tuple[SheetText, ...]
+    texts: tuple[BoardText, ...]
     card: WordCard | None = None
     point: PausePoint | None = None
     organizer: Organizer | None = None
@@ -82,29 +82,29 @@ def has_page(point: PausePoint) -> bool:
 
 
 @remembered(16)
-def sheets(lesson: Lesson) -> tuple[Sheet, ...]:
-    """All sheets of a lesson: those of the run in its order, and those of pause points and organizers."""
+def boards(lesson: Lesson) -> tuple[Board, ...]:
+    """All boards of a lesson: those of the run in its order, and those of pause points and organizers."""
     by_part = _by_part(lesson)
-    run = [sheet for part in run_order(lesson.plan.order) for sheet in by_part.get(part, [])]
-    points = [_point_sheet(point, lesson) for point in lesson.pause_points if has_page(point)]
-    charts = [_organizer_sheet(one) for one in lesson.plan.organizers]
+    run = [board for part in run_order(lesson.plan.order) for board in by_part.get(part, [])]
+    points = [_point_board(point, lesson) for point in lesson.pause_points if has_page(point)]
+    charts = [_organizer_board(one) for one in lesson.plan.organizers]
     readings = [_titled(one.id, Part.READING, one.name, one.purpose) for one in lesson.plan.readings if one.purpose]
     return tuple(_numbered([*run, *readings, *points, *charts]))
 
 
-def run_sheets(lesson: Lesson, *, after: bool = False) -> tuple[Sheet, ...]:
-    """The sheets that come before the reading, or after it, in the order of the run."""
+def run_boards(lesson: Lesson, *, after: bool = False) -> tuple[Board, ...]:
+    """The boards that come before the reading, or after it, in the order of the run."""
     order = run_order(lesson.plan.order)
     reading = order.index(Part.READING)
     wanted = set(order[reading + 1 :] if after else order[:reading])
     return tuple(
-        sheet for sheet in sheets(lesson)
-        if sheet.part in wanted and not sheet.point and not sheet.organizer
-        and not (sheet.card and sheet.card.shown is Shown.REACHED)
+        board for board in boards(lesson)
+        if board.part in wanted and not board.point and not board.organizer
+        and not (board.card and board.card.shown is Shown.REACHED)
     )  # fmt: skip
 
 
-def point_texts(point: PausePoint) -> tuple[SheetText, ...]:
+def point_texts(point: PausePoint) -> tuple[BoardText, ...]:
     """What stands on a pause point's signpost: its question and what is asked for on paper."""
     texts = [_text(point.id, "question", Role.BODY, point.question)]
     if point.paper:
@@ -116,16 +116,16 @@ def point_texts(point: PausePoint) -> tuple[SheetText, ...]:
 def script(lesson: Lesson) -> tuple[Word, ...]:
     """All words that may be read aloud, in the order of the lesson: what comes before the reading, the
     passages with each prompt after the word it stands at, what comes after."""
-    made = {sheet.id: sheet for sheet in sheets(lesson)}
-    before = [word for sheet in run_sheets(lesson) for word in sheet.words]
-    after = [word for sheet in run_sheets(lesson, after=True) for word in sheet.words]
+    made = {board.id: board for board in boards(lesson)}
+    before = [word for board in run_boards(lesson) for word in board.words]
+    after = [word for board in run_boards(lesson, after=True) for word in board.words]
     for number, reading in enumerate(lesson.plan.readings):
         if own := made.get(reading.id):
             (after if number else before).extend(own.words)
     at: dict[str, list[Word]] = {}
-    for sheet in made.values():
-        if sheet.card and sheet.card.shown is Shown.REACHED and sheet.card.at:
-            at.setdefault(sheet.card.at, []).extend(sheet.words)
+    for board in made.values():
+        if board.card and board.card.shown is Shown.REACHED and board.card.at:
+            at.setdefault(board.card.at, []).extend(board.words)
     for index, point in enumerate(lesson.pause_points):
         page = made.get(point.id)
         texts = page.texts if page else numbered(point_texts(point), SENTENCES * 2 + 10 * index)
@@ -137,7 +137,7 @@ def script(lesson: Lesson) -> tuple[Word, ...]:
         words.append(word)
         words += at.get(word.id, [])
     words += at.get("", [])
-    words += [word for sheet in made.values() if sheet.organizer for word in sheet.words]
+    words += [word for board in made.values() if board.organizer for word in board.words]
     return (*words, *after)
 
 
@@ -147,10 +147,10 @@ def prompt_texts(lesson: Lesson) -> dict[str, str]:
     return {word.id: word.id.rpartition(".")[0] for word in script(lesson) if word.id not in passage}
 
 
-def numbered(texts: Iterable[SheetText], first: int) -> tuple[SheetText, ...]:
+def numbered(texts: Iterable[BoardText], first: int) -> tuple[BoardText, ...]:
     """Texts whose words have sentence numbers, each text a sentence."""
     return tuple(
-        SheetText(
+        BoardText(
             text.id, text.role, text.text,
             tuple(Word(word.id, word.text, word.start, word.end, first + n) for word in text.words),
         )
@@ -158,35 +158,35 @@ def numbered(texts: Iterable[SheetText], first: int) -> tuple[SheetText, ...]:
     )  # fmt: skip
 
 
-def _numbered(made: list[Sheet]) -> list[Sheet]:
+def _numbered(made: list[Board]) -> list[Board]:
     at, result = SENTENCES, []
-    for sheet in made:
-        texts = numbered(sheet.texts, at)
+    for board in made:
+        texts = numbered(board.texts, at)
         at += len(texts)
-        result.append(Sheet(sheet.id, sheet.part, texts, sheet.card, sheet.point, sheet.organizer, sheet.picture))
+        result.append(Board(board.id, board.part, texts, board.card, board.point, board.organizer, board.picture))
     return result
 
 
-def _text(sheet: str, name: str, role: Role, text: str, *, silent: bool = False) -> SheetText:
+def _text(board: str, name: str, role: Role, text: str, *, silent: bool = False) -> BoardText:
     pieces = () if silent else tuple(piece for piece in pieces_of(text) if piece.is_word)
-    words = tuple(Word(f"{sheet}.{name}.{n}", piece.text, piece.start, piece.end, 0) for n, piece in enumerate(pieces))
-    return SheetText(name, role, text, words)
+    words = tuple(Word(f"{board}.{name}.{n}", piece.text, piece.start, piece.end, 0) for n, piece in enumerate(pieces))
+    return BoardText(name, role, text, words)
 
 
-def _by_part(lesson: Lesson) -> dict[Part, list[Sheet]]:
+def _by_part(lesson: Lesson) -> dict[Part, list[Board]]:
     opening, closing = lesson.plan.opening, lesson.plan.closing
-    made: dict[Part, list[Sheet]] = {Part.PURPOSE: _purpose(opening)}
+    made: dict[Part, list[Board]] = {Part.PURPOSE: _purpose(opening)}
     if opening.look_back:
         made[Part.LOOK_BACK] = [_titled("look-back", Part.LOOK_BACK, "Last time", opening.look_back)]
     if opening.at_hand:
         made[Part.AT_HAND] = [_listed("at-hand", Part.AT_HAND, "Have at hand", opening.at_hand)]
     if opening.sight_words:
         made[Part.SIGHT_WORDS] = [_sight_words(opening.sight_words)]
-    made[Part.CARDS] = [_card_sheet(card, lesson) for card in lesson.plan.cards]
+    made[Part.CARDS] = [_card_board(card, lesson) for card in lesson.plan.cards]
     if lesson.plan.matching and len(lesson.plan.cards) >= FEWEST_CARDS:
         made[Part.MATCHING] = [_matching(lesson.plan.cards, pictures=lesson.plan.matching_pictures)]
     made[Part.PICTURE_WALK] = [
-        Sheet(
+        Board(
             f"walk-{n + 1}",
             Part.PICTURE_WALK,
             (_text(f"walk-{n + 1}", "q", Role.BODY, one.question),),
@@ -203,8 +203,8 @@ def _by_part(lesson: Lesson) -> dict[Part, list[Sheet]]:
     return made
 
 
-def _purpose(opening: Opening) -> list[Sheet]:
-    texts: list[SheetText] = []
+def _purpose(opening: Opening) -> list[Board]:
+    texts: list[BoardText] = []
     if opening.purpose:
         texts += [
             _text("purpose", "h", Role.TITLE, "Why we read", silent=True),
@@ -216,25 +216,25 @@ def _purpose(opening: Opening) -> list[Sheet]:
         if not texts:
             texts.append(_text("purpose", "h", Role.TITLE, "What we will be able to do", silent=True))
         texts += [_text("purpose", f"can{n}", Role.ITEM, one) for n, one in enumerate(opening.objectives)]
-    return [Sheet("purpose", Part.PURPOSE, tuple(texts))] if texts else []
+    return [Board("purpose", Part.PURPOSE, tuple(texts))] if texts else []
 
 
-def _titled(id: str, part: Part, title: str, text: str) -> Sheet:
-    return Sheet(id, part, (_text(id, "h", Role.TITLE, title, silent=True), _text(id, "t", Role.BODY, text)))
+def _titled(id: str, part: Part, title: str, text: str) -> Board:
+    return Board(id, part, (_text(id, "h", Role.TITLE, title, silent=True), _text(id, "t", Role.BODY, text)))
 
 
-def _listed(id: str, part: Part, title: str, items: tuple[str, ...]) -> Sheet:
+def _listed(id: str, part: Part, title: str, items: tuple[str, ...]) -> Board:
     heading = _text(id, "h", Role.TITLE, title, silent=True)
-    return Sheet(id, part, (heading, *(_text(id, f"i{n}", Role.ITEM, item) for n, item in enumerate(items))))
+    return Board(id, part, (heading, *(_text(id, f"i{n}", Role.ITEM, item) for n, item in enumerate(items))))
 
 
-def _sight_words(words: tuple[str, ...]) -> Sheet:
+def _sight_words(words: tuple[str, ...]) -> Board:
     heading = _text("sight-words", "h", Role.TITLE, "Words to say first", silent=True)
     said = (_text("sight-words", f"w{n}", Role.SIGHT_WORD, word) for n, word in enumerate(words))
-    return Sheet("sight-words", Part.SIGHT_WORDS, (heading, *said))
+    return Board("sight-words", Part.SIGHT_WORDS, (heading, *said))
 
 
-def _card_sheet(card: WordCard, lesson: Lesson) -> Sheet:
+def _card_board(card: WordCard, lesson: Lesson) -> Board:
     texts = [_text(card.id, "word", Role.BIG, card.word)]
     if card.part_of_speech:
         texts.append(_text(card.id, "class", Role.QUIET, card.part_of_speech, silent=True))
@@ -246,20 +246,20 @@ def _card_sheet(card: WordCard, lesson: Lesson) -> Sheet:
         texts.append(_text(card.id, "related", Role.QUIET, ", ".join(card.related)))
     if place := where_it_stands(lesson, card.at):
         texts.append(_text(card.id, "place", Role.QUIET, f"In the text: {place}", silent=True))
-    return Sheet(card.id, Part.CARDS, tuple(texts), card=card)
+    return Board(card.id, Part.CARDS, tuple(texts), card=card)
 
 
-def _matching(cards: tuple[WordCard, ...], *, pictures: bool) -> Sheet:
+def _matching(cards: tuple[WordCard, ...], *, pictures: bool) -> Board:
     asked = QUESTION_OF_PICTURES if pictures else QUESTION
     texts = [_text(MATCHING, "h", Role.TITLE, asked, silent=True)]
     for match in matches(cards, pictures=pictures):
         texts.append(_text(MATCHING, f"{match.card.id}w", Role.ITEM, match.card.word))
         if not match.pictured:
             texts.append(_text(MATCHING, f"{match.card.id}m", Role.ITEM, match.says))
-    return Sheet(MATCHING, Part.MATCHING, tuple(texts))
+    return Board(MATCHING, Part.MATCHING, tuple(texts))
 
 
-def _point_sheet(point: PausePoint, lesson: Lesson) -> Sheet:
+def _point_board(point: PausePoint, lesson: Lesson) -> Board:
     texts = list(point_texts(point))
     texts += [_text(point.id, one.name, Role.CHOICE, one.text) for one in point.activity.options()]
     for n, pair in enumerate(point.activity.pairs_to_match()):
@@ -269,10 +269,10 @@ def _point_sheet(point: PausePoint, lesson: Lesson) -> Sheet:
         texts.append(_text(point.id, "answer", Role.ANSWER, point.answer))
     picture, _ = point.activity.looks_at()
     part = Part.READING if point.after else Part.QUESTIONS
-    return Sheet(point.id, part, tuple(texts), point=point, picture=picture)
+    return Board(point.id, part, tuple(texts), point=point, picture=picture)
 
 
-def _organizer_sheet(organizer: Organizer) -> Sheet:
+def _organizer_board(organizer: Organizer) -> Board:
     texts = [_text(organizer.id, "title", Role.TITLE, organizer.title)]
     for box in organizer.boxes:
         if box.heading:
@@ -281,4 +281,4 @@ def _organizer_sheet(organizer: Organizer) -> Sheet:
             texts.append(_text(organizer.id, f"{box.id}a", Role.BOX_ASK, box.ask))
         if box.text:
             texts.append(_text(organizer.id, f"{box.id}t", Role.BOX_TEXT, box.text))
-    return Sheet(organizer.id, Part.READING, tuple(texts), organizer=organizer)
+    return Board(organizer.id, Part.READING, tuple(texts), organizer=organizer)

@@ -1,4 +1,4 @@
-"""Sheets as stage pages: purpose, word cards, questions with their evidence side by side, organizers.
+"""Boards as stage pages: purpose, word cards, questions with their evidence side by side, organizers.
 
 What comes on a page later (answers, struck-out choices, filled-in boxes) is a part of it with a name of its own;
 the cue sheet says when it is shown. Their names are made in `part_names`.
@@ -8,17 +8,12 @@ from __future__ import annotations
 
 from functools import partial
 
-from wordtrail.core.layout.card_sheet import lay_word_card
-from wordtrail.core.layout.chart_sheet import lay_chart
-from wordtrail.core.layout.lines import set_text, set_words
-from wordtrail.core.layout.model import Ink, LaidPage, Panel
-from wordtrail.core.layout.question_sheet import lay_question
-from wordtrail.core.layout.sheet_draft import (
+from wordtrail.core.layout.board_draft import (
     SIZES,
+    BoardBench,
     Draft,
     Place,
     Row,
-    SheetBench,
     boxed,
     dot,
     fitted,
@@ -27,7 +22,12 @@ from wordtrail.core.layout.sheet_draft import (
     placed_picture,
     two_columns,
 )
-from wordtrail.core.lesson.sheets import Role, Sheet
+from wordtrail.core.layout.card_board import lay_word_card
+from wordtrail.core.layout.chart_board import lay_chart
+from wordtrail.core.layout.lines import set_text, set_words
+from wordtrail.core.layout.model import Ink, LaidPage, Panel
+from wordtrail.core.layout.question_board import lay_question
+from wordtrail.core.lesson.boards import Board, Role
 from wordtrail.core.plan.matching import Match, matches, picture_letter
 from wordtrail.core.plan.opening import Part
 from wordtrail.core.plan.part_names import (
@@ -37,38 +37,38 @@ from wordtrail.core.text.look import TextLook
 from wordtrail.core.text.model import WHOLE, Style
 
 
-def laid_sheet(sheet: Sheet, bench: SheetBench) -> LaidPage:
-    """One sheet as a stage page."""
+def laid_board(board: Board, bench: BoardBench) -> LaidPage:
+    """One board as a stage page."""
     look = TextLook(bench.lesson.look.typeface)
     draft = Draft(look)
-    if sheet.card:
-        lay_word_card(draft, sheet, sheet.card, bench)
-    elif sheet.point:
-        lay_question(draft, sheet, sheet.point, bench)
-    elif sheet.organizer:
+    if board.card:
+        lay_word_card(draft, board, board.card, bench)
+    elif board.point:
+        lay_question(draft, board, board.point, bench)
+    elif board.organizer:
         stage = bench.stage
-        lay_chart(draft, sheet.organizer, sheet, bench, (90.0, 60.0, stage.width - 90, stage.height - 60))
-    elif sheet.part is Part.SIGHT_WORDS:
-        _sight_words(draft, sheet, bench)
-    elif sheet.part is Part.MATCHING:
-        _matching(draft, sheet, bench)
+        lay_chart(draft, board.organizer, board, bench, (90.0, 60.0, stage.width - 90, stage.height - 60))
+    elif board.part is Part.SIGHT_WORDS:
+        _sight_words(draft, board, bench)
+    elif board.part is Part.MATCHING:
+        _matching(draft, board, bench)
     else:
-        _column(draft, sheet, bench)
-    return draft.page(f"sheet-{sheet.id}", sheet.id)
+        _column(draft, board, bench)
+    return draft.page(f"board-{board.id}", board.id)
 
 
-def _column(draft: Draft, sheet: Sheet, bench: SheetBench) -> None:
+def _column(draft: Draft, board: Board, bench: BoardBench) -> None:
     """Texts under one another, hung a little above the middle, beside a picture where there is one."""
     stage = bench.stage
-    picture = picture_of(bench.lesson, sheet.picture)
+    picture = picture_of(bench.lesson, board.picture)
     left, width = (110.0, 640.0) if picture else (300.0, stage.width - 600)
-    scale, height = fitted(sheet.texts, width, draft.look, stage.height - 220)
+    scale, height = fitted(board.texts, width, draft.look, stage.height - 220)
     y = max(90.0, (stage.height - height) * 0.42)
     if picture:
         draft.pictures.append(
-            placed_picture(sheet.picture, picture, WHOLE, (800.0, 110.0, stage.width - 90, stage.height - 110))
+            placed_picture(board.picture, picture, WHOLE, (800.0, 110.0, stage.width - 90, stage.height - 110))
         )
-    for one in sheet.texts:
+    for one in board.texts:
         size = SIZES.get(one.role, 52.0) * scale
         indent = 56.0 * scale if one.role is Role.ITEM else 0.0
         if one.role is Role.ITEM:
@@ -76,9 +76,9 @@ def _column(draft: Draft, sheet: Sheet, bench: SheetBench) -> None:
         y = draft.text(one, size, left + indent, y, width - indent) + size * 0.35
 
 
-def _sight_words(draft: Draft, sheet: Sheet, bench: SheetBench) -> None:
+def _sight_words(draft: Draft, board: Board, bench: BoardBench) -> None:
     stage = bench.stage
-    heading, *words = sheet.texts
+    heading, *words = board.texts
     draft.text(heading, 46.0, 130.0, 70.0, stage.width - 260)
     columns = 3 if len(words) <= 6 else 4 if len(words) <= 12 else 6
     rows = -(-len(words) // columns)
@@ -96,10 +96,10 @@ def _sight_words(draft: Draft, sheet: Sheet, bench: SheetBench) -> None:
         draft.put(lines[:1], x + (wide - lines[0].width) / 2, y + high / 2 - size * 0.78)
 
 
-def _matching(draft: Draft, sheet: Sheet, bench: SheetBench) -> None:
+def _matching(draft: Draft, board: Board, bench: BoardBench) -> None:
     """Words on the left, on the right what they mean, or their pictures with a letter each."""
-    texts, stage, plan = {one.id: one for one in sheet.texts}, bench.stage, bench.lesson.plan
-    draft.text(sheet.texts[0], 46.0, 130.0, 70.0, stage.width - 260)
+    texts, stage, plan = {one.id: one for one in board.texts}, bench.stage, bench.lesson.plan
+    draft.text(board.texts[0], 46.0, 130.0, 70.0, stage.width - 260)
     rows = []
     for match in matches(plan.cards, pictures=plan.matching_pictures):
         meaning = texts.get(f"{match.card.id}m")
@@ -107,7 +107,7 @@ def _matching(draft: Draft, sheet: Sheet, bench: SheetBench) -> None:
         rows.append(Row(texts[f"{match.card.id}w"], draws, match.place))
     tallest = TALLEST_PICTURE if plan.matching_pictures else TALLEST_MEANING
     place = (130.0, 170.0, stage.width - 130, stage.height - 80)
-    two_columns(draft, rows, matching_part(sheet.id), place, tallest)
+    two_columns(draft, rows, matching_part(board.id), place, tallest)
 
 
 TALLEST_PICTURE, TALLEST_MEANING = 300.0, 200.0
