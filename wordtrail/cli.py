@@ -221,8 +221,8 @@ def _align(options: argparse.Namespace) -> None:
     passage = _passage(options.passage)
     samples = decode(options.audio, RATE)
 
-    def progress(step: str, share: float) -> None:
-        print(f"\r{step} {share:4.0%}   ", end="", file=sys.stderr, flush=True)
+    def progress(phase: str, share: float) -> None:
+        print(f"\r{phase} {share:4.0%}   ", end="", file=sys.stderr, flush=True)
 
     found = explained(samples, script_of(passage.words), progress)
     print(file=sys.stderr)

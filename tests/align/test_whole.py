@@ -94,11 +94,11 @@ class WholeTest(unittest.TestCase):
         for visit in self.trail.visits:
             self.assertEqual(visit.doubt is Doubt.NONE, visit.confidence >= UNSURE_BELOW, visit)
 
-    def test_progress_goes_up_in_named_steps(self) -> None:
-        steps = list(dict.fromkeys(step for step, _ in self.reports))
-        self.assertEqual(steps, [LISTENING, MATCHING, COMPARING, TIMING])
-        for step in steps:
-            shares = [share for name, share in self.reports if name == step]
+    def test_progress_goes_up_in_named_phases(self) -> None:
+        phases = list(dict.fromkeys(phase for phase, _ in self.reports))
+        self.assertEqual(phases, [LISTENING, MATCHING, COMPARING, TIMING])
+        for phase in phases:
+            shares = [share for name, share in self.reports if name == phase]
             self.assertEqual(shares, sorted(shares))
             self.assertAlmostEqual(shares[-1], 1.0)
 
@@ -168,7 +168,7 @@ class HopelessTest(unittest.TestCase):
             align(speech, script, cores=1)
 
     def test_it_stops_when_asked(self) -> None:
-        def stop(step: str, share: float) -> None:
+        def stop(phase: str, share: float) -> None:
             raise JobCancelled
 
         passage = passage_from_text(NAMES)

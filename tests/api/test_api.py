@@ -104,11 +104,11 @@ class LessonsTest(ApiTest):
         self.assertEqual(lesson["undo"], "drawing a mark")
         stage = self.stage(lesson["id"])
         self.assertEqual([page["title"] for page in stage["layout"]["pages"]], [True, False, False])
-        self.assertEqual(len(stage["layout"]["cards"]), 1)
+        self.assertEqual(len(stage["layout"]["signposts"]), 1)
         shelf = self.client.get("/api/lessons").json["lessons"]
         self.assertEqual((shelf[0]["title"], shelf[0]["next"]), ("Bees", "record"))
-        guide = self.client.get(f"/api/lessons/{lesson['id']}/guide?words_per_minute=60").json["steps"]
-        read = [word["id"] for step in guide for word in step["words"] if not step["card"]]
+        guide = self.client.get(f"/api/lessons/{lesson['id']}/guide?words_per_minute=60").json["stretches"]
+        read = [word["id"] for stretch in guide for word in stretch["words"] if not stretch["signpost"]]
         self.assertEqual(len(read), 18)
 
     def test_undo_and_redo(self) -> None:

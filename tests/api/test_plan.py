@@ -68,8 +68,8 @@ class PlanApiTest(ApiTest):
 
     def test_the_guide_leads_through_all_or_the_passage_alone(self) -> None:
         path = f"/api/lessons/{self.bees['id']}/guide"
-        whole = self.client.get(path, query_string={"words_per_minute": 100}).json["steps"]
-        alone = self.client.get(path, query_string={"words_per_minute": 100, "whole": "false"}).json["steps"]
+        whole = self.client.get(path, query_string={"words_per_minute": 100}).json["stretches"]
+        alone = self.client.get(path, query_string={"words_per_minute": 100, "whole": "false"}).json["stretches"]
         self.assertEqual((whole[0]["board"], alone[0]["board"], len(alone)), ("purpose", "", 1))
         self.assertGreater(whole[-1]["end"], alone[-1]["end"])
 

@@ -72,7 +72,7 @@ class ScreensTest(StudioTest):
             "status": 413,
             "detail": "It is full.",
             "kept": "So far.",
-            "next_step": "",
+            "advice": "",
         }
 
         def answer(route: Route) -> None:

@@ -41,7 +41,7 @@ class GoldenTest(unittest.TestCase):
 
     def test_every_kind_of_cue_is_in_them(self) -> None:
         sheets = [lesson["sheet"] for lesson in self.kept["cues.json"]]
-        for cue in ("pages", "lights", "drawings", "gates", "captions", "sentences", "cards", "reveals", "beats"):
+        for cue in ("pages", "lights", "drawings", "gates", "captions", "sentences", "signposts", "reveals", "beats"):
             self.assertGreater(sum(len(sheet[cue]) for sheet in sheets), 10, cue)
         gates = [gate for sheet in sheets for gate in sheet["gates"]]
         self.assertTrue({True, False} <= {gate["auto"] for gate in gates})

@@ -114,7 +114,7 @@ class MarksAndCardsTest(unittest.TestCase):
         long_question = "What do you think will happen when the bee comes home, and why do you think so? " * 7
         made = apply(planned(), KeepPoint(PausePoint("", "a17", long_question[:590], 20)))
         layout = typeset(made)
-        for card in layout.cards:
+        for card in layout.signposts:
             self.assertGreaterEqual(card.y, 0)
             self.assertLessEqual(card.y + card.height, layout.height)
             self.assertLessEqual(card.x + card.width, layout.width)
@@ -122,8 +122,8 @@ class MarksAndCardsTest(unittest.TestCase):
                 self.assertLessEqual(piece.x + piece.width, card.x + card.width)
                 self.assertLess(piece.baseline, card.y + card.height)
         box = layout.places()["a5"][1]
-        self.assertGreater(layout.cards[0].footpath[0], box.x + box.width)
+        self.assertGreater(layout.signposts[0].footpath[0], box.x + box.width)
 
     def test_without_think_time_there_are_no_stones(self) -> None:
         made = apply(lesson(), KeepPoint(PausePoint("", "a5", "Look.", 0)))
-        self.assertEqual(typeset(made).cards[0].stones, ())
+        self.assertEqual(typeset(made).signposts[0].stones, ())

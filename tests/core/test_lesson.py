@@ -15,7 +15,7 @@ from wordtrail.core.changes.take_changes import ChooseTake, ClearTrim, MoveStart
 from wordtrail.core.errors import EmptyPassage, LessonError
 from wordtrail.core.marks.forms.underline import Underline
 from wordtrail.core.plan.model import PausePoint
-from wordtrail.core.waypoints.waypoints import Standing, Step, counting_take, next_step, waypoints
+from wordtrail.core.waypoints.waypoints import Screen, Standing, counting_take, next_screen, waypoints
 
 
 class CommandsTest(unittest.TestCase):
@@ -98,17 +98,17 @@ class RewordedTest(unittest.TestCase):
 
 class PathTest(unittest.TestCase):
     def test_a_fresh_lesson_goes_on_with_the_plan(self) -> None:
-        self.assertEqual(next_step(lesson(), Standing()), Step.PLAN)
+        self.assertEqual(next_screen(lesson(), Standing()), Screen.PLAN)
 
     def test_the_path_says_what_is_left(self) -> None:
-        points = {p.step: p for p in waypoints(planned(), Standing(takes=1, trail=trail(), video=True))}
-        self.assertEqual(points[Step.PLAN].note, "1 pause point, 2 marks")
-        self.assertEqual(points[Step.RECORD].note, "1 take")
-        self.assertEqual(points[Step.SYNC].note, "every word found")
-        self.assertEqual(points[Step.VIDEO].note, "older than the lesson")
+        points = {p.screen: p for p in waypoints(planned(), Standing(takes=1, trail=trail(), video=True))}
+        self.assertEqual(points[Screen.PLAN].note, "1 pause point, 2 marks")
+        self.assertEqual(points[Screen.RECORD].note, "1 take")
+        self.assertEqual(points[Screen.SYNC].note, "every word found")
+        self.assertEqual(points[Screen.VIDEO].note, "older than the lesson")
 
     def test_an_unfinished_take_asks_for_attention(self) -> None:
-        self.assertEqual(next_step(planned(), Standing(unfinished=1)), Step.RECORD)
+        self.assertEqual(next_screen(planned(), Standing(unfinished=1)), Screen.RECORD)
 
     def test_the_chosen_take_counts_else_the_newest_with_a_trail(self) -> None:
         self.assertEqual(counting_take(lesson(), ["x"]), TAKE)

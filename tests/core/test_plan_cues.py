@@ -125,7 +125,7 @@ class PointTest(unittest.TestCase):
         (gate,) = sheet.gates
         self.assertTrue(sheet.lights[6].start < gate.at < sheet.lights[7].start)
         said = state_at(sheet, sheet.lights[5].start + 0.1)
-        self.assertEqual((said.card, said.page, said.gate), ("pause1", 1, ""))
+        self.assertEqual((said.signpost, said.page, said.gate), ("pause1", 1, ""))
 
     def test_choices_are_struck_out_and_then_the_right_one_shows(self) -> None:
         point = PausePoint("", "a9", "Which?", 5, Choose(choices=CHOICES, strike=(2, 1)))
@@ -166,7 +166,7 @@ class PointTest(unittest.TestCase):
         self.assertEqual(len(sheet.gates), 3)
         self.assertEqual(len({gate.at for gate in sheet.gates}), 1)
         states = [state_at(sheet, gate.at, gate.pause) for gate in sheet.gates]
-        self.assertEqual({state.card for state in states}, {"pause1"})
+        self.assertEqual({state.signpost for state in states}, {"pause1"})
 
     def test_a_question_at_the_end_stops_at_the_end(self) -> None:
         sheet = sheet_of(apply(lesson(), KeepPoint(PausePoint("", "", "And now?", 3))))

@@ -25,7 +25,7 @@ from wordtrail.core.text.glossary import glossary_links
 from wordtrail.core.text.intake import passage_from_pages, passage_from_text
 from wordtrail.core.text.model import BlockKind, PermissionKind
 from wordtrail.core.waypoints.proofing import before_sharing, open_suspects, undescribed
-from wordtrail.core.waypoints.waypoints import Standing, Step, next_step, waypoints
+from wordtrail.core.waypoints.waypoints import Screen, Standing, next_screen, waypoints
 from wordtrail.standins.passages import BEES_MAP, RAIN
 
 
@@ -103,9 +103,9 @@ class SuspectsTest(unittest.TestCase):
 
     def test_the_path_sends_a_fresh_lesson_back_to_its_text(self) -> None:
         made = lesson("The wibbin sat.")
-        self.assertEqual(next_step(made, Standing()), Step.TEXT)
+        self.assertEqual(next_screen(made, Standing()), Screen.TEXT)
         self.assertEqual(waypoints(made, Standing())[0].note, "1 word to check")
-        self.assertNotEqual(next_step(made, Standing(takes=1)), Step.TEXT)
+        self.assertNotEqual(next_screen(made, Standing(takes=1)), Screen.TEXT)
 
 
 def _is_text(text: str) -> bool:

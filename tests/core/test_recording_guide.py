@@ -17,7 +17,7 @@ from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.changes.reading_changes import KeepReading
 from wordtrail.core.changes.word_list import lesson_of_words
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.recording_guide import REST, GuideStep, recording_guide
+from wordtrail.core.lesson.recording_guide import REST, GuideStretch, recording_guide
 from wordtrail.core.plan.activities.choose import Choice, Choose
 from wordtrail.core.plan.cards import Shown
 from wordtrail.core.plan.model import PausePoint, Reading
@@ -37,12 +37,12 @@ def rich() -> Lesson:
     return apply(made, SetClosing(Closing("A dance is a map.")))
 
 
-def places(steps: tuple[GuideStep, ...]) -> list[str]:
-    return [step.board or step.card or "passage" for step in steps]
+def places(stretches: tuple[GuideStretch, ...]) -> list[str]:
+    return [stretch.board or stretch.signpost or "passage" for stretch in stretches]
 
 
-def said(steps: tuple[GuideStep, ...]) -> list[str]:
-    return [word.id for step in steps for word in step.words]
+def said(stretches: tuple[GuideStretch, ...]) -> list[str]:
+    return [word.id for stretch in stretches for word in stretch.words]
 
 
 class GuideTest(unittest.TestCase):
@@ -55,26 +55,28 @@ class GuideTest(unittest.TestCase):
         )
 
     def test_the_passage_alone_when_nothing_else_is_wanted(self) -> None:
-        steps = recording_guide(rich(), 110, whole=False)
-        self.assertEqual(places(steps), ["passage"])
-        self.assertEqual(said(steps), [word.id for word in rich().words])
-        self.assertEqual(steps[0].start, 0.0)
+        stretches = recording_guide(rich(), 110, whole=False)
+        self.assertEqual(places(stretches), ["passage"])
+        self.assertEqual(said(stretches), [word.id for word in rich().words])
+        self.assertEqual(stretches[0].start, 0.0)
 
     def test_a_question_and_its_choices_are_read_and_not_the_answer(self) -> None:
         made = rich()
         question = made.pause_points[-1].id
-        words = next(step.words for step in recording_guide(made, 110) if step.board == question)
+        words = next(stretch.words for stretch in recording_guide(made, 110) if stretch.board == question)
         self.assertEqual({word.id.split(".")[1] for word in words}, {"question", "c0", "c1"})
 
     def test_a_prompt_says_where_it_stands(self) -> None:
-        step = next(step for step in recording_guide(rich(), 110) if step.card)
-        self.assertEqual((step.card, step.after), ("pause1", rich().pause_points[0].after))
-        self.assertEqual([word.id for word in step.words], ["pause1.question.0", "pause1.question.1"])
+        stretch = next(stretch for stretch in recording_guide(rich(), 110) if stretch.signpost)
+        self.assertEqual((stretch.signpost, stretch.after), ("pause1", rich().pause_points[0].after))
+        self.assertEqual([word.id for word in stretch.words], ["pause1.question.0", "pause1.question.1"])
 
     def test_the_passage_keeps_its_pace_between_prompts(self) -> None:
         plain = recording_guide(lesson(), 100, whole=False)[0].words
-        steps = recording_guide(rich(), 100)
-        mine = {word.id: word for step in steps if not (step.board or step.card) for word in step.words}
+        stretches = recording_guide(rich(), 100)
+        mine = {
+            word.id: word for stretch in stretches if not (stretch.board or stretch.signpost) for word in stretch.words
+        }
         self.assertEqual(list(mine), [word.id for word in plain])
         for word in plain:
             self.assertAlmostEqual(mine[word.id].end - mine[word.id].start, word.end - word.start, places=3)
@@ -91,38 +93,38 @@ class GuideTest(unittest.TestCase):
         second = made.plan.readings[1].id
         made = apply(made, KeepPoint(replace(PausePoint("", "a6", "Which sound?", 5), reading=second)))
         own = made.pause_points[-1].id
-        steps = recording_guide(made, 110)
-        self.assertEqual(places(steps), ["passage", "pause1", "passage", "passage", own, "passage"])
-        self.assertEqual([word.id for word in steps[3].words], ["a4", "a5", "a6"])
-        self.assertEqual([word.id for word in steps[5].words], ["a7", "a8", "a9"])
+        stretches = recording_guide(made, 110)
+        self.assertEqual(places(stretches), ["passage", "pause1", "passage", "passage", own, "passage"])
+        self.assertEqual([word.id for word in stretches[3].words], ["a4", "a5", "a6"])
+        self.assertEqual([word.id for word in stretches[5].words], ["a7", "a8", "a9"])
 
     def test_a_lesson_of_words_alone(self) -> None:
         made = lesson_of_words("hive, comb", "Words")
-        steps = recording_guide(made, 110)
-        self.assertEqual([step.board for step in steps], [card.id for card in made.plan.cards])
-        self.assertEqual(len(said(steps)), 2)
+        stretches = recording_guide(made, 110)
+        self.assertEqual([stretch.board for stretch in stretches], [card.id for card in made.plan.cards])
+        self.assertEqual(len(said(stretches)), 2)
 
     def test_two_passages_follow_one_another(self) -> None:
         second = passage_from_text("One more.", title="More", author="", permission="", id="b")
         made = replace(lesson(), passages=(*lesson().passages, second))
-        (step,) = recording_guide(made, 110)
-        ends = [word.end for word in step.words]
+        (stretch,) = recording_guide(made, 110)
+        ends = [word.end for word in stretch.words]
         self.assertEqual(ends, sorted(ends))
-        self.assertEqual(len(step.words), len(made.words))
+        self.assertEqual(len(stretch.words), len(made.words))
 
     @given(st.floats(30, 300))
     @settings(deadline=None, max_examples=20)
     def test_one_after_another_and_never_two_at_once(self, rate: float) -> None:
-        steps = recording_guide(rich(), rate)
-        for here, there in itertools.pairwise(steps):
+        stretches = recording_guide(rich(), rate)
+        for here, there in itertools.pairwise(stretches):
             self.assertLessEqual(here.end, there.start + 1e-6)
-        words = [word for step in steps for word in step.words]
+        words = [word for stretch in stretches for word in stretch.words]
         for earlier, later in itertools.pairwise(words):
             self.assertLessEqual(earlier.end, later.start + 1e-3)
-        for step in steps:
-            self.assertTrue(all(step.start <= word.start and word.end <= step.end for word in step.words))
-            if step.card:
-                self.assertAlmostEqual(step.end - step.words[-1].end, REST, places=3)
+        for stretch in stretches:
+            self.assertTrue(all(stretch.start <= word.start and word.end <= stretch.end for word in stretch.words))
+            if stretch.signpost:
+                self.assertAlmostEqual(stretch.end - stretch.words[-1].end, REST, places=3)
 
     def test_every_word_of_the_demo_passages_comes_once(self) -> None:
         for demo in LESSONS:

@@ -33,7 +33,7 @@ class RespellingTest(unittest.TestCase):
         for written in ("", "-", "oh--", "42", "кот", "a" * 80):
             with self.subTest(written), self.assertRaises(LessonError) as caught:
                 sounds_of(written)
-            self.assertIn("oh-KAH-for", caught.exception.next_step)
+            self.assertIn("oh-KAH-for", caught.exception.advice)
 
     @given(st.text("abcdefghijklmnopqrstuvwxyz", min_size=1, max_size=12))
     def test_any_letters_can_be_said(self, letters: str) -> None:

@@ -83,7 +83,7 @@ class IntakeTest(unittest.TestCase):
             with self.subTest(error.__name__), self.assertRaises(error) as caught:
                 passage_from_text(text)
             self.assertTrue(caught.exception.message.endswith("."))
-            self.assertTrue(caught.exception.next_step or caught.exception.kept)
+            self.assertTrue(caught.exception.advice or caught.exception.kept)
 
     def test_the_longest_passage_is_taken(self) -> None:
         passage = passage_from_text("\n\n".join(["word " * 200] * (MOST_WORDS // 200)))

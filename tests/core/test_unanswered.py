@@ -35,7 +35,7 @@ class UnansweredTest(unittest.TestCase):
         laid = json.loads(to_json(unanswered(whole.layout, whole.sheet, ())[0]))
         left = [piece["text"] for page in laid["pages"] for part in page["parts"] for piece in part["pieces"]]
         self.assertNotIn("named.", left)
-        self.assertFalse(any(card["answer"] for card in laid["cards"]))
+        self.assertFalse(any(one["answer"] for one in laid["signposts"]))
         self.assertNotIn(f"{point.id}.strike", kept)
         self.assertNotIn(f"{point.id}.answer", kept)
 

@@ -178,7 +178,7 @@ class FaultsTest(unittest.TestCase):
         with self.assertRaises(kind) as caught:
             self.read(data, ending)
         self.assertTrue(caught.exception.message.endswith("."))
-        self.assertTrue(caught.exception.next_step)
+        self.assertTrue(caught.exception.advice)
 
     def test_the_wrong_ending_and_what_is_no_file(self) -> None:
         self.assert_fault(NotReadable, b"no archive", "docx")

@@ -9,7 +9,7 @@ from typing import Any
 
 from tests.golden.lessons import ShownLesson, all_shown
 from wordtrail.api.catalogue import all_kinds
-from wordtrail.core.cues.model import Caption, CardShown, CueSheet, Gate, Light
+from wordtrail.core.cues.model import Caption, CueSheet, Gate, Light, SignpostShown
 from wordtrail.core.cues.state import sentence_back, state_at
 from wordtrail.core.layout.drawing import dots_of, drawn_points, highlight_of, shares, stone_of, stones_used
 from wordtrail.core.layout.tied_numbers import deep
@@ -29,7 +29,7 @@ Moment = tuple[float, str, float]
 def moments_of(sheet: CueSheet) -> Iterator[Moment]:
     """Every edge of the sheet, just before and after it too; every gate after several waits."""
     edges = {0.0, sheet.title_until, sheet.seconds, *sheet.sentences, *(turn.at for turn in sheet.pages)}
-    spans: list[Light | Caption | CardShown] = [*sheet.lights, *sheet.captions, *sheet.cards]
+    spans: list[Light | Caption | SignpostShown] = [*sheet.lights, *sheet.captions, *sheet.signposts]
     edges |= {time for one in spans for time in (one.start, one.end)}
     edges |= {
         round(one.start + (one.end - one.start) * part / 3, 4)
@@ -96,7 +96,8 @@ def shape_vectors(lesson: ShownLesson) -> dict[str, Any]:
         "shares": [[share for _, share in shares(mark, progress)] for mark in stretched for progress in PROGRESS],
         "drawn": [drawn_points(stroke, progress) for stroke in strokes for progress in PROGRESS],
         "used": [
-            [stones_used(card, card.think_seconds * progress) for progress in (*PROGRESS, 1.5)] for card in layout.cards
+            [stones_used(card, card.think_seconds * progress) for progress in (*PROGRESS, 1.5)]
+            for card in layout.signposts
         ],
         "progress": PROGRESS,
         "deep": {colour: deep(colour) for colour in COLOURS},

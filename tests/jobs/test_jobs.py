@@ -67,7 +67,7 @@ class JobsTest(unittest.TestCase):
         lesson, take = self.take(sound)
         with mock.patch("wordtrail.store.jobs.DEAD_AFTER", 12.0), Supervisor(self.folder) as supervisor:
             job = Queue(self.workspace).add(ALIGN, lesson, take).id
-            self.until(lambda: self.state(job).step == LISTENING)
+            self.until(lambda: self.state(job).phase == LISTENING)
             killed = supervisor.worker_pid
             os.kill(killed, signal.SIGKILL)
             self.until(lambda: supervisor.worker_pid != killed)
@@ -95,7 +95,7 @@ class JobsTest(unittest.TestCase):
         sound = (files("wordtrail.standins") / "demo" / "rain.m4a").read_bytes()
         lesson, first = self.take(sound)
         self.assertIsNone(earlier_hearings(self.workspace.blobs, [first]))
-        align_take(self.workspace, first, lambda step, share: None)
+        align_take(self.workspace, first, lambda phase, share: None)
         voice = earlier_hearings(self.workspace.blobs, [first])
         assert voice is not None
         with self.workspace.database.writing() as session:
@@ -104,7 +104,7 @@ class JobsTest(unittest.TestCase):
             self.workspace.blobs.write(TakeFiles(second.id).original, sound)
             again = second.id
         with mock.patch("wordtrail.jobs.take_work.explained", side_effect=explained) as aligner:
-            align_take(self.workspace, again, lambda step, share: None)
+            align_take(self.workspace, again, lambda phase, share: None)
         np.testing.assert_array_equal(aligner.call_args.kwargs["earlier"], voice)
 
     def test_pieces_of_the_work_are_kept_until_it_is_over(self) -> None:
@@ -121,7 +121,7 @@ class JobsTest(unittest.TestCase):
         lesson, take = self.take(sound)
         with Supervisor(self.folder):
             job = Queue(self.workspace).add(ALIGN, lesson, take).id
-            self.until(lambda: self.state(job).step == LISTENING)
+            self.until(lambda: self.state(job).phase == LISTENING)
             with self.workspace.database.writing() as session:
                 ask_to_stop(session, get_job(session, job))
             self.until(lambda: self.state(job).state == "cancelled")

@@ -19,7 +19,7 @@ from wordtrail.core.cues.state import state_at, video_seconds, video_time
 from wordtrail.core.edit.edit_list import Clip, EditList, Hold
 from wordtrail.core.errors import EmptySound, JobCancelled, NotASound
 from wordtrail.core.layout.drawing import shares, stones_used
-from wordtrail.core.layout.model import LaidCard, Layout, WordBox
+from wordtrail.core.layout.model import Layout, Signpost, WordBox
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.media.colours import TOKENS
 from wordtrail.media.decode import decode
@@ -160,7 +160,7 @@ class DrawTest(unittest.TestCase):
         self.assertEqual([share for _, share in shares(mark, 0.0)], [0.0] * len(mark.stretches))
 
     def test_stones_are_used_up(self) -> None:
-        card: LaidCard = self.layout.cards[0]
+        card: Signpost = self.layout.signposts[0]
         self.assertEqual([stones_used(card, waited) for waited in (0, 0.49, 0.5, 2, 3.99, 4, 9)], [0, 0, 1, 4, 7, 8, 8])
 
     def test_the_video_is_drawn_in_the_tokens_of_the_browser(self) -> None:

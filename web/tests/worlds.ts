@@ -36,14 +36,14 @@ export function page(id: string, words: readonly string[], more: Partial<Schemas
   }
 }
 
-export const layout = (pages: Schemas['LaidPage'][], cards: Schemas['LaidCard'][] = []) =>
+export const layout = (pages: Schemas['LaidPage'][], signposts: Schemas['Signpost'][] = []) =>
   ({
     name: 'wide',
     width: 1920,
     height: 1080,
     pages,
     marks: [],
-    cards,
+    signposts,
     text_edge: 1300,
   }) as unknown as Schemas['Layout']
 
@@ -58,7 +58,7 @@ export const cueSheet = (more: Partial<Schemas['CueSheet']> = {}): Schemas['CueS
   gates: [],
   captions: [],
   sentences: [],
-  cards: [],
+  signposts: [],
   reveals: [],
   beats: [],
   ...more,

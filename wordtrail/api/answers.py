@@ -16,7 +16,7 @@ from wordtrail.core.cues.run import Stop
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.recording_guide import GuideStep
+from wordtrail.core.lesson.recording_guide import GuideStretch
 from wordtrail.core.marks.forms.all import AnyForm
 from wordtrail.core.marks.symbols import Symbol
 from wordtrail.core.plan.activities.activity import Limits
@@ -34,7 +34,7 @@ from wordtrail.core.trail.checks import Check, Figures
 from wordtrail.core.trail.legs import Leg
 from wordtrail.core.trail.model import Trail
 from wordtrail.core.waypoints.proofing import Undescribed
-from wordtrail.core.waypoints.waypoints import Step, Waypoint
+from wordtrail.core.waypoints.waypoints import Screen, Waypoint
 
 if TYPE_CHECKING:
     AnyScreenCommand = ScreenCommand
@@ -82,7 +82,7 @@ class Problem(Answer):
     status: int
     detail: str
     kept: str = ""
-    next_step: str = ""
+    advice: str = ""
 
 
 class Passphrase(Body):
@@ -138,8 +138,8 @@ class Job(Answer):
     kind: str
     subject: str
     state: str
-    step: str
-    steps: list[str]
+    phase: str
+    phases: list[str]
     progress: float
     message: str
 
@@ -164,7 +164,7 @@ class ShelfLesson(Answer):
     author: str
     changed_at: float
     waypoints: list[Waypoint]
-    next: Step
+    next: Screen
     first_words: str
 
 
@@ -183,7 +183,7 @@ class LessonView(Answer):
     undo: str
     redo: str
     waypoints: list[Waypoint]
-    next: Step
+    next: Screen
     takes: list[Take]
     counting_take: str
     jobs: list[Job]
@@ -210,7 +210,7 @@ class LessonChange(Answer):
     undo: str
     redo: str
     waypoints: list[Waypoint]
-    next: Step
+    next: Screen
     counting_take: str
     video: Video | None
 
@@ -230,7 +230,7 @@ class Guide(Answer):
     """What the teacher is led through while recording, in order; the marks (ids) that wait for her hand meanwhile, and
     the seconds over which each is drawn."""
 
-    steps: list[GuideStep]
+    stretches: list[GuideStretch]
     live_marks: list[str]
     drawing_seconds: float
 

@@ -119,7 +119,7 @@ def _unexpected(fault: Exception) -> Response:
     log.exception("request failed", method=request.method, path=request.path)
     return problem_answer(Problem(
         title="Something went wrong", status=500, detail="Something went wrong inside Word Trail.",
-        kept="Everything that was kept before is still there.", next_step="Try again.",
+        kept="Everything that was kept before is still there.", advice="Try again.",
     ))  # fmt: skip
 
 

@@ -130,7 +130,7 @@ def _chosen(chosen: list[answers.ChosenFile]) -> DraftPassage:
         drafts += [read.chapters[number] for number in numbers if 0 <= number < len(read.chapters)]
     pages: tuple[DraftPage, ...] = tuple(page for draft in drafts for page in draft.pages)
     if not pages:
-        raise LessonError("No pages were chosen.", next_step="Choose at least one file or chapter.")
+        raise LessonError("No pages were chosen.", advice="Choose at least one file or chapter.")
     return DraftPassage(pages, drafts[0].title, drafts[0].author, drafts[0].source)
 
 

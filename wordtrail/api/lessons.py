@@ -177,8 +177,10 @@ def guide(path: LessonPath, query: GuideQuery) -> Response:
     workspace = context().workspace
     with workspace.database.reading() as session:
         lesson = get_lesson(session, path.lesson, workspace.owner).lesson
-    steps = recording_guide(lesson, query.words_per_minute, whole=query.whole)
-    return answer(answers.Guide(steps=list(steps), live_marks=list(live_marks(lesson)), drawing_seconds=DRAWN_IN_TALK))
+    stretches = recording_guide(lesson, query.words_per_minute, whole=query.whole)
+    return answer(
+        answers.Guide(stretches=list(stretches), live_marks=list(live_marks(lesson)), drawing_seconds=DRAWN_IN_TALK)
+    )
 
 
 @routes.get("/lessons/<lesson>/trail", responses={200: answers.TrailView})

@@ -39,7 +39,7 @@ def problem(fault: errors.WordTrailError) -> Response:
             status=status_of(fault),
             detail=fault.message,
             kept=fault.kept,
-            next_step=fault.next_step,
+            advice=fault.advice,
         )
     )
 

@@ -9,8 +9,8 @@ from sqlalchemy.orm import Session
 
 from wordtrail.api import answers
 from wordtrail.api.context import answer, context, public_url
-from wordtrail.core.cues.model import Beat, Caption, CardShown, Drawing, Gate, Light, PageTurn, Reveal
-from wordtrail.core.layout.model import LaidCard, LaidMark, LaidPage
+from wordtrail.core.cues.model import Beat, Caption, Drawing, Gate, Light, PageTurn, Reveal, SignpostShown
+from wordtrail.core.layout.model import LaidMark, LaidPage, Signpost
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.current_trail import current_trail, kept_ends
 from wordtrail.core.lesson.model import Lesson
@@ -19,20 +19,20 @@ from wordtrail.core.trail.checks import figures, places_to_check
 from wordtrail.core.trail.legs import legs
 from wordtrail.core.trail.mending import mended
 from wordtrail.core.trail.model import Trail
-from wordtrail.core.waypoints.waypoints import Standing, counting_take, next_step, waypoints
+from wordtrail.core.waypoints.waypoints import Standing, counting_take, next_screen, waypoints
 from wordtrail.formats.json_patch import Operation, difference
-from wordtrail.jobs.queue import ALIGN, STEPS
+from wordtrail.jobs.queue import ALIGN, PHASES
 from wordtrail.service.changing import Changed
 from wordtrail.service.showing import Showing
+from wordtrail.store.history import changes_between
 from wordtrail.store.jobs import jobs_of
 from wordtrail.store.lessons import KeptLesson
-from wordtrail.store.steps import changes_between
 from wordtrail.store.surroundings import Surroundings, surroundings_of
 from wordtrail.store.tables import JobRow, TakeRow, VideoRow
 
 MOST_JOBS = 12
 
-STAGE_ATOMS = (LaidPage, LaidMark, LaidCard, PageTurn, Light, Drawing, Gate, Reveal, Beat, CardShown, Caption)
+STAGE_ATOMS = (LaidPage, LaidMark, Signpost, PageTurn, Light, Drawing, Gate, Reveal, Beat, SignpostShown, Caption)
 """Parts of a stage that are sent as a whole when they change."""
 
 
@@ -52,7 +52,7 @@ def lesson_view(session: Session, kept: KeptLesson) -> answers.LessonView:
         undo=kept.undo,
         redo=kept.redo,
         waypoints=list(waypoints(lesson, standing)),
-        next=next_step(lesson, standing),
+        next=next_screen(lesson, standing),
         takes=[take_view(row, around.trails, counting) for row in around.takes],
         counting_take=counting,
         jobs=[job_view(row) for row in jobs_of(session, kept.id)[:MOST_JOBS]],
@@ -74,7 +74,7 @@ def lesson_change(session: Session, changed: Changed) -> answers.LessonChange:
         undo=kept.undo,
         redo=kept.redo,
         waypoints=list(waypoints(kept.lesson, standing)),
-        next=next_step(kept.lesson, standing),
+        next=next_screen(kept.lesson, standing),
         counting_take=counting_take(kept.lesson, list(around.trails)),
         video=video_view(around.video, kept.revision) if around.video else None,
     )
@@ -101,7 +101,7 @@ def _shelf_lesson(kept: KeptLesson, standing: Standing) -> answers.ShelfLesson:
         author=kept.lesson.passages[0].author,
         changed_at=kept.changed_at,
         waypoints=list(waypoints(kept.lesson, standing)),
-        next=next_step(kept.lesson, standing),
+        next=next_screen(kept.lesson, standing),
         first_words=" ".join(word.text for word in kept.lesson.words[:14]),
     )
 
@@ -149,8 +149,8 @@ def job_view(row: JobRow) -> answers.Job:
         kind=row.kind,
         subject=row.subject,
         state=row.state,
-        step=row.step,
-        steps=list(STEPS.get(row.kind, ())),
+        phase=row.phase,
+        phases=list(PHASES.get(row.kind, ())),
         progress=row.progress,
         message=row.message,
     )

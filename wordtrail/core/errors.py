@@ -1,6 +1,6 @@
 """Every error of ours, in one place, each with a sentence for the person at the screen.
 
-`message` says what happened; `kept` what is safe; `next_step` what to do now. The interface
+`message` says what happened; `kept` what is safe; `advice` what to do now. The interface
 shows all three as they stand, so they are written for a teacher.
 """
 
@@ -12,16 +12,16 @@ class WordTrailError(Exception):
 
     title = "That did not work"
 
-    def __init__(self, message: str, *, kept: str = "", next_step: str = "") -> None:
+    def __init__(self, message: str, *, kept: str = "", advice: str = "") -> None:
         super().__init__(message)
         self.message = message
         self.kept = kept
-        self.next_step = next_step
+        self.advice = advice
 
     @property
     def sentence(self) -> str:
         """What happened, what was kept, what to do: one readable line."""
-        return " ".join(part for part in (self.message, self.kept, self.next_step) if part)
+        return " ".join(part for part in (self.message, self.kept, self.advice) if part)
 
 
 class PassageError(WordTrailError):
@@ -36,7 +36,7 @@ class EmptyPassage(PassageError):
     def __init__(self) -> None:
         super().__init__(
             "There are no words in this text yet.",
-            next_step="Paste or type the passage, then try again.",
+            advice="Paste or type the passage, then try again.",
         )
 
 
@@ -47,7 +47,7 @@ class PassageTooLong(PassageError):
         super().__init__(
             f"This text has {words:,} words; a lesson holds at most {most:,}.",
             kept="Your text is still in the box.",
-            next_step="Split it into several lessons, a chapter or a part in each.",
+            advice="Split it into several lessons, a chapter or a part in each.",
         )
 
 
@@ -58,7 +58,7 @@ class NotText(PassageError):
         super().__init__(
             "This looks like a file's inner code, not like words.",
             kept="Nothing was changed.",
-            next_step="Open the file in the program it comes from, copy the text there and paste that.",
+            advice="Open the file in the program it comes from, copy the text there and paste that.",
         )
 
 
@@ -69,7 +69,7 @@ class RightToLeftText(PassageError):
         super().__init__(
             "This text runs from right to left, which Word Trail cannot show yet.",
             kept="Your text is kept in the box, exactly as you pasted it.",
-            next_step="For now, only left-to-right passages can become a lesson.",
+            advice="For now, only left-to-right passages can become a lesson.",
         )
 
 
@@ -86,7 +86,7 @@ class NotASound(SoundError):
         super().__init__(
             "There is no sound in this file; it may be a picture or a document with another ending.",
             kept="Your lesson and its takes are as they were.",
-            next_step="Choose a WAV, MP3, M4A, Ogg, WebM or FLAC file.",
+            advice="Choose a WAV, MP3, M4A, Ogg, WebM or FLAC file.",
         )
 
 
@@ -97,7 +97,7 @@ class EmptySound(SoundError):
         super().__init__(
             "This file is empty.",
             kept="Your lesson and its takes are as they were.",
-            next_step="Export the recording again, or choose another file.",
+            advice="Export the recording again, or choose another file.",
         )
 
 
@@ -108,7 +108,7 @@ class SilentSound(SoundError):
         super().__init__(
             "Nothing can be heard in this recording.",
             kept="It is kept as a take all the same.",
-            next_step="Check that the right microphone is chosen and not muted, then record again.",
+            advice="Check that the right microphone is chosen and not muted, then record again.",
         )
 
 
@@ -119,7 +119,7 @@ class SoundTooLong(SoundError):
         super().__init__(
             f"This recording is {hours:.1f} hours long; a take holds at most three.",
             kept="Your lesson and its takes are as they were.",
-            next_step="Split it into parts and hand in the one you want.",
+            advice="Split it into parts and hand in the one you want.",
         )
 
 
@@ -130,7 +130,7 @@ class PassageNotRead(SoundError):
         super().__init__(
             "The passage is not read in this take: hardly any of its words were found.",
             kept="The take is kept and can be listened to.",
-            next_step="Choose another take, or check that this is the right passage.",
+            advice="Choose another take, or check that this is the right passage.",
         )
 
 
@@ -147,7 +147,7 @@ class NothingToShow(LessonError):
         super().__init__(
             "There is no finished reading in this lesson yet.",
             kept="Your plan is kept.",
-            next_step="Record a take first, then come back.",
+            advice="Record a take first, then come back.",
         )
 
 
@@ -160,7 +160,7 @@ class StaleRevision(WordTrailError):
         super().__init__(
             "This lesson was changed in another window after you opened it here.",
             kept="The newer version is shown now; nothing of it was overwritten.",
-            next_step="Make your last change again if it is still wanted.",
+            advice="Make your last change again if it is still wanted.",
         )
         self.yours = yours
         self.newest = newest
@@ -175,7 +175,7 @@ class NewerDocument(WordTrailError):
         super().__init__(
             "This was kept by a newer Word Trail than the one that is running.",
             kept="Nothing of it was changed.",
-            next_step="Start the newer Word Trail again.",
+            advice="Start the newer Word Trail again.",
         )
 
 
@@ -185,7 +185,7 @@ class NotFound(WordTrailError):
     title = "Not found"
 
     def __init__(self, what: str = "page") -> None:
-        super().__init__(f"This {what} is not here (any more).", next_step="Go back to your shelf.")
+        super().__init__(f"This {what} is not here (any more).", advice="Go back to your shelf.")
 
 
 class LinkWithdrawn(WordTrailError):
@@ -196,7 +196,7 @@ class LinkWithdrawn(WordTrailError):
     def __init__(self) -> None:
         super().__init__(
             "This link does not open a lesson (any more).",
-            next_step="Ask your teacher for the new one.",
+            advice="Ask your teacher for the new one.",
         )
 
 
@@ -208,7 +208,7 @@ class PassphraseWanted(WordTrailError):
     def __init__(self) -> None:
         super().__init__(
             "The teacher's side of Word Trail asks for its passphrase.",
-            next_step="It was printed when Word Trail was started.",
+            advice="It was printed when Word Trail was started.",
         )
 
 
@@ -230,7 +230,7 @@ class TakeTooLong(WordTrailError):
         super().__init__(
             f"This take has reached the {most_megabytes:,} MB that one take may have.",
             kept="Everything up to here is kept.",
-            next_step="Stop the take, and record the rest as another one.",
+            advice="Stop the take, and record the rest as another one.",
         )
 
 
@@ -243,7 +243,7 @@ class TooLarge(WordTrailError):
         super().__init__(
             f"This file is larger than the {most_megabytes} MB one upload may have.",
             kept="Your lesson and its takes are as they were.",
-            next_step="Export it as MP3 or M4A, which are far smaller, and try again.",
+            advice="Export it as MP3 or M4A, which are far smaller, and try again.",
         )
 
 
@@ -256,7 +256,7 @@ class NoRoom(WordTrailError):
         super().__init__(
             "There is no room left on this computer's disk.",
             kept="Everything recorded so far is kept.",
-            next_step="Free some space, then go on.",
+            advice="Free some space, then go on.",
         )
 
 
@@ -282,7 +282,7 @@ class NotReadable(FileError):
         super().__init__(
             f"This {kind} is damaged, or it is something else with another ending.",
             kept="Nothing was changed.",
-            next_step="Open it in the program it comes from, save it again, and bring that in.",
+            advice="Open it in the program it comes from, save it again, and bring that in.",
         )
 
 
@@ -294,7 +294,7 @@ class UnknownKind(FileError):
         super().__init__(
             f"Word Trail cannot read {what}.",
             kept="Nothing was changed.",
-            next_step="Choose a text, Markdown, Word, PDF, EPUB or web page, or a photo (JPEG, PNG, WebP, HEIC).",
+            advice="Choose a text, Markdown, Word, PDF, EPUB or web page, or a photo (JPEG, PNG, WebP, HEIC).",
         )
 
 
@@ -302,9 +302,7 @@ class EmptyFile(FileError):
     """A file of no length."""
 
     def __init__(self) -> None:
-        super().__init__(
-            "This file is empty.", kept="Nothing was changed.", next_step="Save it again, or choose another."
-        )
+        super().__init__("This file is empty.", kept="Nothing was changed.", advice="Save it again, or choose another.")
 
 
 class Locked(FileError):
@@ -314,7 +312,7 @@ class Locked(FileError):
         super().__init__(
             "This file is locked with a password.",
             kept="Nothing was changed.",
-            next_step="Open it with the password, save a copy without one, and bring that in.",
+            advice="Open it with the password, save a copy without one, and bring that in.",
         )
 
 
@@ -325,7 +323,7 @@ class UnpacksTooLarge(FileError):
         super().__init__(
             f"This file unpacks to more than {most_megabytes} MB, which no book does.",
             kept="Nothing was changed.",
-            next_step="Save it again in the program it comes from, or bring in a part of it.",
+            advice="Save it again in the program it comes from, or bring in a part of it.",
         )
 
 
@@ -336,7 +334,7 @@ class PictureTooLarge(FileError):
         super().__init__(
             f"This picture has {megapixels:.0f} million pixels; {most} million are plenty for a page.",
             kept="Nothing was changed.",
-            next_step="Save it smaller, for instance 3,000 pixels wide, and bring that in.",
+            advice="Save it smaller, for instance 3,000 pixels wide, and bring that in.",
         )
 
 
@@ -348,7 +346,7 @@ class WrongSettings(WordTrailError):
     def __init__(self, name: str, why: str) -> None:
         super().__init__(
             f"The setting “{name}” makes no sense: {why}.",
-            next_step="Change it on the command line, in the environment, or in wordtrail.toml.",
+            advice="Change it on the command line, in the environment, or in wordtrail.toml.",
         )
 
 
@@ -361,7 +359,7 @@ class AddressTaken(WordTrailError):
         super().__init__(
             f"Word Trail cannot listen on {host}:{port}; another program may be there already.",
             kept="Nothing was changed.",
-            next_step=f"Start it with another port, for instance --port {port + 1}.",
+            advice=f"Start it with another port, for instance --port {port + 1}.",
         )
 
 
@@ -372,5 +370,5 @@ class NoWordsFound(FileError):
         super().__init__(
             "No words were found in this file.",
             kept="Nothing was changed.",
-            next_step="If it is a photo, take it straight from above, in good light and in focus.",
+            advice="If it is a photo, take it straight from above, in good light and in focus.",
         )

@@ -39,14 +39,14 @@ def patched(document: Any, operations: Sequence[Operation]) -> Any:
     """A JSON document after the operations; `document` itself may be changed. Raises LookupError or ValueError for
     a patch that is not one of this document."""
     for one in operations:
-        steps = [step.replace("~1", "/").replace("~0", "~") for step in one.path.split("/")[1:]]
-        if not steps:
+        tokens = [token.replace("~1", "/").replace("~0", "~") for token in one.path.split("/")[1:]]
+        if not tokens:
             document = one.value
             continue
         holder = document
-        for step in steps[:-1]:
-            holder = holder[int(step)] if isinstance(holder, list) else holder[step]
-        last = steps[-1]
+        for token in tokens[:-1]:
+            holder = holder[int(token)] if isinstance(holder, list) else holder[token]
+        last = tokens[-1]
         if isinstance(holder, list):
             _change_list(holder, one, int(last))
         elif one.op == "remove":
@@ -113,8 +113,8 @@ def _list_differences(before: tuple, after: tuple, path: str, whole: tuple[type,
     matcher = SequenceMatcher(None, _names(before), _names(after), autojunk=False)
     for what, low, high, new_low, new_high in reversed(matcher.get_opcodes()):
         if what == "equal":
-            for step in range(high - low - 1, -1, -1):
-                yield from _differences(before[low + step], after[new_low + step], f"{path}/{low + step}", whole)
+            for offset in range(high - low - 1, -1, -1):
+                yield from _differences(before[low + offset], after[new_low + offset], f"{path}/{low + offset}", whole)
             continue
         for place in range(high - 1, low - 1, -1):
             yield Operation("remove", f"{path}/{place}")

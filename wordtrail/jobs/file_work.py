@@ -24,7 +24,7 @@ from wordtrail.store.pictures import keep_picture_file
 from wordtrail.workspace import Workspace
 
 OPENING, READING = "Opening the file", "Reading the pages"
-FILE_STEPS = (OPENING, READING)
+FILE_PHASES = (OPENING, READING)
 """What is done with a file, in order."""
 
 
@@ -44,7 +44,7 @@ def read_file(workspace: Workspace, file_id: str, report: Progress) -> None:
 
 
 def chapters_of(
-    blobs: Blobs, data: bytes, ending: str, report: Progress = lambda step, share: None, file_id: str = ""
+    blobs: Blobs, data: bytes, ending: str, report: Progress = lambda phase, share: None, file_id: str = ""
 ) -> tuple[DraftPassage, ...]:
     """The passages in a file of that ending; its bytes have the last word. Raises FileError and PassageError."""
     keep = partial(keep_picture, blobs)
@@ -119,14 +119,14 @@ def _pdf(blobs: Blobs, data: bytes, report: Progress, file_id: str) -> DraftPass
         file.close()
 
 
-def _part_of(report: Progress, number: int, pages: int, step: str, share: float) -> None:
+def _part_of(report: Progress, number: int, pages: int, phase: str, share: float) -> None:
     """How far one page's reading brings the whole file."""
     report(READING, (number + share) / pages)
 
 
 def _photo(blobs: Blobs, data: bytes, report: Progress) -> DraftPage:
     """A page read from its photo, which is kept beside it."""
-    read = read_page(opened(data), lambda step, share: report(READING, share))
+    read = read_page(opened(data), lambda phase, share: report(READING, share))
     return page_of_reading(blobs, read)
 
 

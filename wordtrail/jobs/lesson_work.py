@@ -15,10 +15,10 @@ from wordtrail.store.tables import VideoRow, new_id
 from wordtrail.workspace import Workspace
 
 PREPARING, DRAWING, KEEPING = "Preparing the sound", "Drawing the video", "Keeping the video"
-VIDEO_STEPS = (PREPARING, DRAWING, KEEPING)
+VIDEO_PHASES = (PREPARING, DRAWING, KEEPING)
 
 MIXING = "Making the sound"
-SOUND_STEPS = (MIXING,)
+SOUND_PHASES = (MIXING,)
 """What is done for a video, in order."""
 
 

@@ -8,10 +8,10 @@ import time
 from huey import SqliteHuey
 
 from wordtrail.core.errors import JobCancelled, WordTrailError
-from wordtrail.jobs.file_work import FILE_STEPS, read_file
-from wordtrail.jobs.lesson_work import SOUND_STEPS, VIDEO_STEPS, make_sound, make_video
+from wordtrail.jobs.file_work import FILE_PHASES, read_file
+from wordtrail.jobs.lesson_work import SOUND_PHASES, VIDEO_PHASES, make_sound, make_video
 from wordtrail.jobs.report import Report
-from wordtrail.jobs.take_work import ALIGN_STEPS, align_take
+from wordtrail.jobs.take_work import ALIGN_PHASES, align_take
 from wordtrail.logs import logger
 from wordtrail.store.jobs import add_job, claim, end, get_job, orphans
 from wordtrail.store.tables import JobRow, new_id
@@ -19,7 +19,7 @@ from wordtrail.store.takes import get_take
 from wordtrail.workspace import Workspace
 
 ALIGN, VIDEO, READ, SOUND = "align", "video", "read", "sound"
-STEPS = {ALIGN: ALIGN_STEPS, VIDEO: VIDEO_STEPS, READ: FILE_STEPS, SOUND: SOUND_STEPS}
+PHASES = {ALIGN: ALIGN_PHASES, VIDEO: VIDEO_PHASES, READ: FILE_PHASES, SOUND: SOUND_PHASES}
 """What each kind of work does, in order, in words for the teacher."""
 
 SWEEP_EVERY = 3.0

@@ -14,12 +14,12 @@ EVERY = 0.4
 
 
 class Report:
-    """Progress of one job. A thread keeps the heartbeat going while a step says nothing."""
+    """Progress of one job. A thread keeps the heartbeat going while a phase says nothing."""
 
     def __init__(self, workspace: Workspace, job: str) -> None:
         self._workspace = workspace
         self._job = job
-        self._step, self._share = "", 0.0
+        self._phase, self._share = "", 0.0
         self._last = 0.0
         self._asked = False
         self._over = threading.Event()
@@ -33,10 +33,10 @@ class Report:
         self._over.set()
         self._thread.join()
 
-    def __call__(self, step: str, share: float) -> None:
-        """`step` is `share` done (0 to 1). Raises JobCancelled when the job was asked to stop."""
-        changed = step != self._step
-        self._step, self._share = step, share
+    def __call__(self, phase: str, share: float) -> None:
+        """`phase` is `share` done (0 to 1). Raises JobCancelled when the job was asked to stop."""
+        changed = phase != self._phase
+        self._phase, self._share = phase, share
         if changed or time.monotonic() - self._last >= EVERY:
             self._beat()
         if self._asked:
@@ -45,7 +45,7 @@ class Report:
     def _beat(self) -> None:
         self._last = time.monotonic()
         with self._workspace.database.writing() as session:
-            self._asked = beat(session, self._job, self._step, self._share) or self._asked
+            self._asked = beat(session, self._job, self._phase, self._share) or self._asked
 
     def _keep_beating(self) -> None:
         while not self._over.wait(2.0):

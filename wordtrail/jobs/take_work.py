@@ -20,7 +20,7 @@ from wordtrail.workspace import Workspace
 
 READING_FILE, LISTENING_COPY = "Reading the recording", "Making the copy you listen to"
 
-ALIGN_STEPS = (READING_FILE, LISTENING_COPY, LISTENING, MATCHING, COMPARING, TIMING)
+ALIGN_PHASES = (READING_FILE, LISTENING_COPY, LISTENING, MATCHING, COMPARING, TIMING)
 """What is done with a take, in order."""
 
 

@@ -18,7 +18,6 @@ from wordtrail.core.cues.model import CueSheet, StageState
 from wordtrail.core.layout.drawing import RoundedBox, dots_of, drawn_points, highlight_of, shares, stone_of, stones_used
 from wordtrail.core.layout.faces import face_bytes, shape
 from wordtrail.core.layout.model import (
-    LaidCard,
     LaidMark,
     LaidPage,
     LaidPicture,
@@ -26,6 +25,7 @@ from wordtrail.core.layout.model import (
     Layout,
     Panel,
     SetPiece,
+    Signpost,
     WordBox,
 )
 from wordtrail.core.marks.stretch import Stretch
@@ -71,7 +71,7 @@ class Painter:
         self._scale = scale
         self._places = layout.places()
         self._marks = {mark.id: mark for mark in layout.marks}
-        self._cards = {card.id: card for card in layout.cards}
+        self._signposts = {one.id: one for one in layout.signposts}
         self._first_light: dict[str, int] = {}
         for index, light in enumerate(sheet.lights):
             self._first_light.setdefault(light.word, index)
@@ -133,8 +133,8 @@ class Painter:
             _title_trail(canvas, page, self.layout)
         self._mark_strokes(canvas, state)
         self._dots(canvas, state)
-        if state.card in self._cards:
-            _card(canvas, self._cards[state.card], waited, state, self.layout)
+        if state.signpost in self._signposts:
+            _signpost(canvas, self._signposts[state.signpost], waited, state, self.layout)
 
     def _picture(self, canvas: skia.Canvas, picture: LaidPicture) -> None:
         if picture.file not in self._images and self._pictures:
@@ -166,7 +166,12 @@ class Painter:
 
     def changed(self, before: StageState, after: StageState) -> Rect | None:
         """The rectangle in which two states differ, in page units; None: everywhere."""
-        if (before.page, before.gate, before.card, before.parts) != (after.page, after.gate, after.card, after.parts):
+        if (before.page, before.gate, before.signpost, before.parts) != (
+            after.page,
+            after.gate,
+            after.signpost,
+            after.parts,
+        ):
             return None
         rects: list[Rect] = []
         boxes = self._boxes[after.page]
@@ -181,9 +186,11 @@ class Painter:
         for mark in after.marks:
             if drawn.get(mark.mark) != mark.progress:
                 rects += _mark_rects(self._marks[mark.mark], after.page)
-        if after.card in self._cards:
-            card = self._cards[after.card]
-            rects.append((card.x, card.y + card.header, card.x + card.width, card.y + card.height))
+        if after.signpost in self._signposts:
+            signpost = self._signposts[after.signpost]
+            rects.append(
+                (signpost.x, signpost.y + signpost.header, signpost.x + signpost.width, signpost.y + signpost.height)
+            )
         return _union(rects)
 
     @staticmethod
@@ -315,14 +322,14 @@ def _title_trail(canvas: skia.Canvas, page: LaidPage, layout: Layout) -> None:
     canvas.drawPath(path, paint)
 
 
-def _card(canvas: skia.Canvas, card: LaidCard, waited: float, state: StageState, layout: Layout) -> None:
-    if card.page == state.page:
-        _footpath(canvas, card)
-    _card_box(canvas, card, waited, state, layout)
+def _signpost(canvas: skia.Canvas, signpost: Signpost, waited: float, state: StageState, layout: Layout) -> None:
+    if signpost.page == state.page:
+        _footpath(canvas, signpost)
+    _signpost_box(canvas, signpost, waited, state, layout)
 
 
-def _footpath(canvas: skia.Canvas, card: LaidCard) -> None:
-    way_x, way_y, edge_x, edge_y, *curve = card.footpath
+def _footpath(canvas: skia.Canvas, signpost: Signpost) -> None:
+    way_x, way_y, edge_x, edge_y, *curve = signpost.footpath
     path = skia.Path()
     path.moveTo(way_x, way_y)
     path.lineTo(edge_x, edge_y)
@@ -335,27 +342,27 @@ def _footpath(canvas: skia.Canvas, card: LaidCard) -> None:
     canvas.drawPath(path, way)
 
 
-def _card_box(canvas: skia.Canvas, card: LaidCard, waited: float, state: StageState, layout: Layout) -> None:
-    _fill_round(canvas, card.x, card.y, card.width, card.height, 14, "lake")
-    body = card.y + card.header
-    _fill_round(canvas, card.x + 2, body, card.width - 4, card.height - card.header - 2, 12, "white")
-    canvas.drawRect(skia.Rect.MakeXYWH(card.x + 2, body, card.width - 4, 14), _paint("white"))
+def _signpost_box(canvas: skia.Canvas, signpost: Signpost, waited: float, state: StageState, layout: Layout) -> None:
+    _fill_round(canvas, signpost.x, signpost.y, signpost.width, signpost.height, 14, "lake")
+    body = signpost.y + signpost.header
+    _fill_round(canvas, signpost.x + 2, body, signpost.width - 4, signpost.height - signpost.header - 2, 12, "white")
+    canvas.drawRect(skia.Rect.MakeXYWH(signpost.x + 2, body, signpost.width - 4, 14), _paint("white"))
     tip = skia.Path()
-    tip.moveTo(card.x + 14, card.y)
-    tip.lineTo(card.x, card.y)
-    tip.lineTo(card.x - card.tip, card.y + card.header / 2)
-    tip.lineTo(card.x, card.y + card.header)
-    tip.lineTo(card.x + 14, card.y + card.header)
+    tip.moveTo(signpost.x + 14, signpost.y)
+    tip.lineTo(signpost.x, signpost.y)
+    tip.lineTo(signpost.x - signpost.tip, signpost.y + signpost.header / 2)
+    tip.lineTo(signpost.x, signpost.y + signpost.header)
+    tip.lineTo(signpost.x + 14, signpost.y + signpost.header)
     tip.close()
     canvas.drawPath(tip, _paint("lake"))
-    lit = next((box for box in card.boxes if box.word == state.lit), None)
+    lit = next((box for box in signpost.boxes if box.word == state.lit), None)
     if lit:
         _stone(canvas, lit, layout)
-    _text(canvas, card.pieces)
-    if answer_part(card.id) in state.parts:
-        _text(canvas, card.answer)
-    used = stones_used(card, waited)
-    for index, stone in enumerate(card.stones):
+    _text(canvas, signpost.pieces)
+    if answer_part(signpost.id) in state.parts:
+        _text(canvas, signpost.answer)
+    used = stones_used(signpost, waited)
+    for index, stone in enumerate(signpost.stones):
         paint = _paint("lake")
         if index < used:
             paint.setStyle(skia.Paint.kStroke_Style)

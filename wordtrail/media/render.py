@@ -20,8 +20,8 @@ from av.video.reformatter import ColorRange, Colorspace, VideoReformatter
 
 from wordtrail.core.cues.model import CueSheet, Drawing, StageState
 from wordtrail.core.cues.state import holds_of, state_in_video, video_seconds
-from wordtrail.core.layout.cards import STONES
 from wordtrail.core.layout.model import Layout
+from wordtrail.core.layout.signposts import STONES
 from wordtrail.media.decode import Samples
 from wordtrail.media.draw import Painter, Pictures, Rect
 from wordtrail.media.sound import RATE, add_aac, audio_frames, with_holds
@@ -69,7 +69,7 @@ def moments(sheet: CueSheet) -> list[float]:
     for drawing in sheet.drawings:
         if not drawing.gate:
             times |= {to_video(at) for at in _while_drawn(drawing)}
-    times |= {to_video(at) for shown in sheet.cards for at in (shown.start, shown.end)}
+    times |= {to_video(at) for shown in sheet.signposts for at in (shown.start, shown.end)}
     times |= {to_video(reveal.at) for reveal in sheet.reveals if not reveal.gate}
     for gate in gates:
         start = gate.at + passed

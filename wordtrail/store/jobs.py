@@ -61,10 +61,10 @@ def claim(session: Session, id: str, worker: str) -> bool:
     return bool(result.rowcount)  # type: ignore[attr-defined]
 
 
-def beat(session: Session, id: str, step: str, progress: float) -> bool:
+def beat(session: Session, id: str, phase: str, progress: float) -> bool:
     """Give a sign of life; true when the job was asked to stop."""
     row = session.get_one(JobRow, id)
-    row.step, row.progress, row.heartbeat = step, progress, time.time()
+    row.phase, row.progress, row.heartbeat = phase, progress, time.time()
     return row.cancel_asked
 
 

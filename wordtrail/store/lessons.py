@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 from wordtrail.core.changes.command import Command
 from wordtrail.core.errors import LessonError, NotFound, StaleRevision
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.store.steps import add_step, can_walk, first_step, lesson_at, places_of
+from wordtrail.store.history import add_step, can_walk, first_step, lesson_at, places_of
 from wordtrail.store.tables import LessonRow, School, Teacher
 
 

@@ -113,7 +113,7 @@ class JobRow(Owned, Base):
     lesson_id: Mapped[str | None] = mapped_column(ForeignKey("lessons.id", ondelete="CASCADE"), index=True)
     subject: Mapped[str] = mapped_column(String(64), index=True)
     state: Mapped[str] = mapped_column(String(20), default="waiting", index=True)
-    step: Mapped[str] = mapped_column(String(120), default="")
+    phase: Mapped[str] = mapped_column(String(120), default="")
     progress: Mapped[float] = mapped_column(Float, default=0.0)
     heartbeat: Mapped[float] = mapped_column(Float, default=0.0)
     tries: Mapped[int] = mapped_column(Integer, default=0)

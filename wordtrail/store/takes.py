@@ -102,7 +102,7 @@ def add_piece(session: Session, blobs: Blobs, row: TakeRow, number: int, data: b
     if row.size + len(data) > LARGEST_TAKE:
         raise TakeTooLong(LARGEST_TAKE // 2**20)
     if number > row.pieces:
-        raise LessonError(f"Piece {row.pieces} of this take is still missing.", next_step="Send it first.")
+        raise LessonError(f"Piece {row.pieces} of this take is still missing.", advice="Send it first.")
     blobs.write(TakeFiles(row.id).piece(number), data)
     row.pieces += 1
     row.size += len(data)
@@ -113,7 +113,7 @@ def add_events(session: Session, row: TakeRow, first: int, events: list[TakeEven
     those that came before (a retry) are not kept twice; events that skip ahead are refused."""
     kept = session.scalar(select(func.count()).select_from(EventRow).where(EventRow.take_id == row.id)) or 0
     if first > kept:
-        raise LessonError(f"Event {kept} of this take is still missing.", next_step="Send it first.")
+        raise LessonError(f"Event {kept} of this take is still missing.", advice="Send it first.")
     session.add_all(
         EventRow(take_id=row.id, number=number + 1, at=event.at, what=event.what, detail=event.detail)
         for number, event in enumerate(events, first)
@@ -131,7 +131,7 @@ def put_together(blobs: Blobs, row: TakeRow) -> None:
     """Put the pieces of a take together to the original. Raises LessonError where there are none."""
     files = TakeFiles(row.id)
     if row.pieces == 0:
-        raise LessonError("Nothing was recorded in this take.", next_step="Record again.")
+        raise LessonError("Nothing was recorded in this take.", advice="Record again.")
     with blobs.making(files.original) as path, open(path, "wb") as whole:
         for number in range(row.pieces):
             whole.write(blobs.read(files.piece(number)))

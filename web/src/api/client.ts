@@ -7,7 +7,7 @@ export type LessonChange = Schemas['LessonChange']
 export type Command = Schemas['Change']['command']
 export type Job = Schemas['Job']
 export type Take = Schemas['Take']
-export type Step = Schemas['Step']
+export type Screen = Schemas['Screen']
 export type Waypoint = Schemas['Waypoint']
 export type TrailView = Schemas['TrailView']
 
@@ -18,7 +18,7 @@ export class Problem extends Error {
     readonly title: string,
     detail: string,
     readonly kept: string,
-    readonly nextStep: string,
+    readonly advice: string,
   ) {
     super(detail)
   }
@@ -50,7 +50,7 @@ export class Problem extends Error {
       body?.title ?? 'That did not work',
       detail,
       body?.kept ?? '',
-      body?.next_step ?? '',
+      body?.advice ?? '',
     )
   }
 }

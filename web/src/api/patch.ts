@@ -8,18 +8,18 @@ setAutoFreeze(false)
 
 type Operation = Schemas['PatchOperation']
 
-const stepsOf = (path: string): (string | number)[] =>
+const tokensOf = (path: string): (string | number)[] =>
   path
     .split('/')
     .slice(1)
-    .map((step) => step.replaceAll('~1', '/').replaceAll('~0', '~'))
-    .map((step) => (/^\d+$/.test(step) ? Number(step) : step))
+    .map((token) => token.replaceAll('~1', '/').replaceAll('~0', '~'))
+    .map((token) => (/^\d+$/.test(token) ? Number(token) : token))
 
 /** `value` after the operations, one after another; parts without changes are the same objects as before. */
 export function patched<T extends object>(value: T, operations: readonly Operation[]): T {
   const patches: Patch[] = operations.map(({ op, path, value: given }) => ({
     op,
-    path: stepsOf(path),
+    path: tokensOf(path),
     value: given,
   }))
   return applyPatches(value, patches)

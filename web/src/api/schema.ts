@@ -1558,6 +1558,12 @@ export interface components {
             /** Lessons */
             lessons: components["schemas"]["ShelfLesson"][];
         };
+        /**
+         * Screen
+         * @description The six screens of a lesson, in the order teachers come to them.
+         * @enum {string}
+         */
+        Screen: "text" | "plan" | "record" | "sync" | "video" | "share";
         /** ShelfLesson */
         ShelfLesson: {
             /** Id */
@@ -1572,23 +1578,17 @@ export interface components {
             changed_at: number;
             /** Waypoints */
             waypoints: components["schemas"]["Waypoint"][];
-            next: components["schemas"]["Step"];
+            next: components["schemas"]["Screen"];
             /** First Words */
             first_words: string;
         };
         /**
-         * Step
-         * @description The six steps in the order teachers do them.
-         * @enum {string}
-         */
-        Step: "text" | "plan" | "record" | "sync" | "video" | "share";
-        /**
          * Waypoint
-         * @description One step of a lesson: whether it is done, and a few words on what is there or left to do.
+         * @description One screen of a lesson: whether it is done, and a few words on what is there or left to do.
          *     `attention` says that the note asks for something.
          */
         Waypoint: {
-            step: components["schemas"]["Step"];
+            screen: components["schemas"]["Screen"];
             /** Done */
             done: boolean;
             /** Note */
@@ -1639,49 +1639,6 @@ export interface components {
          * @enum {string}
          */
         Ink: "ink" | "quiet" | "white" | "moss" | "lake" | "ochre-deep" | "plum" | "clay";
-        /**
-         * LaidCard
-         * @description A pause point's signpost: its box, header, text (whose words have `boxes`, since they can be read
-         *     aloud), thinking stones (centres), the answer that is shown after the think time, and the footpath that
-         *     joins it to its word: x and y of its start, of the edge of the text, and of the two control points and
-         *     the end of a cubic curve from there to the tip.
-         */
-        LaidCard: {
-            /** Id */
-            id: string;
-            /** Page */
-            page: number;
-            /** X */
-            x: number;
-            /** Y */
-            y: number;
-            /** Width */
-            width: number;
-            /** Height */
-            height: number;
-            /** Header */
-            header: number;
-            /** Tip */
-            tip: number;
-            /** Pieces */
-            pieces: components["schemas"]["SetPiece"][];
-            /** Stones */
-            stones: components["schemas"]["Point"][];
-            /** Footpath */
-            footpath: number[];
-            /** Think Seconds */
-            think_seconds: number;
-            /**
-             * Boxes
-             * @default []
-             */
-            boxes: components["schemas"]["WordBox"][];
-            /**
-             * Answer
-             * @default []
-             */
-            answer: components["schemas"]["SetPiece"][];
-        };
         /**
          * LaidMark
          * @description A mark as shapes: its stretches in drawing order (a highlight fills them), the strokes of each page,
@@ -1850,8 +1807,8 @@ export interface components {
             pages: components["schemas"]["LaidPage"][];
             /** Marks */
             marks: components["schemas"]["LaidMark"][];
-            /** Cards */
-            cards: components["schemas"]["LaidCard"][];
+            /** Signposts */
+            signposts: components["schemas"]["Signpost"][];
             /**
              * @default {
              *       "stone_above": 0.98,
@@ -2031,6 +1988,49 @@ export interface components {
             typeface: components["schemas"]["Typeface"];
         };
         /**
+         * Signpost
+         * @description A pause point's signpost: its box, header, text (whose words have `boxes`, since they can be read
+         *     aloud), thinking stones (centres), the answer that is shown after the think time, and the footpath that
+         *     joins it to its word: x and y of its start, of the edge of the text, and of the two control points and
+         *     the end of a cubic curve from there to the tip.
+         */
+        Signpost: {
+            /** Id */
+            id: string;
+            /** Page */
+            page: number;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Header */
+            header: number;
+            /** Tip */
+            tip: number;
+            /** Pieces */
+            pieces: components["schemas"]["SetPiece"][];
+            /** Stones */
+            stones: components["schemas"]["Point"][];
+            /** Footpath */
+            footpath: number[];
+            /** Think Seconds */
+            think_seconds: number;
+            /**
+             * Boxes
+             * @default []
+             */
+            boxes: components["schemas"]["WordBox"][];
+            /**
+             * Answer
+             * @default []
+             */
+            answer: components["schemas"]["SetPiece"][];
+        };
+        /**
          * Stretch
          * @description One line's part of a mark: from `left` to `right` on page `page` (page units), baseline and size of its
          *     words.
@@ -2125,7 +2125,7 @@ export interface components {
             redo: string;
             /** Waypoints */
             waypoints: components["schemas"]["Waypoint"][];
-            next: components["schemas"]["Step"];
+            next: components["schemas"]["Screen"];
             /** Takes */
             takes: components["schemas"]["Take"][];
             /** Counting Take */
@@ -2257,10 +2257,10 @@ export interface components {
             subject: string;
             /** State */
             state: string;
-            /** Step */
-            step: string;
-            /** Steps */
-            steps: string[];
+            /** Phase */
+            phase: string;
+            /** Phases */
+            phases: string[];
             /** Progress */
             progress: number;
             /** Message */
@@ -3137,7 +3137,7 @@ export interface components {
             redo: string;
             /** Waypoints */
             waypoints: components["schemas"]["Waypoint"][];
-            next: components["schemas"]["Step"];
+            next: components["schemas"]["Screen"];
             /** Counting Take */
             counting_take: string;
             video: components["schemas"]["Video"] | null;
@@ -5185,18 +5185,6 @@ export interface components {
             text: string;
         };
         /**
-         * CardShown
-         * @description A pause point's signpost is seen on `[start, end)` because its question is being read aloud.
-         */
-        CardShown: {
-            /** Card */
-            card: string;
-            /** Start */
-            start: number;
-            /** End */
-            end: number;
-        };
-        /**
          * Clip
          * @description Take time `[start, end)` of a take.
          */
@@ -5237,10 +5225,10 @@ export interface components {
             /** Sentences */
             sentences: number[];
             /**
-             * Cards
+             * Signposts
              * @default []
              */
-            cards: components["schemas"]["CardShown"][];
+            signposts: components["schemas"]["SignpostShown"][];
             /**
              * Reveals
              * @default []
@@ -5377,6 +5365,18 @@ export interface components {
             wait: number;
         };
         /**
+         * SignpostShown
+         * @description A pause point's signpost is seen on `[start, end)` because its question is being read aloud.
+         */
+        SignpostShown: {
+            /** Signpost */
+            signpost: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+        };
+        /**
          * Stage
          * @description What a stage needs to show a lesson. `key` names this state of it; `think_seconds` are those that students have
          *     at all pause points together, `video_seconds` how long the video will be.
@@ -5400,20 +5400,20 @@ export interface components {
          *     the seconds over which each is drawn.
          */
         Guide: {
-            /** Steps */
-            steps: components["schemas"]["GuideStep"][];
+            /** Stretches */
+            stretches: components["schemas"]["GuideStretch"][];
             /** Live Marks */
             live_marks: string[];
             /** Drawing Seconds */
             drawing_seconds: number;
         };
         /**
-         * GuideStep
+         * GuideStretch
          * @description A stretch of the lesson: words of the passage, a `board` on a page of its own, or the signpost of the
-         *     pause point `card`, which stands after the word `after`. `words` have seconds from the beginning; there may
+         *     pause point `signpost`, which stands after the word `after`. `words` have seconds from the beginning; there may
          *     be none to read.
          */
-        GuideStep: {
+        GuideStretch: {
             /** Start */
             start: number;
             /** End */
@@ -5426,10 +5426,10 @@ export interface components {
              */
             board: string;
             /**
-             * Card
+             * Signpost
              * @default
              */
-            card: string;
+            signpost: string;
             /**
              * After
              * @default
@@ -6181,10 +6181,10 @@ export interface components {
              */
             kept?: string;
             /**
-             * Next Step
+             * Advice
              * @default
              */
-            next_step?: string;
+            advice?: string;
         };
     };
     responses: never;

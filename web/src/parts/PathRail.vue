@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Check } from '@lucide/vue'
 import type { Waypoint } from '@/api/client'
-import { STEP_NAMES } from './words'
+import { SCREEN_NAMES } from './words'
 
 defineProps<{ waypoints: Waypoint[]; lesson: string; here: string }>()
 const GAP = 92
@@ -22,29 +22,29 @@ const GAP = 92
       />
     </svg>
     <ol>
-      <li v-for="point in waypoints" :key="point.step" :style="{ height: `${GAP}px` }">
+      <li v-for="point in waypoints" :key="point.screen" :style="{ height: `${GAP}px` }">
         <RouterLink
-          :to="{ name: point.step, params: { id: lesson } }"
-          :aria-current="point.step === here ? 'step' : undefined"
+          :to="{ name: point.screen, params: { id: lesson } }"
+          :aria-current="point.screen === here ? 'step' : undefined"
           class="relative flex w-full items-start gap-3 rounded-panel py-1 pl-[10px]"
         >
           <span
             class="mt-[5px] flex h-6 w-6 shrink-0 items-center justify-center rounded-round border-2"
             :class="[
-              point.step === here || point.done ? 'border-moss bg-moss text-white' : 'border-moss bg-mist',
-              point.step === here ? 'ring-5 ring-moss-pale' : '',
+              point.screen === here || point.done ? 'border-moss bg-moss text-white' : 'border-moss bg-mist',
+              point.screen === here ? 'ring-5 ring-moss-pale' : '',
             ]"
           >
             <Check
-              v-if="point.done && point.step !== here"
+              v-if="point.done && point.screen !== here"
               :size="14"
               :stroke-width="3.5"
               aria-hidden="true"
             />
           </span>
           <span class="min-w-0">
-            <span class="block text-[16px]" :class="point.step === here ? 'font-bold' : 'font-semibold'">{{
-              STEP_NAMES[point.step]
+            <span class="block text-[16px]" :class="point.screen === here ? 'font-bold' : 'font-semibold'">{{
+              SCREEN_NAMES[point.screen]
             }}</span>
             <span
               class="block text-[13px] leading-tight"

@@ -14,7 +14,7 @@ defineEmits<{ dismiss: [] }>()
       <p class="font-bold">{{ problem.title }}</p>
       <p>
         {{ problem.message }} <span v-if="problem.kept">{{ problem.kept }}</span>
-        <strong v-if="problem.nextStep" class="font-semibold">{{ ' ' + problem.nextStep }}</strong>
+        <strong v-if="problem.advice" class="font-semibold">{{ ' ' + problem.advice }}</strong>
       </p>
     </div>
     <button class="button" type="button" @click="$emit('dismiss')">Understood</button>

@@ -1,6 +1,6 @@
-import type { Step } from '@/api/client'
+import type { Screen } from '@/api/client'
 
-export const STEP_NAMES: Record<Step, string> = {
+export const SCREEN_NAMES: Record<Screen, string> = {
   text: 'Text',
   plan: 'Plan',
   record: 'Record',
@@ -9,7 +9,7 @@ export const STEP_NAMES: Record<Step, string> = {
   share: 'Share',
 }
 
-export const NEXT_DEEDS: Record<Step, string> = {
+export const NEXT_DEEDS: Record<Screen, string> = {
   text: 'Check the text',
   plan: 'Plan the pauses and marks',
   record: 'Record the reading',

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import type { CueSheet, StageState } from './cueReader'
-import PauseCard from './PauseCard.vue'
+import StageSignpost from './StageSignpost.vue'
 import StagePanels from './StagePanels.vue'
 import StageStrokes from './StageStrokes.vue'
 import StageText from './StageText.vue'
@@ -16,8 +16,8 @@ const props = withDefaults(
     waited?: number
     /** Show the text column only, without the room for signposts. */
     textOnly?: boolean
-    /** Draw the pause card itself (else the page around the stage does). */
-    cards?: boolean
+    /** Draw the signpost itself (else the page around the stage does). */
+    signposts?: boolean
     /** Words can be chosen. */
     choosable?: boolean
     chosen?: ReadonlySet<string>
@@ -92,7 +92,9 @@ const drawnMarks = computed(() =>
   ),
 )
 const parts = computed(() => page.value.parts.filter((part) => props.state.parts.includes(part.id)))
-const card = computed(() => props.layout.cards.find((candidate) => candidate.id === props.state.card))
+const signpost = computed(() =>
+  props.layout.signposts.find((candidate) => candidate.id === props.state.signpost),
+)
 const titleTrail = computed(() => {
   const baselines = page.value.pieces.map((piece) => piece.baseline)
   const bottom = (baselines.length ? Math.max(...baselines) : props.layout.height / 2) + 90
@@ -216,7 +218,13 @@ function choose(event: MouseEvent, word: string) {
       stroke-linecap="round"
       stroke="var(--color-moss-half)"
     />
-    <PauseCard v-if="cards && card" :card="card" :waited="waited" :look="look" :state="state" />
+    <StageSignpost
+      v-if="signposts && signpost"
+      :signpost="signpost"
+      :waited="waited"
+      :look="look"
+      :state="state"
+    />
     <g v-if="choosable">
       <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/no-static-element-interactions -- what the pointer does here can be done by keys -->
       <rect

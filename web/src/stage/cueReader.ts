@@ -12,7 +12,7 @@ export interface CueSheet {
   gates: readonly Gate[]
   captions: readonly { start: number; end: number; text: string }[]
   sentences: readonly number[]
-  cards?: readonly { card: string; start: number; end: number }[]
+  signposts?: readonly { signpost: string; start: number; end: number }[]
   reveals?: readonly { part: string; at: number; gate?: string; wait?: number }[]
   beats?: readonly { part: string; gate: string; start: number; end: number }[]
 }
@@ -37,7 +37,7 @@ export interface StageState {
   marks: { mark: string; progress: number }[]
   gate: string
   caption: string
-  card: string
+  signpost: string
   parts: string[]
 }
 
@@ -95,9 +95,9 @@ export function stateAt(sheet: CueSheet, time: number, gate = '', waited = 0): S
     caption: heldAt
       ? heldAt.question
       : (sheet.captions.find((one) => one.start <= time && time < one.end)?.text ?? ''),
-    card: heldAt
+    signpost: heldAt
       ? (heldAt.shows ?? '')
-      : (sheet.cards?.find((one) => one.start <= time && time < one.end)?.card ?? ''),
+      : (sheet.signposts?.find((one) => one.start <= time && time < one.end)?.signpost ?? ''),
     parts: [
       ...(sheet.reveals ?? []).filter(shown).map((one) => one.part),
       ...(sheet.beats ?? [])

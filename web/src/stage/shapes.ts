@@ -5,7 +5,7 @@ export type Layout = Schemas['Layout']
 export type LaidPage = Schemas['LaidPage']
 export type WordBox = Schemas['WordBox']
 export type LaidMark = Schemas['LaidMark']
-export type LaidCard = Schemas['LaidCard']
+export type Signpost = Schemas['Signpost']
 export type LaidStroke = Schemas['LaidStroke']
 export type Look = Schemas['Look']
 export type Piece = Schemas['SetPiece']
@@ -16,14 +16,14 @@ export interface Place {
   box: WordBox
 }
 
-/** A function of a layout's pages and cards, worked out once for the same ones: a mark more changes neither. */
+/** A function of a layout's pages and signposts, worked out once for the same ones: a mark more changes neither. */
 function oncePerPages<T>(work: (layout: Layout) => T): (layout: Layout) => T {
-  const known = new WeakMap<object, { cards: unknown; result: T }>()
+  const known = new WeakMap<object, { signposts: unknown; result: T }>()
   return (layout) => {
     const found = known.get(layout.pages)
-    if (found?.cards === layout.cards) return found.result
+    if (found?.signposts === layout.signposts) return found.result
     const result = work(layout)
-    known.set(layout.pages, { cards: layout.cards, result })
+    known.set(layout.pages, { signposts: layout.signposts, result })
     return result
   }
 }
@@ -31,8 +31,8 @@ function oncePerPages<T>(work: (layout: Layout) => T): (layout: Layout) => T {
 /** Word id → its page and box; a word that is seen again beside a question has its place on its own page. */
 export const placesOf = oncePerPages((layout): ReadonlyMap<string, Place> => {
   const places = new Map<string, Place>()
-  for (const card of layout.cards)
-    for (const box of card.boxes) places.set(box.word, { page: card.page, box })
+  for (const signpost of layout.signposts)
+    for (const box of signpost.boxes) places.set(box.word, { page: signpost.page, box })
   layout.pages.forEach((page, index) => {
     for (const box of page.boxes)
       if (!page.board || !places.has(box.word)) places.set(box.word, { page: index, box })
@@ -43,7 +43,7 @@ export const placesOf = oncePerPages((layout): ReadonlyMap<string, Place> => {
 /** What is printed as each word that can light. */
 export const printedOf = oncePerPages((layout): ReadonlyMap<string, string> => {
   const printed = new Map<string, string>()
-  const pieces = [...layout.pages, ...layout.cards].flatMap((one) => one.pieces)
+  const pieces = [...layout.pages, ...layout.signposts].flatMap((one) => one.pieces)
   const parts = layout.pages.flatMap((page) => page.parts.flatMap((part) => part.pieces))
   for (const piece of [...parts, ...pieces]) {
     if (piece.word && !printed.has(piece.word)) printed.set(piece.word, '')
@@ -54,8 +54,8 @@ export const printedOf = oncePerPages((layout): ReadonlyMap<string, string> => {
       if (piece.word) here.set(piece.word, (here.get(piece.word) ?? '') + piece.text)
     for (const [word, text] of here) if (!printed.get(word)) printed.set(word, text)
   }
-  for (const card of layout.cards)
-    for (const piece of card.pieces)
+  for (const signpost of layout.signposts)
+    for (const piece of signpost.pieces)
       if (piece.word && !printed.get(piece.word)) printed.set(piece.word, piece.text)
   return printed
 })
@@ -145,9 +145,12 @@ export function footpathOf(points: readonly number[]): string {
 }
 
 /** How many thinking stones are used up after `waited` seconds. */
-export function stonesUsed(card: LaidCard, waited: number): number {
-  if (card.think_seconds <= 0) return 0
-  return Math.min(card.stones.length, Math.floor((card.stones.length * waited) / card.think_seconds + 1e-9))
+export function stonesUsed(signpost: Signpost, waited: number): number {
+  if (signpost.think_seconds <= 0) return 0
+  return Math.min(
+    signpost.stones.length,
+    Math.floor((signpost.stones.length * waited) / signpost.think_seconds + 1e-9),
+  )
 }
 
 export const weightOf = (style: string) => (style.includes('bold') ? 700 : 400)

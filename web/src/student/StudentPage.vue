@@ -142,7 +142,7 @@ useKeys({
           :chosen="pickedSet"
           :sheet="stage.sheet"
           :waited="player.waited.value"
-          cards
+          signposts
           :choosable="!chart && player.state.value.page > 0"
           label="The page"
           :pictures="`/api/student/${token}/pictures/`"
@@ -243,7 +243,7 @@ useKeys({
       role="alert"
     >
       <h1 class="text-[22px] font-bold">{{ problem.title }}</h1>
-      <p>{{ problem.message }} {{ problem.nextStep }}</p>
+      <p>{{ problem.message }} {{ problem.advice }}</p>
     </main>
     <p v-else class="m-auto text-quiet">Opening the lesson …</p>
   </div>

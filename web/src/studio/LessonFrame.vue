@@ -45,7 +45,7 @@ useKeys({
             <h1 class="truncate text-[19px] font-bold leading-tight">
               {{ view.lesson.passages[0]?.title || 'Untitled lesson' }}
             </h1>
-            <p class="truncate text-[13px] text-quiet"><span id="step-facts"></span>{{ view.unit }}</p>
+            <p class="truncate text-[13px] text-quiet"><span id="screen-facts"></span>{{ view.unit }}</p>
           </div>
           <div class="ml-auto flex items-center gap-2">
             <span class="mr-1 text-[13px] text-quiet" aria-live="polite">{{
@@ -69,7 +69,7 @@ useKeys({
             >
               Redo
             </button>
-            <div id="step-actions" class="flex gap-2"></div>
+            <div id="screen-actions" class="flex gap-2"></div>
           </div>
         </header>
         <ProblemNote

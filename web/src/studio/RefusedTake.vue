@@ -17,7 +17,7 @@ function save() {
     <p class="font-bold">{{ problem.title }}</p>
     <p>
       {{ problem.message }} {{ problem.kept }}
-      <template v-if="!over">{{ problem.nextStep }}</template>
+      <template v-if="!over">{{ problem.advice }}</template>
       <strong class="font-semibold">
         {{ over ? 'The whole recording is' : 'What you record is' }} still in this window: do not close it.
       </strong>

@@ -5,7 +5,7 @@ import { computed } from 'vue'
 import { ask, client, Problem, type Schemas } from '@/api/client'
 import BrandMark from '@/parts/BrandMark.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import { NEXT_DEEDS, STEP_NAMES } from '@/parts/words'
+import { NEXT_DEEDS, SCREEN_NAMES } from '@/parts/words'
 
 type Lesson = Schemas['ShelfLesson']
 const shelf = useQuery({ queryKey: ['shelf'], queryFn: () => ask(client.GET('/api/lessons')), retry: 1 })
@@ -62,7 +62,7 @@ const TRAIL = Array.from({ length: 5 }, (_, i) => {
                   stroke-dasharray="0.01 8"
                   stroke-linecap="round"
                 />
-                <template v-for="(point, i) in lesson.waypoints" :key="point.step">
+                <template v-for="(point, i) in lesson.waypoints" :key="point.screen">
                   <circle
                     :cx="xAt(i)"
                     :cy="yAt(i)"
@@ -76,10 +76,10 @@ const TRAIL = Array.from({ length: 5 }, (_, i) => {
               <ul class="grid grid-cols-6 text-[12px]" aria-label="How far this lesson is">
                 <li
                   v-for="point in lesson.waypoints"
-                  :key="point.step"
+                  :key="point.screen"
                   :class="point.done ? '' : 'text-quiet'"
                 >
-                  {{ STEP_NAMES[point.step]
+                  {{ SCREEN_NAMES[point.screen]
                   }}<span class="sr-only">{{ point.done ? ' done' : ' not yet' }}</span>
                   <span v-if="point.attention" class="block leading-tight text-signal">{{ point.note }}</span>
                 </li>

@@ -39,14 +39,14 @@ describe('a lesson that comes back as a whole', () => {
 
 describe('problems', () => {
   it('are what the server says', async () => {
-    const said = { title: 'Too large', detail: 'This is too large.', kept: 'All.', next_step: 'Less.' }
+    const said = { title: 'Too large', detail: 'This is too large.', kept: 'All.', advice: 'Less.' }
     const asked = ask(Promise.resolve({ error: said, response: new Response('', { status: 413 }) }))
     await expect(asked).rejects.toMatchObject({
       status: 413,
       title: 'Too large',
       message: 'This is too large.',
       kept: 'All.',
-      nextStep: 'Less.',
+      advice: 'Less.',
     })
   })
   it('say when nobody answers', async () => {

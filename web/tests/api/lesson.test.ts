@@ -36,7 +36,7 @@ async function server(request: Request): Promise<Response> {
   }
   await new Promise<void>((go) => held.push(go))
   if (refuses || revision !== kept.revision)
-    return json({ title: 'Changed', detail: 'In another window.', kept: '', next_step: '' }, 409)
+    return json({ title: 'Changed', detail: 'In another window.', kept: '', advice: '' }, 409)
   kept = { revision: revision + 1, pace: command.words_per_minute }
   return json({
     id: 'one',

@@ -44,7 +44,7 @@ class FakeRecorder {
 /** What the server got, and how it answers the next requests. */
 let got: { path: string; body: unknown }[] = []
 let answers: (number | 'no way')[] = []
-const problem = { title: 'No', detail: 'Not this.', kept: 'All.', next_step: 'Sign in.' }
+const problem = { title: 'No', detail: 'Not this.', kept: 'All.', advice: 'Sign in.' }
 
 async function server(input: RequestInfo | URL, init?: RequestInit): Promise<Response> {
   const request = input instanceof Request ? input : undefined
@@ -129,7 +129,7 @@ describe('a take while it is recorded', () => {
     recorder.onRefused = refused
     FakeRecorder.last.record('one')
     await settle()
-    expect(refused.mock.calls[0]![0]).toMatchObject({ status, nextStep: 'Sign in.' })
+    expect(refused.mock.calls[0]![0]).toMatchObject({ status, advice: 'Sign in.' })
     FakeRecorder.last.record('two')
     await later()
     expect(got).toEqual([])

@@ -72,12 +72,12 @@ describe('shapes as the core has them', () => {
   })
 
   it('uses up thinking stones', () => {
-    layout.cards.forEach((card, n) =>
+    layout.signposts.forEach((card, n) =>
       [...progress, 1.5].forEach((share, m) =>
         expect(stonesUsed(card, card.think_seconds * share), `${card.id} at ${share}`).toBe(used[n]![m]),
       ),
     )
-    expect(stonesUsed({ ...layout.cards[0]!, think_seconds: 0 }, 3)).toBe(0)
+    expect(stonesUsed({ ...layout.signposts[0]!, think_seconds: 0 }, 3)).toBe(0)
   })
 })
 

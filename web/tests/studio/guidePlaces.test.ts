@@ -9,22 +9,22 @@ const pages = layout([
   page('two', ['c', 'd']),
   page('board', ['s'], { board: 'card1' }),
 ])
-const step = (more: object) =>
-  ({ board: '', card: '', after: '', words: [], ...more }) as unknown as Schemas['GuideStep']
-const over = (...words: string[]) => step({ words: words.map((id) => ({ id })) })
+const stretch = (more: object) =>
+  ({ board: '', signpost: '', after: '', words: [], ...more }) as unknown as Schemas['GuideStretch']
+const over = (...words: string[]) => stretch({ words: words.map((id) => ({ id })) })
 
 describe('the places of the guide', () => {
   const steps = [
-    step({ board: 'card1' }),
+    stretch({ board: 'card1' }),
     over('a', 'b', 'c', 'd'),
-    step({ card: 'pause1', after: 'b' }),
-    step({ card: 'pause2', after: 'gone' }),
-    step({ board: 'gone' }),
+    stretch({ signpost: 'pause1', after: 'b' }),
+    stretch({ signpost: 'pause2', after: 'gone' }),
+    stretch({ board: 'gone' }),
   ]
   const places = guidePlaces(steps, pages)
 
   it('are each board, each page a step goes over, each prompt beside its line', () => {
-    expect(places.map((one) => [one.page, one.card])).toEqual([
+    expect(places.map((one) => [one.page, one.signpost])).toEqual([
       [3, ''],
       [1, ''],
       [2, ''],

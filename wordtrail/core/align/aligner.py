@@ -65,7 +65,7 @@ class Explained:
 def align(
     samples: Samples,
     script: Sequence[ScriptWord],
-    progress: Progress = lambda step, share: None,
+    progress: Progress = lambda phase, share: None,
     cores: int = 2,
     memory: Memory | None = None,
     earlier: Matrix | None = None,
@@ -73,7 +73,7 @@ def align(
     """The trail of a take: mono samples at 16 000 a second, and the script in reading order.
 
     Raises SilentSound where nothing is heard and PassageNotRead where it is something else.
-    `progress` gets the step and its share done and may raise to stop; what `memory` has kept of an
+    `progress` gets the phase and its share done and may raise to stop; what `memory` has kept of an
     earlier try is not worked out again; `earlier` (39, 39) are the `hearings` of this voice in other
     takes.
     """
@@ -83,7 +83,7 @@ def align(
 def explained(
     samples: Samples,
     script: Sequence[ScriptWord],
-    progress: Progress = lambda step, share: None,
+    progress: Progress = lambda phase, share: None,
     cores: int = 2,
     memory: Memory | None = None,
     earlier: Matrix | None = None,

@@ -51,7 +51,7 @@ def with_card(lesson: Lesson, card: WordCard) -> Lesson:
     are worked out. Raises LessonError."""
     word = tidy(card.word, "The word", 60)
     if not word:
-        raise LessonError("A word card needs a word.", next_step="Write the word.")
+        raise LessonError("A word card needs a word.", advice="Write the word.")
     if card.at:
         known_word(lesson, card.at)
     card = replace(
@@ -69,7 +69,7 @@ def with_card(lesson: Lesson, card: WordCard) -> Lesson:
 
 def _drawing(lines: tuple[PenLine, ...]) -> tuple[PenLine, ...]:
     if sum(len(line.points) for line in lines) > 2 * MOST_DRAWN_POINTS:
-        raise LessonError("This drawing has too many lines.", next_step="Draw something simpler.")
+        raise LessonError("This drawing has too many lines.", advice="Draw something simpler.")
     if any(len(line.points) % 2 or not all(map(math.isfinite, line.points)) for line in lines):
         raise LessonError("This drawing is damaged.", kept="The card is as it was.")
     return tuple(
@@ -144,7 +144,7 @@ class OrderCards(ScreenCommand):
     def apply(self, lesson: Lesson) -> Lesson:
         plan = lesson.plan
         if sorted(self.ids) != sorted(card.id for card in plan.cards):
-            raise LessonError("The word cards have changed meanwhile.", next_step="Order them once more.")
+            raise LessonError("The word cards have changed meanwhile.", advice="Order them once more.")
         cards = tuple(sorted(plan.cards, key=lambda card: self.ids.index(card.id)))
         return replace(lesson, plan=replace(plan, cards=cards))
 

@@ -12,7 +12,7 @@ from wordtrail.core.text.span import Span
 def known_word(lesson: Lesson, word: str) -> None:
     """Raises LessonError when there is no such word."""
     if word not in lesson.positions():
-        raise LessonError("This word is not in the passage any more.", next_step="Choose another word.")
+        raise LessonError("This word is not in the passage any more.", advice="Choose another word.")
 
 
 def in_order(lesson: Lesson, span: Span) -> Span:

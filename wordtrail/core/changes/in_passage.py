@@ -23,7 +23,7 @@ def in_passage(lesson: Lesson, block: str, change: Change) -> Lesson:
     """The lesson with the passage changed in which a block stands. Raises LessonError."""
     holder = next((p.id for p in lesson.passages if any(one.id == block for one in p.blocks)), "")
     if not holder:
-        raise LessonError("This block is not in the passage any more.", next_step="Look at the newer text.")
+        raise LessonError("This block is not in the passage any more.", advice="Look at the newer text.")
     return changed(lesson, holder, change)
 
 
@@ -31,7 +31,7 @@ def on_page(lesson: Lesson, page: str, change: Change) -> Lesson:
     """The lesson with the passage changed that has a page. Raises LessonError."""
     holder = next((p.id for p in lesson.passages if any(one.id == page for one in p.pages)), "")
     if not holder:
-        raise LessonError("This page is not in the passage any more.", next_step="Look at the newer text.")
+        raise LessonError("This page is not in the passage any more.", advice="Look at the newer text.")
     return changed(lesson, holder, change)
 
 
@@ -39,5 +39,5 @@ def at_word(lesson: Lesson, word: str, change: Change) -> Lesson:
     """The lesson with the passage changed in which a word stands. Raises LessonError."""
     holder = next((p.id for p in lesson.passages if any(one.id == word for one in p.words)), "")
     if not holder:
-        raise LessonError("This word is not in the passage any more.", next_step="Look at the newer text.")
+        raise LessonError("This word is not in the passage any more.", advice="Look at the newer text.")
     return changed(lesson, holder, change)

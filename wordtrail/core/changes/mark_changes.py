@@ -26,7 +26,7 @@ MOST_MARKS, MOST_MEANINGS, MOST_INK_POINTS = 2000, 10, 4000
 def with_mark(lesson: Lesson, mark: Mark) -> Lesson:
     """The lesson with a mark: a new one, or in the place of the one with its id. Raises LessonError."""
     if all(meaning.id != mark.meaning for meaning in lesson.legend):
-        raise LessonError("This meaning is not in the legend.", next_step="Choose one of the legend.")
+        raise LessonError("This meaning is not in the legend.", advice="Choose one of the legend.")
     positions = lesson.positions()
     for word in (mark.first, mark.last, *mark.form.words()):
         known_word(lesson, word)
@@ -98,7 +98,7 @@ def checked_legend(lesson: Lesson, legend: tuple[Meaning, ...]) -> tuple[Meaning
     for number, one in enumerate(legend):
         name, letter = tidy(one.name, "A meaning", 40), tidy(one.letter, "A letter", 2)
         if not name or not letter:
-            raise LessonError("Every meaning has a name and a letter.", next_step="Give it both.")
+            raise LessonError("Every meaning has a name and a letter.", advice="Give it both.")
         if one.colour not in COLOURS:
             raise LessonError("There is no such colour.")
         used = {other.id for other in (*kept, *legend[number + 1 :])}
@@ -106,11 +106,11 @@ def checked_legend(lesson: Lesson, legend: tuple[Meaning, ...]) -> tuple[Meaning
         kept.append(replace(one, id=id, name=name, letter=letter))
     ids = [one.id for one in kept]
     if len(set(ids)) < len(ids) or len({one.letter for one in kept}) < len(kept):
-        raise LessonError("Two meanings have the same letter.", next_step="Give each a letter of its own.")
+        raise LessonError("Two meanings have the same letter.", advice="Give each a letter of its own.")
     gone = {mark.meaning for mark in lesson.marks} - set(ids)
     if gone:
         names = ", ".join(f"“{one.name}”" for one in lesson.legend if one.id in gone)
-        raise LessonError(f"Marks still have the meaning {names}.", next_step="Give them another meaning first.")
+        raise LessonError(f"Marks still have the meaning {names}.", advice="Give them another meaning first.")
     return tuple(kept)
 
 

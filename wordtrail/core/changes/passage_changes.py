@@ -37,7 +37,7 @@ def _credited(passage: Passage, command: SetCredits) -> Passage:
 def _credit(text: str) -> str:
     tidy = " ".join(text.split())
     if len(tidy) > LONGEST_CREDIT:
-        raise LessonError(f"A credit holds at most {LONGEST_CREDIT} characters.", next_step="Make it shorter.")
+        raise LessonError(f"A credit holds at most {LONGEST_CREDIT} characters.", advice="Make it shorter.")
     return tidy
 
 
@@ -45,11 +45,11 @@ def _with_pages(lesson: Lesson, command: AddPages) -> Lesson:
     draft = command.draft
     files = [block.picture.file for page in draft.pages for block in page.blocks if block.picture]
     if not all(is_picture_file(file) for file in [*files, *(page.photo.file for page in draft.pages if page.photo)]):
-        raise LessonError("A picture of these pages is not kept here.", next_step="Bring the file in again.")
+        raise LessonError("A picture of these pages is not kept here.", advice="Bring the file in again.")
     if command.passage:
         return changed(lesson, command.passage, lambda p: with_pages(p, draft.pages))
     if len(lesson.passages) >= MOST_PASSAGES:
-        raise LessonError(f"A lesson holds at most {MOST_PASSAGES} passages.", next_step="Make another lesson.")
+        raise LessonError(f"A lesson holds at most {MOST_PASSAGES} passages.", advice="Make another lesson.")
     number = lesson.issued + 1
     empty = Passage(f"t{number}-", draft.title, draft.author, "", (), source=draft.source)
     added = (*lesson.passages, with_pages(empty, draft.pages))
@@ -59,7 +59,7 @@ def _with_pages(lesson: Lesson, command: AddPages) -> Lesson:
 def _without_passage(lesson: Lesson, id: str) -> Lesson:
     rest = [passage for passage in lesson.passages if passage.id != id]
     if not rest:
-        raise LessonError("A lesson needs at least one passage.", next_step="Bring another one in first.")
+        raise LessonError("A lesson needs at least one passage.", advice="Bring another one in first.")
     return reworded(lesson, rest)
 
 
@@ -71,7 +71,7 @@ def _look(look: TextLook) -> TextLook:
         (look.line_length, LINE_LENGTH, "Line length"),
     ):
         if not math.isfinite(value) or not least <= value <= most:
-            raise LessonError(f"{what} goes from {least:g} to {most:g}.", next_step="Choose a value between.")
+            raise LessonError(f"{what} goes from {least:g} to {most:g}.", advice="Choose a value between.")
     return look
 
 

@@ -38,7 +38,7 @@ def _at_picture(lesson: Lesson, id: str, change: Callable[[Passage, Picture], Pi
 
 def _with_picture(passage: Passage, command: PlacePicture) -> Passage:
     if not is_picture_file(command.file) or not 0 < command.width <= 20_000 or not 0 < command.height <= 20_000:
-        raise LessonError("This picture is not kept here.", next_step="Choose the file again.")
+        raise LessonError("This picture is not kept here.", advice="Choose the file again.")
     picture = Picture(command.file, command.width, command.height)
     shows = " ".join(command.shows.split())[:600]
     return shaping.placed(passage, command.after, Block("", BlockKind.PICTURE, shows, (), picture=picture))
@@ -60,7 +60,7 @@ def _area(area: Area) -> Area:
     inside = all(math.isfinite(value) and 0 <= value <= 1 for value in values)
     ends = max(area.x + area.width, area.y + area.height)
     if not inside or min(area.width, area.height) < SMALLEST_SIDE or ends > 1 + ROUNDING:
-        raise LessonError("This part does not lie inside the picture.", next_step="Draw it again.")
+        raise LessonError("This part does not lie inside the picture.", advice="Draw it again.")
     return area
 
 

@@ -30,7 +30,7 @@ def with_questions_in_order(lesson: Lesson, ids: Sequence[str]) -> Lesson:
     """The lesson with its questions at the end in this order. Raises LessonError."""
     asked = [point for point in lesson.pause_points if not point.after]
     if sorted(ids) != sorted(point.id for point in asked):
-        raise LessonError("The questions have changed meanwhile.", next_step="Order them once more.")
+        raise LessonError("The questions have changed meanwhile.", advice="Order them once more.")
     others = tuple(point for point in lesson.pause_points if point.after)
     return replace(lesson, pause_points=(*others, *sorted(asked, key=lambda point: ids.index(point.id))))
 
@@ -73,7 +73,7 @@ def _point(lesson: Lesson, point: PausePoint) -> PausePoint:
         known_word(lesson, point.after)
     question = tidy(point.question, "The question")
     if not question:
-        raise LessonError("A pause point needs a question.", next_step="Write what students should do here.")
+        raise LessonError("A pause point needs a question.", advice="Write what students should do here.")
     evidence = tuple(in_order(lesson, span) for span in point.evidence)
     activity = point.activity.with_spans(partial(in_order, lesson)).checked(evidence)
     if point.reading:

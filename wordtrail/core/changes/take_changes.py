@@ -23,7 +23,7 @@ def _with_trim(lesson: Lesson, command: SetTrim) -> Lesson:
         raise LessonError(
             "The beginning must come before the end.",
             kept="The ends are as they were.",
-            next_step="Choose a beginning that lies before the end.",
+            advice="Choose a beginning that lies before the end.",
         )
     others = tuple(trim for trim in lesson.trims if trim.take != command.take)
     return replace(lesson, trims=(*others, Trim(command.take, start, end)))
@@ -31,7 +31,7 @@ def _with_trim(lesson: Lesson, command: SetTrim) -> Lesson:
 
 def _with_mend(lesson: Lesson, command: MoveStart) -> Lesson:
     if all(word.id != command.word for word in script(lesson)):
-        raise LessonError("This word is not in the lesson any more.", next_step="Choose another word.")
+        raise LessonError("This word is not in the lesson any more.", advice="Choose another word.")
     start = within(command.start, 0.0, LONGEST_TAKE, "The start of the word")
     found = within(command.found, 0.0, LONGEST_TAKE, "The found start of the word")
     mend = Mend(command.take, command.word, found, start)

@@ -91,7 +91,7 @@ def taken_over(lesson: Lesson, command: TakeOver) -> Lesson:
     if clash:
         raise LessonError(
             f"Marks of this lesson have the meaning “{clash[0].name}”, whose letter the other legend uses otherwise.",
-            next_step="Give it another letter first.",
+            advice="Give it another letter first.",
         )
     lesson = replace(lesson, legend=(*command.legend, *own))
     lesson = replace(

@@ -16,7 +16,7 @@ def lesson_of_words(text: str, title: str = "") -> Lesson:
     by = r"[,;\n]+" if re.search(r"[,;\n]", text) else r"\s+"
     words = list(dict.fromkeys(word.strip() for word in re.split(by, text) if word.strip()))
     if not words:
-        raise LessonError("There are no words in this list yet.", next_step="Write the words, with commas between.")
+        raise LessonError("There are no words in this list yet.", advice="Write the words, with commas between.")
     lesson = Lesson((Passage("a", title.strip() or "Words to know", "", "", ()),))
     for word in words:
         lesson = MakeCard(word).apply(lesson)

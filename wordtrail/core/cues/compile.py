@@ -49,7 +49,7 @@ def edit_list_of(lesson: Lesson, trails: Mapping[str, Trail], *, lead: float = T
 
 
 def whole_take(take: str, trail: Trail) -> EditList:
-    """The take as it is, for the Sync step: lesson time is take time."""
+    """The take as it is, for the Sync screen: lesson time is take time."""
     return EditList((Clip(take, 0.0, trail.seconds),), 0.0)
 
 
@@ -81,7 +81,7 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
         gates=stopping.gates,
         captions=_captions(words, lights, asides),
         sentences=_sentence_starts(sentence, lights),
-        cards=stopping.cards,
+        signposts=stopping.signposts,
         reveals=_in_time((*stopping.reveals, *numbers_tied(lesson, drawn, stopping.gates))),
         beats=stopping.beats,
     )

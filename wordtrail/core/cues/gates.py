@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from itertools import groupby
 
 from wordtrail.core.cues.drawings import AT_A_GATE, Heard, marks_at, reading_number
-from wordtrail.core.cues.model import Beat, CardShown, Gate, Light, Reveal
+from wordtrail.core.cues.model import Beat, Gate, Light, Reveal, SignpostShown
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.boards import Board, boards, has_page, point_texts, run_boards
 from wordtrail.core.lesson.model import Lesson
@@ -44,7 +44,7 @@ class Stops:
     gates: tuple[Gate, ...]
     reveals: tuple[Reveal, ...]
     beats: tuple[Beat, ...]
-    cards: tuple[CardShown, ...]
+    signposts: tuple[SignpostShown, ...]
 
 
 def stops(lesson: Lesson, heard: Heard, layout: Layout, lead: float, seconds: float) -> Stops:
@@ -66,7 +66,7 @@ def stops(lesson: Lesson, heard: Heard, layout: Layout, lead: float, seconds: fl
         tuple(gate for _, gate in gates),
         tuple(sorted(maker.reveals, key=lambda one: (one.at, one.wait))),
         tuple(maker.beats),
-        tuple(sorted(maker.cards, key=lambda one: one.start)),
+        tuple(sorted(maker.signposts, key=lambda one: one.start)),
     )
 
 
@@ -78,7 +78,7 @@ class _Stops:
         self.gates: list[tuple[int, Gate]] = []
         self.reveals: list[Reveal] = []
         self.beats: list[Beat] = []
-        self.cards: list[CardShown] = []
+        self.signposts: list[SignpostShown] = []
         self._by_id = {board.id: board for board in boards(lesson)}
         self._first: dict[str, int] = {}
         for index, light in enumerate(heard.lights):
@@ -140,7 +140,7 @@ class _Stops:
             at = self._after(said[-1])
             if not has_page(point):
                 lights = self.heard.lights
-                self.cards.append(CardShown(point.id, lights[said[0]].start, round(at, 4)))
+                self.signposts.append(SignpostShown(point.id, lights[said[0]].start, round(at, 4)))
         gate = self._gate(point, at, point.think_seconds)
         answered = self._answers(point, gate)
         self.gates.append((100, replace(gate, answer_seconds=round(answered, 3))))

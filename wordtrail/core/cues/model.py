@@ -81,10 +81,10 @@ class Beat:
 
 
 @dataclass(frozen=True, slots=True)
-class CardShown:
+class SignpostShown:
     """A pause point's signpost is seen on `[start, end)` because its question is being read aloud."""
 
-    card: str
+    signpost: str
     start: float
     end: float
 
@@ -116,7 +116,7 @@ class CueSheet:
     gates: tuple[Gate, ...]
     captions: tuple[Caption, ...]
     sentences: tuple[float, ...]
-    cards: tuple[CardShown, ...] = ()
+    signposts: tuple[SignpostShown, ...] = ()
     reveals: tuple[Reveal, ...] = ()
     beats: tuple[Beat, ...] = ()
 
@@ -134,7 +134,7 @@ class StageState:
     """What is on the stage at one moment.
 
     `passed` is how many of the sheet's lights have begun: their words carry the dotted path,
-    but for the `lit` one. `gate` is the gate at which the lesson stands, if any; `card` the pause point whose
+    but for the `lit` one. `gate` is the gate at which the lesson stands, if any; `signpost` the pause point whose
     signpost is seen; `parts` are the parts of pages that are shown by now.
     """
 
@@ -144,5 +144,5 @@ class StageState:
     marks: tuple[DrawnMark, ...]
     gate: str
     caption: str
-    card: str = ""
+    signpost: str = ""
     parts: tuple[str, ...] = ()

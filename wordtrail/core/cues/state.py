@@ -31,13 +31,13 @@ def state_at(sheet: CueSheet, time: float, gate: str = "", waited: float = 0.0) 
         if (progress := by.drawn(drawing, sheet)) is not None
     )
     if held_at:
-        caption, card = held_at.question, held_at.shows
+        caption, signpost = held_at.question, held_at.shows
     else:
         caption = next((c.text for c in sheet.captions if c.start <= time < c.end), "")
-        card = next((shown.card for shown in sheet.cards if shown.start <= time < shown.end), "")
+        signpost = next((shown.signpost for shown in sheet.signposts if shown.start <= time < shown.end), "")
     parts = [reveal.part for reveal in sheet.reveals if by.shown(reveal)]
     parts += [beat.part for beat in sheet.beats if beat.gate == gate and beat.start <= waited < beat.end]
-    return StageState(page, lit, passed, marks, gate, caption, card, tuple(parts))
+    return StageState(page, lit, passed, marks, gate, caption, signpost, tuple(parts))
 
 
 @dataclass(frozen=True, slots=True)

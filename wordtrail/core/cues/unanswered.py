@@ -31,7 +31,7 @@ def unanswered(layout: Layout, sheet: CueSheet, opened: Container[str]) -> tuple
             layout,
             pages=tuple(_without(page, parts) for page in layout.pages),
             marks=tuple(mark for mark in layout.marks if mark.id not in marks),
-            cards=tuple(replace(card, answer=()) if card.id in closed else card for card in layout.cards),
+            signposts=tuple(replace(one, answer=()) if one.id in closed else one for one in layout.signposts),
         ),
         replace(sheet, reveals=reveals, drawings=drawings),
     )

@@ -7,7 +7,7 @@ import math
 from dataclasses import dataclass
 from itertools import pairwise
 
-from wordtrail.core.layout.model import LaidCard, LaidMark, LaidStroke, Look, WordBox
+from wordtrail.core.layout.model import LaidMark, LaidStroke, Look, Signpost, WordBox
 from wordtrail.core.marks.stretch import Stretch
 
 HIGHLIGHT_RADIUS = 0.12
@@ -97,7 +97,7 @@ def shares(mark: LaidMark, progress: float) -> list[tuple[Stretch, float]]:
     return result
 
 
-def stones_used(card: LaidCard, waited: float) -> int:
+def stones_used(card: Signpost, waited: float) -> int:
     """How many thinking stones are used up after `waited` seconds."""
     if card.think_seconds <= 0:
         return 0

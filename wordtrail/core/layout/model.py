@@ -159,7 +159,7 @@ class Point:
 
 
 @dataclass(frozen=True, slots=True)
-class LaidCard:
+class Signpost:
     """A pause point's signpost: its box, header, text (whose words have `boxes`, since they can be read
     aloud), thinking stones (centres), the answer that is shown after the think time, and the footpath that
     joins it to its word: x and y of its start, of the edge of the text, and of the two control points and
@@ -213,14 +213,14 @@ class Layout:
     height: float
     pages: tuple[LaidPage, ...]
     marks: tuple[LaidMark, ...]
-    cards: tuple[LaidCard, ...]
+    signposts: tuple[Signpost, ...]
     look: Look = Look()
     text_edge: float = 0.0
 
     def places(self) -> Mapping[str, tuple[int, WordBox]]:
         """Word id → (page index, box). A word of the passage that is seen again beside a question has its
         place on its own page; words of a signpost on the page of the signpost."""
-        return _places(self.pages, self.cards)
+        return _places(self.pages, self.signposts)
 
     def page_of_board(self, board: str) -> int | None:
         """The page that shows a board (the first, when it takes several)."""
@@ -228,8 +228,8 @@ class Layout:
 
 
 @remembered(32)
-def _places(pages: tuple[LaidPage, ...], cards: tuple[LaidCard, ...]) -> Mapping[str, tuple[int, WordBox]]:
-    found = {box.word: (card.page, box) for card in cards for box in card.boxes}
+def _places(pages: tuple[LaidPage, ...], signposts: tuple[Signpost, ...]) -> Mapping[str, tuple[int, WordBox]]:
+    found = {box.word: (signpost.page, box) for signpost in signposts for box in signpost.boxes}
     for index, page in enumerate(pages):
         for box in page.boxes:
             if not page.board or box.word not in found:

@@ -37,7 +37,7 @@ def laid_photo(page: Page, photo: Photo | None, stage: Stage) -> tuple[LaidPage,
     if photo is None:
         return ()
     scale = min((stage.width - 2 * MARGIN) / photo.width, (stage.height - 2 * MARGIN) / photo.height)
-    left = (stage.card_left - photo.width * scale) / 2
+    left = (stage.signpost_left - photo.width * scale) / 2
     if left < MARGIN:
         left = min(MARGIN, (stage.width - photo.width * scale) / 2)
     top = (stage.height - photo.height * scale) / 2

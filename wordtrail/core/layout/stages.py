@@ -23,8 +23,8 @@ class Stage:
     text_height: float
     number_right: float
     text_edge: float
-    card_left: float
-    card_width: float
+    signpost_left: float
+    signpost_width: float
 
 
 WIDE = Stage("wide", 1920, 1080, 168, 1090, 64, 952, 128, 1300, 1356, 500)

@@ -1,4 +1,4 @@
-"""Putting a whole lesson on the stage: title card, pages, marks and pause cards."""
+"""Putting a whole lesson on the stage: title card, pages, marks and signposts."""
 
 from __future__ import annotations
 
@@ -8,13 +8,13 @@ from itertools import groupby
 from wordtrail.core.layout.board_draft import BoardBench
 from wordtrail.core.layout.boards import laid_board
 from wordtrail.core.layout.boxes import boxes_of
-from wordtrail.core.layout.cards import laid_card
 from wordtrail.core.layout.faces import shape
 from wordtrail.core.layout.fit import Row, column_height, fitted
 from wordtrail.core.layout.lines import set_text
 from wordtrail.core.layout.mark_shapes import Ground, laid_marks
 from wordtrail.core.layout.model import Ink, LaidPage, LaidPicture, Layout, Panel, SetPiece, WordBox
 from wordtrail.core.layout.photo import laid_photo, shows_photo
+from wordtrail.core.layout.signposts import laid_signpost
 from wordtrail.core.layout.stages import WIDE, Stage
 from wordtrail.core.lesson.boards import boards, has_page, run_boards
 from wordtrail.core.lesson.model import Lesson
@@ -51,18 +51,20 @@ def typeset(lesson: Lesson, stage: Stage = WIDE) -> Layout:
         pages, places, [word.id for word in lesson.words], lesson.legend, regions_of(lesson.passages), stage,
         lesson.look,
     )  # fmt: skip
-    cards = tuple(
-        laid_card(point, *places[point.after], stage, lesson.look)
+    signposts = tuple(
+        laid_signpost(point, *places[point.after], stage, lesson.look)
         for point in lesson.pause_points
         if point.after in places and not has_page(point)
     )
-    end_cards = tuple(
-        laid_card(point, *places[lesson.words[-1].id], stage, lesson.look)
+    closing = tuple(
+        laid_signpost(point, *places[lesson.words[-1].id], stage, lesson.look)
         for point in lesson.pause_points
         if not point.after and not has_page(point) and lesson.words
     )
     marks = laid_marks(lesson.marks, ground)
-    return Layout(stage.name, stage.width, stage.height, pages, marks, (*cards, *end_cards), text_edge=stage.text_edge)
+    return Layout(
+        stage.name, stage.width, stage.height, pages, marks, (*signposts, *closing), text_edge=stage.text_edge
+    )
 
 
 def text_pages(lesson: Lesson, stage: Stage = WIDE) -> list[LaidPage]:

@@ -24,23 +24,23 @@ EVERY_READING = Reading("", "")
 
 
 @dataclass(frozen=True, slots=True)
-class GuideStep:
+class GuideStretch:
     """A stretch of the lesson: words of the passage, a `board` on a page of its own, or the signpost of the
-    pause point `card`, which stands after the word `after`. `words` have seconds from the beginning; there may
+    pause point `signpost`, which stands after the word `after`. `words` have seconds from the beginning; there may
     be none to read."""
 
     start: float
     end: float
     words: tuple[GuidedWord, ...]
     board: str = ""
-    card: str = ""
+    signpost: str = ""
     after: str = ""
 
 
-def recording_guide(lesson: Lesson, words_per_minute: float, *, whole: bool = True) -> tuple[GuideStep, ...]:
-    """The steps of a recording at a pace (words a minute, 30 to 300): of the whole lesson, or of the passages
+def recording_guide(lesson: Lesson, words_per_minute: float, *, whole: bool = True) -> tuple[GuideStretch, ...]:
+    """The stretches of a recording at a pace (words a minute, 30 to 300): of the whole lesson, or of the passages
     alone."""
-    return tuple(_Guide(lesson, words_per_minute, whole=whole).steps())
+    return tuple(_Guide(lesson, words_per_minute, whole=whole).stretches())
 
 
 class _Guide:
@@ -51,7 +51,7 @@ class _Guide:
         self._boards = {board.id: board for board in boards(lesson)} if whole else {}
         self._now = 0.0
 
-    def steps(self) -> Iterator[GuideStep]:
+    def stretches(self) -> Iterator[GuideStretch]:
         if not self._whole:
             yield from self._passages(EVERY_READING)
             return
@@ -63,7 +63,7 @@ class _Guide:
         yield from map(self._prompt, self._points_after(""))
         yield from map(self._shown, run_boards(self._lesson, after=True))
 
-    def _passages(self, reading: Reading, *, first: bool = True) -> Iterator[GuideStep]:
+    def _passages(self, reading: Reading, *, first: bool = True) -> Iterator[GuideStretch]:
         """The words that a reading goes over, with what stands between them."""
         stretch: list[GuidedWord] = []
         base = self._words_of(reading)
@@ -100,28 +100,28 @@ class _Guide:
         points = self._points_after(word)
         return [*cards, *(one for one in points if one.reading == reading.id or (first and not one.reading))]
 
-    def _between_the_lines(self, shown: Board | PausePoint) -> GuideStep:
+    def _between_the_lines(self, shown: Board | PausePoint) -> GuideStretch:
         return self._shown(shown) if isinstance(shown, Board) else self._prompt(shown)
 
     def _points_after(self, word: str) -> list[PausePoint]:
         return [point for point in self._lesson.pause_points if point.after == word]
 
-    def _stretch(self, words: Sequence[GuidedWord]) -> GuideStep:
-        return GuideStep(words[0].start, words[-1].end, tuple(words))
+    def _stretch(self, words: Sequence[GuidedWord]) -> GuideStretch:
+        return GuideStretch(words[0].start, words[-1].end, tuple(words))
 
-    def _shown(self, board: Board) -> GuideStep:
+    def _shown(self, board: Board) -> GuideStretch:
         texts = [text.words for text in board.texts if text.role in READ_OUT and text.words]
-        return self._step(texts, GuideStep(0, 0, (), board=board.id))
+        return self._paced(texts, GuideStretch(0, 0, (), board=board.id))
 
-    def _prompt(self, point: PausePoint) -> GuideStep:
+    def _prompt(self, point: PausePoint) -> GuideStretch:
         if has_page(point) and point.id in self._boards:
             return replace(self._shown(self._boards[point.id]), after=point.after)
         texts = [text.words for text in numbered(point_texts(point)[:1], 0)]
-        return self._step(texts, GuideStep(0, 0, (), card=point.id, after=point.after))
+        return self._paced(texts, GuideStretch(0, 0, (), signpost=point.id, after=point.after))
 
-    def _step(self, texts: Sequence[Sequence[Word]], step: GuideStep) -> GuideStep:
+    def _paced(self, texts: Sequence[Sequence[Word]], stretch: GuideStretch) -> GuideStretch:
         begin = self._now + REST
         words = paced(texts, self._scale, begin)
         end = (words[-1].end if words else begin) + REST
         self._now = end
-        return replace(step, start=round(begin, 4), end=round(end, 4), words=words)
+        return replace(stretch, start=round(begin, 4), end=round(end, 4), words=words)

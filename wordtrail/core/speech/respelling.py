@@ -50,7 +50,7 @@ def sounds_of(respelling: str) -> Sounds:
     if len(respelling) > LONGEST or not all(re.fullmatch(r"[a-z]+", syllable) for syllable in syllables):
         raise LessonError(
             "This respelling cannot be read.",
-            next_step="Write it in syllables of letters, like oh-KAH-for.",
+            advice="Write it in syllables of letters, like oh-KAH-for.",
         )
     return tuple(sound for syllable in syllables for sound in _syllable(_DOUBLE.sub(r"\1", syllable)))
 

@@ -27,7 +27,7 @@ def block_of(passage: Passage, id: str) -> Block:
     for block in passage.blocks:
         if block.id == id:
             return block
-    raise LessonError("This block is not in the passage any more.", next_step="Look at the newer text.")
+    raise LessonError("This block is not in the passage any more.", advice="Look at the newer text.")
 
 
 def with_text(passage: Passage, id: str, text: str, emphasis: Sequence[Emphasis] = ()) -> Passage:
@@ -58,7 +58,7 @@ def with_kind(passage: Passage, id: str, kind: BlockKind) -> Passage:
     old = block_of(passage, id)
     if (old.kind is BlockKind.PICTURE) != (kind is BlockKind.PICTURE):
         raise LessonError(
-            "A picture cannot become text, nor text a picture.", next_step="Put the picture in as a file instead."
+            "A picture cannot become text, nor text a picture.", advice="Put the picture in as a file instead."
         )
     # Line feeds and spaces are of one length, so that every word and emphasis stays in its place.
     text = old.text if kind is BlockKind.STANZA else old.text.replace("\n", " ")
@@ -69,7 +69,7 @@ def split(passage: Passage, id: str, at: int) -> Passage:
     """The block ends before character `at`; what comes after becomes a block of its own."""
     old = block_of(passage, id)
     if old.kind is BlockKind.PICTURE or not old.text[:at].strip() or not old.text[at:].strip():
-        raise LessonError("There is nothing to part here.", next_step="Put the cursor between two words.")
+        raise LessonError("There is nothing to part here.", advice="Put the cursor between two words.")
     if any(word.start < at < word.end for word in old.words):
         raise LessonError("A block is parted between two words, not inside one.")
     issue = Issue(passage)
@@ -92,7 +92,7 @@ def merged(passage: Passage, id: str) -> Passage:
         raise LessonError("There is no block before this one.")
     first = order[place - 1]
     if BlockKind.PICTURE in (first.kind, second.kind):
-        raise LessonError("A picture cannot be joined with text.", next_step="Move it instead.")
+        raise LessonError("A picture cannot be joined with text.", advice="Move it instead.")
     joint = "\n" if first.kind is BlockKind.STANZA else " "
     moved = len(first.text) + 1
     tail = second.text if first.kind is BlockKind.STANZA else second.text.replace("\n", " ")
@@ -179,7 +179,7 @@ def with_labels(passage: Passage, page: str, printed: str, screen: str) -> Passa
     """The page's labels in the printed book and in its on-screen edition."""
     labels = [" ".join(label.split()) for label in (printed, screen)]
     if any(len(label) > LONGEST_LABEL for label in labels):
-        raise LessonError(f"A page label holds at most {LONGEST_LABEL} characters.", next_step="Make it shorter.")
+        raise LessonError(f"A page label holds at most {LONGEST_LABEL} characters.", advice="Make it shorter.")
     index = _page_index(passage, page)
     return with_page(passage, replace(passage.pages[index], label=labels[0], screen_label=labels[1]))
 
@@ -212,7 +212,7 @@ def _page_index(passage: Passage, id: str) -> int:
     for index, page in enumerate(passage.pages):
         if page.id == id:
             return index
-    raise LessonError("This page is not in the passage any more.", next_step="Look at the newer text.")
+    raise LessonError("This page is not in the passage any more.", advice="Look at the newer text.")
 
 
 def _tidy(text: str, kind: BlockKind) -> str:
@@ -221,11 +221,9 @@ def _tidy(text: str, kind: BlockKind) -> str:
     lines = [" ".join(line.split()) for line in text.split("\n")]
     tidy = ("\n" if kind is BlockKind.STANZA else " ").join(line for line in lines if line)
     if not tidy and kind is not BlockKind.PICTURE:
-        raise LessonError("A block needs at least one word.", next_step="Write something, or remove the block.")
+        raise LessonError("A block needs at least one word.", advice="Write something, or remove the block.")
     if len(tidy) > LONGEST_BLOCK:
-        raise LessonError(
-            f"A block holds at most {LONGEST_BLOCK:,} characters.", next_step="Make several blocks of it."
-        )
+        raise LessonError(f"A block holds at most {LONGEST_BLOCK:,} characters.", advice="Make several blocks of it.")
     return tidy
 
 

@@ -13,7 +13,7 @@ MOST_ENTRIES = 60
 def within(value: float, least: float, most: float, what: str) -> float:
     """`value` when it lies between. Raises LessonError."""
     if not math.isfinite(value) or not least <= value <= most:
-        raise LessonError(f"{what} goes from {least:g} to {most:g}.", next_step="Choose a value between.")
+        raise LessonError(f"{what} goes from {least:g} to {most:g}.", advice="Choose a value between.")
     return float(value)
 
 
@@ -22,7 +22,7 @@ def tidy(text: str, what: str, longest: int = LONGEST_TEXT) -> str:
     clean = " ".join(text.split())
     if len(clean) > longest:
         raise LessonError(
-            f"{what} has {len(clean)} characters; there is room for {longest}.", next_step="Make it shorter."
+            f"{what} has {len(clean)} characters; there is room for {longest}.", advice="Make it shorter."
         )
     return clean
 
@@ -31,5 +31,5 @@ def tidied(texts: tuple[str, ...], what: str, most: int = MOST_ENTRIES) -> tuple
     """Texts tidied, without the empty ones. Raises LessonError when there are too many."""
     clean = tuple(text for text in (tidy(one, what) for one in texts) if text)
     if len(clean) > most:
-        raise LessonError(f"{what} can have {most} entries.", next_step="Leave some out.")
+        raise LessonError(f"{what} can have {most} entries.", advice="Leave some out.")
     return clean

@@ -41,7 +41,7 @@ def dropped_word(passage: Passage, id: str) -> Passage:
     """The word goes, with one space beside it."""
     block, word = _find(passage, id)
     if len(block.words) == 1:
-        raise LessonError("It is the only word here.", next_step="Remove the whole block instead.")
+        raise LessonError("It is the only word here.", advice="Remove the whole block instead.")
     start, end = word.start, word.end
     if start > 0 and block.text[start - 1].isspace():
         start -= 1
@@ -55,7 +55,7 @@ def _find(passage: Passage, id: str) -> tuple[Block, Word]:
         for word in block.words:
             if word.id == id:
                 return block, word
-    raise LessonError("This word is not in the passage any more.", next_step="Look at the newer text.")
+    raise LessonError("This word is not in the passage any more.", advice="Look at the newer text.")
 
 
 def _rewritten(passage: Passage, block: Block, start: int, end: int, text: str, first: str) -> Passage:

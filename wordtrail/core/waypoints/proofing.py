@@ -65,7 +65,7 @@ def before_sharing(lesson: Lesson) -> tuple[str, ...]:
     """What should be said before the lesson is shared, in sentences."""
     missing = [_name(passage) for passage in lesson.passages if not permission_line(passage)]
     sentences = [
-        f"{name} does not say yet why it may be used. Add it under Credits on the Text step." for name in missing
+        f"{name} does not say yet why it may be used. Add it under Credits on the Text screen." for name in missing
     ]
     pictures = sum(len(undescribed(passage)) for passage in lesson.passages)
     if pictures:

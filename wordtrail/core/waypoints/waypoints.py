@@ -12,8 +12,8 @@ from wordtrail.core.trail.model import Trail
 from wordtrail.core.waypoints.proofing import open_suspects
 
 
-class Step(StrEnum):
-    """The six steps in the order teachers do them."""
+class Screen(StrEnum):
+    """The six screens of a lesson, in the order teachers come to them."""
 
     TEXT = "text"
     PLAN = "plan"
@@ -25,10 +25,10 @@ class Step(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class Waypoint:
-    """One step of a lesson: whether it is done, and a few words on what is there or left to do.
+    """One screen of a lesson: whether it is done, and a few words on what is there or left to do.
     `attention` says that the note asks for something."""
 
-    step: Step
+    screen: Screen
     done: bool
     note: str
     attention: bool = False
@@ -62,25 +62,25 @@ def waypoints(lesson: Lesson, standing: Standing) -> tuple[Waypoint, ...]:
         _record(standing),
         _sync(standing),
         _video(standing),
-        Waypoint(Step.SHARE, standing.link, "link is open" if standing.link else ""),
+        Waypoint(Screen.SHARE, standing.link, "link is open" if standing.link else ""),
     )
 
 
-def next_step(lesson: Lesson, standing: Standing) -> Step:
-    """Where the teacher goes on: the first step that asks for something or is not done."""
+def next_screen(lesson: Lesson, standing: Standing) -> Screen:
+    """Where the teacher goes on: the first screen that asks for something or is not done."""
     path = waypoints(lesson, standing)
     asking = next(
-        (point.step for point in path if point.attention and _is_pressing(point.step, lesson, standing)), None
+        (point.screen for point in path if point.attention and _is_pressing(point.screen, lesson, standing)), None
     )
-    return asking or next((point.step for point in path if not point.done), Step.SHARE)
+    return asking or next((point.screen for point in path if not point.done), Screen.SHARE)
 
 
-def _is_pressing(step: Step, lesson: Lesson, standing: Standing) -> bool:
-    """Whether what a step asks for comes before going on: an unfinished take, loose ends, and words to
+def _is_pressing(screen: Screen, lesson: Lesson, standing: Standing) -> bool:
+    """Whether what a screen asks for comes before going on: an unfinished take, loose ends, and words to
     check as long as they were not read aloud."""
-    if step is Step.TEXT:
+    if screen is Screen.TEXT:
         return bool(lesson.loose_ends) or standing.takes == 0
-    return step is Step.RECORD
+    return screen is Screen.RECORD
 
 
 def _text(lesson: Lesson) -> Waypoint:
@@ -88,13 +88,13 @@ def _text(lesson: Lesson) -> Waypoint:
     wrong = len(open_suspects(lesson))
     if lesson.loose_ends:
         count = len(lesson.loose_ends)
-        return Waypoint(Step.TEXT, True, f"{count} loose end{'s' if count > 1 else ''}", attention=True)
+        return Waypoint(Screen.TEXT, True, f"{count} loose end{'s' if count > 1 else ''}", attention=True)
     if wrong:
-        return Waypoint(Step.TEXT, True, f"{wrong} word{'s' if wrong != 1 else ''} to check", attention=True)
+        return Waypoint(Screen.TEXT, True, f"{wrong} word{'s' if wrong != 1 else ''} to check", attention=True)
     if not words:
         cards = len(lesson.plan.cards)
-        return Waypoint(Step.TEXT, True, f"{cards} word card{'s' if cards != 1 else ''}, no passage")
-    return Waypoint(Step.TEXT, True, f"{words:,} word{'s' if words != 1 else ''}")
+        return Waypoint(Screen.TEXT, True, f"{cards} word card{'s' if cards != 1 else ''}, no passage")
+    return Waypoint(Screen.TEXT, True, f"{words:,} word{'s' if words != 1 else ''}")
 
 
 def _plan(lesson: Lesson) -> Waypoint:
@@ -103,30 +103,30 @@ def _plan(lesson: Lesson) -> Waypoint:
     parts = [f"{cards} word card{'s' if cards != 1 else ''}"] if cards and not lesson.words else []
     parts += [f"{points} pause point{'s' if points != 1 else ''}"] if points else []
     parts += [f"{marks} mark{'s' if marks != 1 else ''}"] if marks else []
-    return Waypoint(Step.PLAN, bool(parts), ", ".join(parts) or "nothing planned yet")
+    return Waypoint(Screen.PLAN, bool(parts), ", ".join(parts) or "nothing planned yet")
 
 
 def _record(standing: Standing) -> Waypoint:
     if standing.unfinished:
-        return Waypoint(Step.RECORD, standing.takes > 0, "an unfinished take", attention=True)
+        return Waypoint(Screen.RECORD, standing.takes > 0, "an unfinished take", attention=True)
     note = f"{standing.takes} take{'s' if standing.takes != 1 else ''}" if standing.takes else "not yet"
-    return Waypoint(Step.RECORD, standing.takes > 0, note)
+    return Waypoint(Screen.RECORD, standing.takes > 0, note)
 
 
 def _sync(standing: Standing) -> Waypoint:
     if standing.aligning:
-        return Waypoint(Step.SYNC, False, "finding the words …")
+        return Waypoint(Screen.SYNC, False, "finding the words …")
     if standing.trail is None:
-        return Waypoint(Step.SYNC, False, "")
+        return Waypoint(Screen.SYNC, False, "")
     unsure = len(places_to_check(standing.trail, {}))
     if unsure:
-        return Waypoint(Step.SYNC, True, f"{unsure} word{'s' if unsure != 1 else ''} to check", attention=True)
-    return Waypoint(Step.SYNC, True, "every word found")
+        return Waypoint(Screen.SYNC, True, f"{unsure} word{'s' if unsure != 1 else ''} to check", attention=True)
+    return Waypoint(Screen.SYNC, True, "every word found")
 
 
 def _video(standing: Standing) -> Waypoint:
     if not standing.video:
-        return Waypoint(Step.VIDEO, False, "")
+        return Waypoint(Screen.VIDEO, False, "")
     if not standing.video_is_newest:
-        return Waypoint(Step.VIDEO, True, "older than the lesson", attention=False)
-    return Waypoint(Step.VIDEO, True, "ready")
+        return Waypoint(Screen.VIDEO, True, "older than the lesson", attention=False)
+    return Waypoint(Screen.VIDEO, True, "ready")

@@ -79,7 +79,7 @@ class ReadPage:
     height: int
 
 
-def read_page(pixels: Pixels, progress: Progress = lambda step, share: None) -> ReadPage:
+def read_page(pixels: Pixels, progress: Progress = lambda phase, share: None) -> ReadPage:
     """Read a page of print. Raises NoWordsFound; `progress` may raise to stop."""
     height, width = pixels.shape[:2]
     progress(STRAIGHTENING, 0.0)

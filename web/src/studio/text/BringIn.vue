@@ -108,10 +108,10 @@ function toggle(item: Brought, number: number) {
           </button>
         </div>
         <p v-if="item.problem" role="alert" class="mt-1 pl-7 text-[14px] text-signal">
-          {{ item.problem.message }} {{ item.problem.kept }} {{ item.problem.nextStep }}
+          {{ item.problem.message }} {{ item.problem.kept }} {{ item.problem.advice }}
         </p>
         <div v-else-if="!item.file || (item.file.job && item.file.job.state !== 'done')" class="mt-1 pl-7">
-          <ProgressTrail :label="item.file?.job?.step || 'Waiting'" :share="item.file?.job?.progress ?? 0" />
+          <ProgressTrail :label="item.file?.job?.phase || 'Waiting'" :share="item.file?.job?.progress ?? 0" />
         </div>
         <template v-else>
           <p

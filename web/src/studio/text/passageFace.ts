@@ -6,6 +6,6 @@ const KEY: InjectionKey<ComputedRef<string>> = Symbol('typeface')
 export const providePassageFace = (face: ComputedRef<string>) => provide(KEY, face)
 export function usePassageFace(): ComputedRef<string> {
   const face = inject(KEY)
-  if (!face) throw new Error('used outside of the Text step')
+  if (!face) throw new Error('used outside of the Text screen')
   return face
 }

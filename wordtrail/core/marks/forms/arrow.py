@@ -26,7 +26,7 @@ class Arrow(Form):
 
     def checked(self, *, on_picture: bool) -> Self:
         if not self.to and not on_picture:
-            raise LessonError("An arrow needs a word to point at.", next_step="Choose the word it points at.")
+            raise LessonError("An arrow needs a word to point at.", advice="Choose the word it points at.")
         return self
 
     def words(self) -> tuple[str, ...]:

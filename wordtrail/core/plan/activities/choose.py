@@ -64,7 +64,7 @@ class Choose(Activity):
         if not CHOICES.least <= len(choices) <= CHOICES.most:
             raise LessonError(f"A question to choose has {CHOICES.least:g} to {CHOICES.most:g} answers.")
         if not any(choice.right for choice in choices):
-            raise LessonError("No answer is right yet.", next_step="Say which one is right.")
+            raise LessonError("No answer is right yet.", advice="Say which one is right.")
         wrong = [n for n, choice in enumerate(choices) if not choice.right]
         # Answers that nothing was written in go, and the numbers of those behind them go down.
         wished = (written.index(n) for n in dict.fromkeys(self.strike) if n in written)

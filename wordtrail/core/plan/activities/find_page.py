@@ -24,7 +24,7 @@ class FindPage(Activity):
 
     def checked(self, evidence: tuple[Span, ...]) -> Self:
         if not self.turn_to:
-            raise LessonError("There is no page to find yet.", next_step="Choose the page.")
+            raise LessonError("There is no page to find yet.", advice="Choose the page.")
         return self
 
     def turns_to(self) -> str:

@@ -27,7 +27,7 @@ class FindWords(Activity):
 
     def checked(self, evidence: tuple[Span, ...]) -> Self:
         if not evidence:
-            raise LessonError("There are no words to find yet.", next_step="Choose the words students should find.")
+            raise LessonError("There are no words to find yet.", advice="Choose the words students should find.")
         return self
 
     def verdict(self, answer: Answer, evidence: tuple[Span, ...], order: Sequence[str]) -> Verdict:

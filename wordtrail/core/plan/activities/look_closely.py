@@ -25,7 +25,7 @@ class LookClosely(Activity):
 
     def checked(self, evidence: tuple[Span, ...]) -> Self:
         if not self.picture:
-            raise LessonError("There is no picture to look at yet.", next_step="Choose a picture of the passage.")
+            raise LessonError("There is no picture to look at yet.", advice="Choose a picture of the passage.")
         return self
 
     def looks_at(self) -> tuple[str, str]:

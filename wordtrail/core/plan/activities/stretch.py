@@ -22,7 +22,7 @@ class OnAStretch(Activity):
 
     def checked(self, evidence: tuple[Span, ...]) -> Self:
         if self.stretch is None:
-            raise LessonError("There are no words to read yet.", next_step="Choose from where to where.")
+            raise LessonError("There are no words to read yet.", advice="Choose from where to where.")
         return self
 
     def spans(self) -> tuple[Span, ...]:

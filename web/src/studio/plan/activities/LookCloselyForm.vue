@@ -21,7 +21,7 @@ watch(
 
 <template>
   <p v-if="!pictures.length" class="text-[13px] text-signal">
-    There is no picture in this passage yet. Place one on the Text step.
+    There is no picture in this passage yet. Place one on the Text screen.
   </p>
   <div v-else class="flex gap-2">
     <select

@@ -254,8 +254,8 @@ useKeys({
 </script>
 
 <template>
-  <Teleport to="#step-facts">about {{ lasts(whole) }}{{ view.unit ? ' · ' : '' }}</Teleport>
-  <Teleport to="#step-actions">
+  <Teleport to="#screen-facts">about {{ lasts(whole) }}{{ view.unit ? ' · ' : '' }}</Teleport>
+  <Teleport to="#screen-actions">
     <RouterLink class="button button-main" :to="{ name: 'record' }">Go to Record</RouterLink>
   </Teleport>
   <div v-if="stage && shown" class="flex min-h-0 flex-1 flex-col">

@@ -67,7 +67,7 @@ useKeys({ space: preview, b: () => player.back() })
 </script>
 
 <template>
-  <Teleport to="#step-actions">
+  <Teleport to="#screen-actions">
     <button
       v-if="ready && !video?.newest"
       class="button button-main"
@@ -100,7 +100,7 @@ useKeys({ space: preview, b: () => player.back() })
           :state="player.state.value"
           :sheet="stage.sheet"
           :waited="player.waited.value"
-          cards
+          signposts
         />
       </div>
     </div>
@@ -108,13 +108,13 @@ useKeys({ space: preview, b: () => player.back() })
       <template v-if="job">
         <div class="min-w-[200px]" aria-live="polite">
           <h2 class="font-bold">
-            {{ job.state === 'waiting' ? 'Waiting its turn' : job.step || 'Beginning' }}
+            {{ job.state === 'waiting' ? 'Waiting its turn' : job.phase || 'Beginning' }}
           </h2>
           <p class="text-[14px] text-quiet">
             {{ Math.round(job.progress * 100) }} % · you can leave this page
           </p>
         </div>
-        <ProgressTrail class="min-w-[240px] flex-1" :share="job.progress" :label="job.step || 'Waiting'" />
+        <ProgressTrail class="min-w-[240px] flex-1" :share="job.progress" :label="job.phase || 'Waiting'" />
         <button class="button" type="button" @click="cancel">Stop this work</button>
       </template>
       <template v-else-if="video?.newest">

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from wordtrail.core.layout.boxes import boxes_of
 from wordtrail.core.layout.lines import set_text, set_words
-from wordtrail.core.layout.model import Ink, LaidCard, Look, Point, SetPiece, WordBox
+from wordtrail.core.layout.model import Ink, Look, Point, SetPiece, Signpost, WordBox
 from wordtrail.core.layout.stages import Stage
 from wordtrail.core.lesson.boards import BoardText, Role, point_texts
 from wordtrail.core.plan.model import PausePoint
@@ -18,15 +18,15 @@ SIZES = (38.0, 34.0, 30.0, 26.0, 23.0)
 STONES = 8
 LEADING = 1.4
 CARD_LINES = 1000
-"""Lines on a card are counted from here, apart from those of its page."""
+"""Lines on a signpost are counted from here, apart from those of its page."""
 
 
-def laid_card(point: PausePoint, page: int, box: WordBox, stage: Stage, look: TextLook = USUAL_LOOK) -> LaidCard:
+def laid_signpost(point: PausePoint, page: int, box: WordBox, stage: Stage, look: TextLook = USUAL_LOOK) -> Signpost:
     """The signpost of `point`, which stands after the word at `box`.
 
-    Its texts are set at the largest size at which the card keeps to two thirds of the stage.
+    Its texts are set at the largest size at which the signpost keeps to two thirds of the stage.
     """
-    width, own_look = stage.card_width, TextLook(look.typeface)
+    width, own_look = stage.signpost_width, TextLook(look.typeface)
     texts = point_texts(point)
     for size in SIZES:
         lines = [
@@ -41,7 +41,7 @@ def laid_card(point: PausePoint, page: int, box: WordBox, stage: Stage, look: Te
             break
     line_y = box.baseline + Look().dots_below * box.size
     y = min(max(line_y - HEADER / 2, stage.text_top), stage.text_top + stage.text_height - height)
-    left = stage.card_left
+    left = stage.signpost_left
     pieces = list[SetPiece]()
     for line in set_text(point.activity.heading, 30.0, width, Style.BOLD, own_look):
         pieces += line.set_at(left + ROOM, y + HEADER / 2 + 10.5, Ink.WHITE)
@@ -58,7 +58,7 @@ def laid_card(point: PausePoint, page: int, box: WordBox, stage: Stage, look: Te
         top += line.size * LEADING
     stones = _stones(left + ROOM, y + height - 1.6 * ROOM) if point.think_seconds else ()
     tip_y = y + HEADER / 2
-    return LaidCard(
+    return Signpost(
         point.id, page, left, round(y, 3), width, round(height, 3), HEADER, TIP, tuple(pieces), stones,
         _footpath(box, line_y, left - TIP, tip_y, stage), point.think_seconds, tuple(boxes), tuple(shown),
     )  # fmt: skip

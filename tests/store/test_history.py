@@ -26,7 +26,7 @@ from wordtrail.core.marks.forms.symbol import SymbolSign
 from wordtrail.core.marks.forms.word_parts import WordParts
 from wordtrail.core.marks.symbols import Symbol
 from wordtrail.core.text.intake import passage_from_text
-from wordtrail.store import lesson_documents, steps
+from wordtrail.store import history, lesson_documents
 from wordtrail.store.lesson_documents import document_of, lesson_in
 from wordtrail.store.lessons import KeptLesson, add_lesson, change, get_lesson, go_back_or_on
 from wordtrail.store.tables import StepRow
@@ -43,7 +43,7 @@ class HistoryTest(StoreTest):
 
     def forgotten(self) -> None:
         """As after a restart: no lesson is held ready."""
-        steps._lessons = type(steps._lessons)(steps.MOST_WORDS_KEPT)
+        history._lessons = type(history._lessons)(history.MOST_WORDS_KEPT)
 
     def changed(self, times: int, begin: int = 1) -> KeptLesson:
         for n in range(times):
@@ -52,7 +52,7 @@ class HistoryTest(StoreTest):
         return kept
 
     def test_every_step_can_be_taken_back_and_made_again_also_after_a_restart(self) -> None:
-        count = steps.WHOLE_EVERY * 2 + 7
+        count = history.WHOLE_EVERY * 2 + 7
         kept = self.changed(count)
         for restart in (False, True):
             for n in reversed(range(count)):
@@ -85,11 +85,11 @@ class HistoryTest(StoreTest):
         self.assertLess(max(sizes[1:]), 4000)
 
     def test_old_steps_go_but_never_those_of_this_sitting(self) -> None:
-        with mock.patch.object(steps, "KEPT_BEHIND", 100):
+        with mock.patch.object(history, "KEPT_BEHIND", 100):
             self.changed(160)
             self.assertEqual(self.row_of(0).step, 0)
             with self.session() as session:
-                before = time.time() - steps.SITTING - 60
+                before = time.time() - history.SITTING - 60
                 session.execute(update(StepRow).where(StepRow.step < 140).values(made_at=before))
             kept = self.changed(60, 161)
             with self.session() as session:
@@ -185,6 +185,7 @@ class VersionsTest(StoreTest):
             for column in ("key", "version", "whole", "packed", "made_at"):
                 connection.execute(text(f"ALTER TABLE lesson_steps DROP COLUMN {column}"))
             connection.execute(text("ALTER TABLE lesson_steps ADD COLUMN document TEXT"))
+            connection.execute(text("ALTER TABLE jobs RENAME COLUMN phase TO step"))
             for row, document in zip(rows, documents, strict=True):
                 values = {"document": json.dumps(document), "step": row.step}
                 connection.execute(text("UPDATE lesson_steps SET document = :document WHERE step = :step"), values)

@@ -1,4 +1,4 @@
-"""The Text step in a real browser: files brought in, words checked by key, blocks shaped where they stand."""
+"""The Text screen in a real browser: files brought in, words checked by key, blocks shaped where they stand."""
 
 from __future__ import annotations
 
@@ -35,7 +35,7 @@ def document() -> bytes:
     return out.getvalue()
 
 
-class TextStepTest(StudioTest):
+class TextScreenTest(StudioTest):
     def setUp(self) -> None:
         self.page = self.new_page()
 

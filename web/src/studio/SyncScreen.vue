@@ -29,7 +29,7 @@ const view = lesson.view
 const take = computed(() => view.value.counting_take)
 const takeView = computed(() => view.value.takes.find((one) => one.id === take.value))
 const job = computed(() => lesson.activeJob('align'))
-const stepNumber = computed(() => (job.value ? job.value.steps.indexOf(job.value.step) + 1 : 0))
+const phaseNumber = computed(() => (job.value ? job.value.phases.indexOf(job.value.phase) + 1 : 0))
 /** The newest take, when its words were not found: something went wrong, or the work was stopped. */
 const wordless = computed(() => {
   const newest = view.value.takes.findLast((one) => one.state === 'kept')
@@ -181,7 +181,7 @@ useKeys({
 </script>
 
 <template>
-  <Teleport to="#step-actions">
+  <Teleport to="#screen-actions">
     <button v-if="checks.length" class="button" type="button" @click="nextCheck">
       Check next · {{ checks.length }} left
     </button>
@@ -196,14 +196,14 @@ useKeys({
     aria-live="polite"
   >
     <div class="min-w-[220px]">
-      <p class="font-bold">{{ job.state === 'waiting' ? 'Waiting its turn' : job.step || 'Beginning' }}</p>
+      <p class="font-bold">{{ job.state === 'waiting' ? 'Waiting its turn' : job.phase || 'Beginning' }}</p>
       <p class="text-[13px] text-quiet">
-        <template v-if="stepNumber">Step {{ stepNumber }} of {{ job.steps.length }}. </template>You can leave
-        this page; the work goes on.
+        <template v-if="phaseNumber">Step {{ phaseNumber }} of {{ job.phases.length }}. </template>You can
+        leave this page; the work goes on.
       </p>
     </div>
     <div class="min-w-[260px] flex-1">
-      <ProgressTrail :share="job.progress" :label="job.step || 'Waiting'" />
+      <ProgressTrail :share="job.progress" :label="job.phase || 'Waiting'" />
     </div>
     <button
       class="button"

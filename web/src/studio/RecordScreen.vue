@@ -63,8 +63,8 @@ const chosenName = computed(
 )
 const places = computed(() => (stage.value ? placesOf(stage.value.layout) : new Map()))
 const printed = computed(() => (stage.value ? printedOf(stage.value.layout) : new Map<string, string>()))
-const steps = computed(() => guide.data.value?.steps ?? [])
-const stops = computed(() => (stage.value ? guidePlaces(steps.value, stage.value.layout) : []))
+const stretches = computed(() => guide.data.value?.stretches ?? [])
+const stops = computed(() => (stage.value ? guidePlaces(stretches.value, stage.value.layout) : []))
 const at = ref(0)
 const place = computed(() => stops.value[Math.min(at.value, stops.value.length - 1)])
 /** Seconds between the end of the count-in and the guide's first word. */
@@ -73,9 +73,10 @@ const LEAD_IN = 0.6
 const now = computed(() => {
   if (!followGuide.value || !running.value) return undefined
   const passed = time.value - LEAD_IN
-  const step = steps.value.find((one) => one.end > passed) ?? steps.value[steps.value.length - 1]
-  const word = step?.words.find((one) => one.end > passed)?.id ?? ''
-  return step && { step, word }
+  const stretch =
+    stretches.value.find((one) => one.end > passed) ?? stretches.value[stretches.value.length - 1]
+  const word = stretch?.words.find((one) => one.end > passed)?.id ?? ''
+  return stretch && { stretch, word }
 })
 const guided = computed(() => now.value?.word ?? '')
 const page = computed(() => place.value?.page ?? Math.min(1, (stage.value?.layout.pages.length ?? 1) - 1))
@@ -102,9 +103,9 @@ const hasMore = computed(() => {
 })
 /** The pause point whose prompt stands here, where it has no page of its own. */
 const prompt = computed(() => {
-  const point = view.value.lesson.pause_points.find((one) => one.id === place.value?.card)
+  const point = view.value.lesson.pause_points.find((one) => one.id === place.value?.signpost)
   if (!point) return undefined
-  const words = steps.value.find((one) => one.card === point.id)?.words ?? []
+  const words = stretches.value.find((one) => one.signpost === point.id)?.words ?? []
   return { point, words }
 })
 const frame = ref<HTMLElement>()
@@ -120,12 +121,12 @@ const promptAt = computed(() => {
   return top > height.value - 170 ? { bottom: '16px' } : { top: `${Math.round(top)}px` }
 })
 const unfinished = computed(() => view.value.takes.filter((take) => take.state === 'recording'))
-const minutes = computed(() => (steps.value[steps.value.length - 1]?.end ?? 0) / 60)
+const minutes = computed(() => (stretches.value[stretches.value.length - 1]?.end ?? 0) / 60)
 
 watch(whole, () => (at.value = 0))
 watch(now, (found) => {
   if (!found) return
-  const here = placeOf(stops.value, found.step, found.word, stage.value!.layout)
+  const here = placeOf(stops.value, found.stretch, found.word, stage.value!.layout)
   if (here >= 0) at.value = here
 })
 watch(page, (turned) => running.value && take.note('page', String(turned)))
@@ -184,7 +185,7 @@ useKeys({
 </script>
 
 <template>
-  <Teleport to="#step-actions">
+  <Teleport to="#screen-actions">
     <RouterLink v-if="!busy && view.counting_take" class="button button-main" :to="{ name: 'sync' }"
       >Go to Sync</RouterLink
     >

@@ -2,28 +2,28 @@
 import { computed } from 'vue'
 import StageText from './StageText.vue'
 import type { StageState } from './cueReader'
-import { footpathOf, stoneOf, stonesUsed, type LaidCard, type Look } from './shapes'
+import { footpathOf, stoneOf, stonesUsed, type Signpost, type Look } from './shapes'
 
-const props = defineProps<{ card: LaidCard; waited: number; look: Look; state: StageState }>()
+const props = defineProps<{ signpost: Signpost; waited: number; look: Look; state: StageState }>()
 const lit = computed(() => {
-  const box = props.card.boxes.find((one) => one.word === props.state.lit)
+  const box = props.signpost.boxes.find((one) => one.word === props.state.lit)
   return box && stoneOf(box, props.look)
 })
-const answered = computed(() => props.state.parts.includes(`${props.card.id}.answer`))
-const body = computed(() => props.card.y + props.card.header)
-const used = computed(() => stonesUsed(props.card, props.waited))
+const answered = computed(() => props.state.parts.includes(`${props.signpost.id}.answer`))
+const body = computed(() => props.signpost.y + props.signpost.header)
+const used = computed(() => stonesUsed(props.signpost, props.waited))
 const radius = computed(() => props.look.stone)
 const tip = computed(() => {
-  const { x, y, header, tip } = props.card
+  const { x, y, header, tip } = props.signpost
   return `M ${x + 14} ${y} L ${x} ${y} L ${x - tip} ${y + header / 2} L ${x} ${y + header} L ${x + 14} ${y + header} Z`
 })
 </script>
 
 <template>
-  <g data-card>
+  <g data-signpost>
     <path
-      v-if="card.page === state.page"
-      :d="footpathOf(card.footpath)"
+      v-if="signpost.page === state.page"
+      :d="footpathOf(signpost.footpath)"
       fill="none"
       stroke="var(--color-lake)"
       stroke-width="4"
@@ -31,22 +31,22 @@ const tip = computed(() => {
       stroke-linecap="round"
     />
     <rect
-      :x="card.x"
-      :y="card.y"
-      :width="card.width"
-      :height="card.height"
+      :x="signpost.x"
+      :y="signpost.y"
+      :width="signpost.width"
+      :height="signpost.height"
       rx="14"
       fill="var(--color-lake)"
     />
     <rect
-      :x="card.x + 2"
+      :x="signpost.x + 2"
       :y="body"
-      :width="card.width - 4"
-      :height="card.height - card.header - 2"
+      :width="signpost.width - 4"
+      :height="signpost.height - signpost.header - 2"
       rx="12"
       fill="var(--color-white)"
     />
-    <rect :x="card.x + 2" :y="body" :width="card.width - 4" height="14" fill="var(--color-white)" />
+    <rect :x="signpost.x + 2" :y="body" :width="signpost.width - 4" height="14" fill="var(--color-white)" />
     <path :d="tip" fill="var(--color-lake)" />
     <g v-if="lit" data-stone :data-word="state.lit">
       <rect
@@ -66,9 +66,9 @@ const tip = computed(() => {
         fill="var(--color-moss)"
       />
     </g>
-    <StageText :pieces="card.pieces" />
-    <StageText v-if="answered" :pieces="card.answer ?? []" />
-    <template v-for="(stone, i) in card.stones" :key="`s${i}`">
+    <StageText :pieces="signpost.pieces" />
+    <StageText v-if="answered" :pieces="signpost.answer ?? []" />
+    <template v-for="(stone, i) in signpost.stones" :key="`s${i}`">
       <circle
         v-if="i < used"
         :cx="stone.x"

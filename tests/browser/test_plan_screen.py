@@ -10,7 +10,7 @@ from playwright.sync_api import Page, expect
 from tests.browser.studio import StudioTest
 
 
-class PlanStepTest(StudioTest):
+class PlanScreenTest(StudioTest):
     def plan(self, page: Page, title: str) -> str:
         """Open a demo lesson's plan; its id."""
         lesson = self.lesson(page, title)
