@@ -32,7 +32,7 @@ def main() -> None:
     with tempfile.TemporaryDirectory() as folder:
         workspace = open_workspace(Path(folder))
         install(workspace)
-        with workspace.database.reading() as session:
+        with workspace.database.read_session() as session:
             lessons = [kept.id for kept in all_lessons(session, workspace.owner)]
         for lesson in lessons:
             show, _ = showing(workspace, lesson)

@@ -254,7 +254,7 @@ def _passage(path: Path) -> Passage:
 def _lesson_named(workspace: Workspace, name: str) -> str:
     from wordtrail.store.lessons import all_lessons
 
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         kept = all_lessons(session, workspace.owner)
     found = next((k.id for k in kept if name in (k.id, k.lesson.title)), None)
     if found is None:

@@ -29,7 +29,7 @@ def open_workspace(folder: Path) -> Workspace:
     folder.mkdir(parents=True, exist_ok=True)
     database = Database(f"sqlite:///{folder / 'wordtrail.db'}")
     database.upgrade()
-    with database.writing() as session:
+    with database.write_session() as session:
         owner = first_owner(session)
     blobs = Blobs(folder / "blobs")
     # Lesson sounds lay here without saying whose they were; they are made again when they are asked for.

@@ -186,7 +186,7 @@ class TakesTest(ApiTest):
             answer = self.client.post(path, json={"first": first, "events": events})
             self.assertEqual(answer.status_code, 200, answer.text)
         self.assert_problem(self.client.post(path, json={"first": 3, "events": [turned]}), 422, says="missing")
-        with self.workspace.database.reading() as session:
+        with self.workspace.database.read_session() as session:
             self.assertEqual([event.what for event in events_of(session, take["id"])], ["mark", "page"])
         self.assertEqual(self.client.post(f"/api/takes/{take['id']}/finish").status_code, 202)
         kept = self.client.get(f"/api/lessons/{lesson['id']}").json

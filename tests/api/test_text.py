@@ -17,7 +17,7 @@ class FilesTest(ApiTest):
     def bring(self, data: bytes, name: str) -> dict:
         answer = self.client.post("/api/files", data={"file": (io.BytesIO(data), name)})
         self.assertEqual(answer.status_code, 201, answer.text)
-        with self.workspace.database.writing() as session:
+        with self.workspace.database.write_session() as session:
             job = job_about(session, READ, answer.json["id"])
         assert job
         perform(self.workspace, job.id)

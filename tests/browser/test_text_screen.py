@@ -13,7 +13,7 @@ from PIL import Image, ImageDraw
 from playwright.sync_api import FloatRect, expect
 
 from tests.browser.studio import JOB, StudioTest
-from tests.media.test_reading import printed
+from tests.media.test_ocr import printed
 
 
 def document() -> bytes:

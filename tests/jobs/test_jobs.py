@@ -44,7 +44,7 @@ class JobsTest(unittest.TestCase):
         self.addCleanup(self.workspace.database.close)
 
     def state(self, job: str) -> JobRow:
-        with self.workspace.database.writing() as session:
+        with self.workspace.database.write_session() as session:
             return get_job(session, job)
 
     def until(self, condition: Callable[[], bool], seconds: float = 600) -> None:
@@ -54,7 +54,7 @@ class JobsTest(unittest.TestCase):
             time.sleep(0.05)
 
     def take(self, sound: bytes, text: str = RAIN) -> tuple[str, str]:
-        with self.workspace.database.writing() as session:
+        with self.workspace.database.write_session() as session:
             lesson = add_lesson(session, self.workspace.owner, Lesson((passage_from_text(text),)))
             row = begin_take(session, self.workspace.owner, lesson.id, "file")
             row.state = "kept"
@@ -73,7 +73,7 @@ class JobsTest(unittest.TestCase):
             self.until(lambda: supervisor.worker_pid != killed)
             self.until(lambda: self.state(job).state == "done")
         self.assertEqual(self.state(job).tries, 2)
-        with self.workspace.database.writing() as session:
+        with self.workspace.database.write_session() as session:
             found = trail_of(session, take)
         assert found is not None
         self.assertEqual(len({visit.word for visit in found.visits}), 89)
@@ -82,7 +82,7 @@ class JobsTest(unittest.TestCase):
 
     def test_the_sound_is_made_before_students_come(self) -> None:
         install(self.workspace, ("pip",))
-        with self.workspace.database.writing() as session:
+        with self.workspace.database.write_session() as session:
             lesson = all_lessons(session, self.workspace.owner)[0].id
         job = Queue(self.workspace).add(SOUND, lesson, lesson).id
         perform(self.workspace, job)
@@ -98,7 +98,7 @@ class JobsTest(unittest.TestCase):
         align_take(self.workspace, first, lambda phase, share: None)
         voice = earlier_hearings(self.workspace.blobs, [first])
         assert voice is not None
-        with self.workspace.database.writing() as session:
+        with self.workspace.database.write_session() as session:
             second = begin_take(session, self.workspace.owner, lesson, "file")
             second.state = "kept"
             self.workspace.blobs.write(TakeFiles(second.id).original, sound)
@@ -122,19 +122,19 @@ class JobsTest(unittest.TestCase):
         with Supervisor(self.folder):
             job = Queue(self.workspace).add(ALIGN, lesson, take).id
             self.until(lambda: self.state(job).phase == LISTENING)
-            with self.workspace.database.writing() as session:
+            with self.workspace.database.write_session() as session:
                 ask_to_stop(session, get_job(session, job))
             self.until(lambda: self.state(job).state == "cancelled")
         self.assertIn("as you asked", self.state(job).message)
 
     def test_a_video_is_made_with_captions_and_poster(self) -> None:
         install(self.workspace, ("rain",))
-        with self.workspace.database.writing() as session:
+        with self.workspace.database.write_session() as session:
             rain = next(kept for kept in all_lessons(session, self.workspace.owner) if "Rain" in kept.lesson.title)
             job = add_job(session, self.workspace.owner, VIDEO, rain.id, f"{rain.id}:720p").id
         perform(self.workspace, job)
         self.assertEqual((self.state(job).state, self.state(job).progress), ("done", 1.0))
-        with self.workspace.database.writing() as session:
+        with self.workspace.database.write_session() as session:
             video = surroundings_of(session, [rain.id])[rain.id].video
         assert video is not None
         keys = self.workspace.blobs.keys(f"videos/{video.id}")
@@ -144,17 +144,17 @@ class JobsTest(unittest.TestCase):
     def test_a_fault_is_said_and_kept_with_the_take(self) -> None:
         for sound, said in ((b"no sound at all" * 100, "no sound in this file"), (_silence(), "Nothing can be heard")):
             lesson, take = self.take(sound)
-            with self.workspace.database.writing() as session:
+            with self.workspace.database.write_session() as session:
                 job = add_job(session, self.workspace.owner, ALIGN, lesson, take).id
             perform(self.workspace, job)
             self.assertEqual(self.state(job).state, "failed")
             self.assertIn(said, self.state(job).message)
-            with self.workspace.database.writing() as session:
+            with self.workspace.database.write_session() as session:
                 self.assertIn(said, get_take(session, take).fault)
 
     def test_a_fault_of_ours_is_said_without_its_inside(self) -> None:
         lesson, take = self.take(b"x")
-        with self.workspace.database.writing() as session:
+        with self.workspace.database.write_session() as session:
             job = add_job(session, self.workspace.owner, "no such kind", lesson, take).id
         with self.assertLogs("wordtrail.jobs"):
             perform(self.workspace, job)

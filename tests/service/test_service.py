@@ -36,11 +36,11 @@ class ServiceTest(unittest.TestCase):
         self.workspace = open_workspace(Path(folder))
         self.addCleanup(self.workspace.database.close)
         self.owner = self.workspace.owner
-        with self.workspace.database.writing() as session:
+        with self.workspace.database.write_session() as session:
             self.lesson_id = add_lesson(session, self.owner, planned()).id
 
     def take(self, state: str = "recording", pieces: int = 2) -> str:
-        with self.workspace.database.writing() as session:
+        with self.workspace.database.write_session() as session:
             row = begin_take(session, self.owner, self.lesson_id, "microphone")
             for number in range(pieces):
                 add_piece(session, self.workspace.blobs, row, number, f"piece {number} ".encode())
@@ -48,7 +48,7 @@ class ServiceTest(unittest.TestCase):
             return row.id
 
     def revision(self) -> int:
-        with self.workspace.database.reading() as session:
+        with self.workspace.database.read_session() as session:
             return get_lesson(session, self.lesson_id).revision
 
 
@@ -104,7 +104,7 @@ class ShowingTest(ServiceTest):
     def setUp(self) -> None:
         super().setUp()
         self.first = self.take("kept")
-        with self.workspace.database.writing() as session:
+        with self.workspace.database.write_session() as session:
             keep_trail(session, get_take(session, self.first), trail())
 
     def test_a_lesson_is_laid_out_and_compiled_once_for_all_who_look(self) -> None:
@@ -121,7 +121,7 @@ class ShowingTest(ServiceTest):
         self.assertNotEqual(before.key, after.key)
         self.assertEqual(revision, 2)
         self.assertTrue(all(a is b for a, b in zip(before.layout.pages, after.layout.pages, strict=True)))
-        with self.workspace.database.writing() as session:
+        with self.workspace.database.write_session() as session:
             keep_trail(session, get_take(session, self.first), trail(begin=3.0))
         self.assertNotEqual(showing.showing(self.workspace, self.lesson_id)[0].key, after.key, "a new trail")
 
@@ -146,7 +146,7 @@ class FinishingTest(ServiceTest):
         def late(blobs, row):  # type: ignore[no-untyped-def]
             put_together(blobs, row)
             if row.pieces == 2:
-                with self.workspace.database.writing() as session:
+                with self.workspace.database.write_session() as session:
                     add_piece(session, blobs, get_take(session, take), 2, b"late")
 
         with mock.patch.object(finishing, "put_together", late):
@@ -156,11 +156,11 @@ class FinishingTest(ServiceTest):
     def test_what_was_drawn_goes_into_the_lesson_as_one_step(self) -> None:
         take = self.take()
         marks = [mark.id for mark in planned().marks]
-        with self.workspace.database.writing() as session:
+        with self.workspace.database.write_session() as session:
             events = [TakeEvent(1.0 + n, "mark", mark) for n, mark in enumerate(marks)]
             add_events(session, get_take(session, take), 0, events)
         finish(self.workspace, take)
-        with self.workspace.database.reading() as session:
+        with self.workspace.database.read_session() as session:
             kept = get_lesson(session, self.lesson_id)
         self.assertEqual(
             {(one.mark, one.start) for one in kept.lesson.placed_marks}, set(zip(marks, (1.0, 2.0), strict=True))
@@ -171,14 +171,14 @@ class FinishingTest(ServiceTest):
         take = self.take(pieces=0)
         with self.assertRaises(LessonError):
             finish(self.workspace, take)
-        with self.workspace.database.reading() as session:
+        with self.workspace.database.read_session() as session:
             self.assertEqual(get_take(session, take).state, "recording")
 
 
 class SurroundingsTest(ServiceTest):
     def test_each_lesson_has_what_was_made_of_it_and_of_no_other(self) -> None:
         take = self.take("kept")
-        with self.workspace.database.writing() as session:
+        with self.workspace.database.write_session() as session:
             other = add_lesson(session, self.owner, lesson()).id
             keep_trail(session, get_take(session, take), trail())
             keep_trail(session, get_take(session, take), trail(begin=2.0))
@@ -187,7 +187,7 @@ class SurroundingsTest(ServiceTest):
                 session.add(VideoRow(**mine, revision=1, seconds=seconds, size=1, made_at=made))
             session.add(JobRow(**mine, kind="align", subject=take, state="running"))
             session.add(JobRow(**mine, kind="video", subject="x", state="done"))
-        with self.workspace.database.reading() as session:
+        with self.workspace.database.read_session() as session:
             around = surroundings_of(session, [self.lesson_id, other])
             self.assertEqual(len(all_lessons(session, self.owner)), 2)
         here, there = around[self.lesson_id], around[other]
@@ -201,13 +201,13 @@ class SurroundingsTest(ServiceTest):
         )
 
     def test_a_full_shelf_takes_a_handful_of_queries(self) -> None:
-        with self.workspace.database.writing() as session:
+        with self.workspace.database.write_session() as session:
             ids = [add_lesson(session, self.owner, replace(lesson(), words_per_minute=50.0 + n)).id for n in range(40)]
         asked: list[str] = []
         from sqlalchemy import event
 
         event.listen(self.workspace.database.engine, "before_cursor_execute", lambda *given: asked.append(given[2]))
-        with self.workspace.database.reading() as session:
+        with self.workspace.database.read_session() as session:
             all_lessons(session, self.owner)
             surroundings_of(session, ids)
         self.assertLess(len(asked), 12, asked)

@@ -104,13 +104,13 @@ class HistoryTest(StoreTest):
 
     def test_reading_waits_for_nobody_and_keeps_nothing(self) -> None:
         database = self.workspace.database
-        with database.writing() as session:
+        with database.write_session() as session:
             session.execute(text("UPDATE lessons SET unit = 'new'"))
             begun = time.monotonic()
-            with database.reading() as other:
+            with database.read_session() as other:
                 self.assertEqual(get_lesson(other, self.lesson_id).unit, "Unit 1")
             self.assertLess(time.monotonic() - begun, 5)
-        with self.assertRaises(RuntimeError), database.reading() as other:
+        with self.assertRaises(RuntimeError), database.read_session() as other:
             add_lesson(other, self.owner, get_lesson(other, self.lesson_id).lesson)
 
 
@@ -193,7 +193,7 @@ class VersionsTest(StoreTest):
         engine.dispose()
         again = open_workspace(self.folder)
         self.addCleanup(again.database.close)
-        with again.database.writing() as session:
+        with again.database.write_session() as session:
             self.assertEqual(get_lesson(session, self.lesson_id).lesson.words_per_minute, 90)
             back = go_back_or_on(session, self.owner, self.lesson_id, 2, -1)
             self.assertEqual(back.lesson.words_per_minute, 110)

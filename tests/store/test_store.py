@@ -36,7 +36,7 @@ class StoreTest(unittest.TestCase):
             self.lesson_id = add_lesson(session, self.owner, lesson(), "Unit 1").id
 
     def session(self) -> AbstractContextManager[Session]:
-        return self.workspace.database.writing()
+        return self.workspace.database.write_session()
 
 
 class SchemaTest(StoreTest):
@@ -55,7 +55,7 @@ class SchemaTest(StoreTest):
     def test_opening_again_keeps_everything(self) -> None:
         again = open_workspace(self.folder)
         self.addCleanup(again.database.close)
-        with again.database.writing() as session:
+        with again.database.write_session() as session:
             self.assertEqual([kept.id for kept in all_lessons(session, again.owner)], [self.lesson_id])
 
 
@@ -156,7 +156,7 @@ class TakesTest(StoreTest):
         self.piece(take, 0, b"one")
         again = open_workspace(self.folder)
         self.addCleanup(again.database.close)
-        with again.database.writing() as session:
+        with again.database.write_session() as session:
             row = takes.get_take(session, take, again.owner)
             self.assertEqual((row.state, row.pieces), ("recording", 1))
             takes.put_together(again.blobs, row)

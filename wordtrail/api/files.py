@@ -52,7 +52,7 @@ def bring(form: FileForm) -> Response:
     data = form.file.stream.read(limit + 1)
     if len(data) > limit:
         raise TooLarge(LARGEST_FILE_MEGABYTES)
-    with server.workspace.database.writing() as session:
+    with server.workspace.database.write_session() as session:
         row = add_file(session, server.workspace.blobs, server.workspace.owner, form.file.filename or "", data)
     job = server.queue.add(READ, None, row.id)
     return answer(_view(row, job_view(job)), 201)
@@ -62,7 +62,7 @@ def bring(form: FileForm) -> Response:
 def one_file(path: FilePath) -> Response:
     """How far the reading of a file is, and what was found in it."""
     workspace = context().workspace
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         row = get_file(session, path.file, workspace.owner)
         job = job_about(session, READ, row.id)
         view = _view(row, job_view(job) if job else None)
@@ -73,7 +73,7 @@ def one_file(path: FilePath) -> Response:
 def forget(path: FilePath) -> Response:
     """Forget a file that was brought in; its reading stops."""
     workspace = context().workspace
-    with workspace.database.writing() as session:
+    with workspace.database.write_session() as session:
         row = get_file(session, path.file, workspace.owner)
         job = job_about(session, READ, row.id)
         if job:
@@ -89,7 +89,7 @@ def lesson_from_files(body: answers.NewLessonFromFiles) -> Response:
     draft = _chosen(body.files)
     passage = passage_from_pages(draft.pages, title=body.title or draft.title, author=draft.author)
     lesson = Lesson((passage,), legend=legend_for(passage))
-    with workspace.database.writing() as session:
+    with workspace.database.write_session() as session:
         kept = add_lesson(session, workspace.owner, lesson, body.unit.strip())
     return fresh_answer(kept)
 
@@ -105,7 +105,7 @@ def pages_from_files(path: LessonPath, body: answers.PagesFromFiles) -> Response
 def keep_picture(path: LessonPath, form: FileForm) -> Response:
     """Keep a picture for a lesson, made anew at a usual size."""
     workspace = context().workspace
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         get_lesson(session, path.lesson, workspace.owner)
     limit = LARGEST_FILE_MEGABYTES * 2**20
     data = form.file.stream.read(limit + 1)
@@ -119,7 +119,7 @@ def keep_picture(path: LessonPath, form: FileForm) -> Response:
 def _chosen(chosen: list[answers.ChosenFile]) -> DraftPassage:
     """The chosen chapters of all files as one passage. Raises NotFound, and LessonError where nothing is chosen."""
     workspace = context().workspace
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         rows = [get_file(session, one.file, workspace.owner) for one in chosen]
     drafts: list[DraftPassage] = []
     for row, wanted in zip(rows, chosen, strict=True):

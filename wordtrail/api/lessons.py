@@ -61,7 +61,7 @@ class StageQuery(TakeQuery):
 def settings() -> Response:
     """How this Word Trail was started, and whether it asks for a passphrase."""
     server = context()
-    with server.workspace.database.reading() as session:
+    with server.workspace.database.read_session() as session:
         school, teacher = names_of(session, server.workspace.owner)
     return answer(
         answers.Settings(
@@ -84,7 +84,7 @@ def give_passphrase(body: answers.Passphrase) -> Response:
 def shelf() -> Response:
     """The shelf: all lessons, the last changed first."""
     workspace = context().workspace
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         view = shelf_view(session, all_lessons(session, workspace.owner))
     return answer(view)
 
@@ -104,7 +104,7 @@ def make_lesson(body: answers.TextDraft) -> Response:
     workspace = context().workspace
     passage = passage_from_text(body.text, title=body.title, author=body.author, permission=body.permission)
     lesson = Lesson((passage,), legend=legend_for(passage))
-    with workspace.database.writing() as session:
+    with workspace.database.write_session() as session:
         kept = add_lesson(session, workspace.owner, lesson, body.unit.strip())
     return fresh_answer(kept)
 
@@ -114,7 +114,7 @@ def make_word_lesson(body: answers.WordList) -> Response:
     """A new lesson of words alone."""
     workspace = context().workspace
     lesson = lesson_of_words(body.words, body.title)
-    with workspace.database.writing() as session:
+    with workspace.database.write_session() as session:
         kept = add_lesson(session, workspace.owner, lesson, body.unit.strip())
     return fresh_answer(kept)
 
@@ -123,7 +123,7 @@ def make_word_lesson(body: answers.WordList) -> Response:
 def one_lesson(path: LessonPath) -> Response:
     """A lesson with its takes, jobs, video and link."""
     workspace = context().workspace
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         view = lesson_view(session, get_lesson(session, path.lesson, workspace.owner))
     return answer(view)
 
@@ -140,7 +140,7 @@ def change(path: LessonPath, body: answers.Change) -> Response:
     """Change a lesson's document. 409 when `revision` is not the newest."""
     workspace = context().workspace
     if isinstance(body.command, ChooseTake):
-        with workspace.database.reading() as session:
+        with workspace.database.read_session() as session:
             if get_take(session, body.command.take).lesson_id != path.lesson:
                 raise NotFound("take")
     return change_answer(change_lesson(workspace, path.lesson, body.revision, body.command))
@@ -162,7 +162,7 @@ def redo(path: LessonPath, body: answers.Revision) -> Response:
 def stage(path: LessonPath, query: StageQuery) -> Response:
     """Layout and cue sheet: of the lesson, or of one take as it was recorded. With `since`, what changed of it."""
     workspace = context().workspace
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         get_lesson(session, path.lesson, workspace.owner)
     shown, _ = showing(workspace, path.lesson, query.take)
     before = shown_before(query.since) if query.since else None
@@ -175,7 +175,7 @@ def stage(path: LessonPath, query: StageQuery) -> Response:
 def guide(path: LessonPath, query: GuideQuery) -> Response:
     """When each word should be said at a rate: of the whole lesson, or of the passages alone."""
     workspace = context().workspace
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         lesson = get_lesson(session, path.lesson, workspace.owner).lesson
     stretches = recording_guide(lesson, query.words_per_minute, whole=query.whole)
     return answer(
@@ -187,7 +187,7 @@ def guide(path: LessonPath, query: GuideQuery) -> Response:
 def trail(path: LessonPath, query: TakeQuery) -> Response:
     """The trail of one take, as mended."""
     workspace = context().workspace
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         lesson = get_lesson(session, path.lesson, workspace.owner).lesson
         take = get_take(session, query.take, workspace.owner)
         found = trail_of(session, take.id)
@@ -200,7 +200,7 @@ def trail(path: LessonPath, query: TakeQuery) -> Response:
 def wish_video(path: LessonPath, body: answers.VideoWish) -> Response:
     """Make the video in the background."""
     server = context()
-    with server.workspace.database.reading() as session:
+    with server.workspace.database.read_session() as session:
         get_lesson(session, path.lesson, server.workspace.owner)
     return answer(job_view(server.queue.add(VIDEO, path.lesson, f"{path.lesson}:{body.size}")), 202)
 
@@ -209,7 +209,7 @@ def wish_video(path: LessonPath, body: answers.VideoWish) -> Response:
 def share(path: LessonPath) -> Response:
     """Open the lesson to students: its link, the same one while it is open."""
     server = context()
-    with server.workspace.database.writing() as session:
+    with server.workspace.database.write_session() as session:
         get_lesson(session, path.lesson, server.workspace.owner)
         token = open_link(session, server.workspace.owner, path.lesson).token
         has_sound = bool(newest_trails(session, path.lesson))
@@ -222,7 +222,7 @@ def share(path: LessonPath) -> Response:
 def withdraw(path: LessonPath) -> Response:
     """Close the student link for good."""
     workspace = context().workspace
-    with workspace.database.writing() as session:
+    with workspace.database.write_session() as session:
         get_lesson(session, path.lesson, workspace.owner)
         withdraw_link(session, path.lesson)
     return answer(answers.Done())

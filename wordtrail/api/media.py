@@ -78,7 +78,7 @@ def take_peaks(path: TakePath) -> Response:
 
 def _take_file(take: str, key: Callable[[TakeFiles], str], mimetype: str) -> Response:
     workspace = context().workspace
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         files = TakeFiles(get_take(session, take, workspace.owner).id)
     if not workspace.blobs.exists(key(files)):
         raise NotFound("sound")
@@ -92,7 +92,7 @@ def simulated_microphone(path: LessonPath) -> Response:
     if hears is None:
         raise NotFound("microphone")
     workspace = context().workspace
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         title = get_lesson(session, path.lesson, workspace.owner).lesson.title
     return Response(hears(title), mimetype="audio/mp4")
 
@@ -101,7 +101,7 @@ def simulated_microphone(path: LessonPath) -> Response:
 def lesson_sound(path: LessonPath) -> Response:
     """The lesson's sound in lesson time, in ranges."""
     workspace = context().workspace
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         get_lesson(session, path.lesson, workspace.owner)
     shown, _ = showing(workspace, path.lesson)
     return send_file(kept_sound(workspace, path.lesson, shown.edits), mimetype="audio/mp4", conditional=True)
@@ -111,7 +111,7 @@ def lesson_sound(path: LessonPath) -> Response:
 def video_file(path: VideoPath, query: DownloadQuery) -> Response:
     """A video, its captions or its poster; with `name`, as a download of that name."""
     workspace = context().workspace
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         row = session.get(VideoRow, path.video)
     key = f"videos/{path.video}/{path.file}"
     if row is None or row.teacher_id != workspace.owner.teacher or path.file not in _VIDEO_FILES:
@@ -131,7 +131,7 @@ def video_file(path: VideoPath, query: DownloadQuery) -> Response:
 def qr_code(path: LessonPath) -> Response:
     """The student link as a QR code (ISO/IEC 18004), in SVG."""
     workspace = context().workspace
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         get_lesson(session, path.lesson, workspace.owner)
         link = link_of(session, path.lesson)
     if link is None:

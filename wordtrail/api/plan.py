@@ -112,5 +112,5 @@ def empty_chart(path: ChartPath) -> Response:
 
 def _lesson(id: str) -> Lesson:
     workspace = context().workspace
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         return get_lesson(session, id, workspace.owner).lesson

@@ -58,12 +58,12 @@ def _show(token: str) -> tuple[Showing, str, bool]:
     """What is behind a link: the lesson, its id, and whether the narrator is simulated. Raises LinkWithdrawn, and
     NothingToShow where there is no take to hear."""
     workspace = context().workspace
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         lesson = lesson_behind(session, token)
     show, _ = showing(workspace, lesson)
     if not show.edits.clips:
         raise NothingToShow
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         simulated = get_take(session, show.lesson.chosen_take).origin == "simulated narrator"
     return show, lesson, simulated
 
@@ -76,7 +76,7 @@ def student_stage(path: TokenPath) -> Response:
     """The lesson behind a link, as a stage without the answers of its pause points."""
     show, _, simulated = _show(path.token)
     workspace = context().workspace
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         _, room = names_of(session, workspace.owner)
     made = _stages.get_or_make(f"{show.key}/{room}", lambda: _stage(show, room, simulated))
     return Response(made, mimetype="application/json")

@@ -58,7 +58,7 @@ class SoundForm(BaseModel):
 def begin(path: LessonPath, body: answers.NewTake) -> Response:
     """A new take, to which pieces will be sent while it is recorded."""
     workspace = context().workspace
-    with workspace.database.writing() as session:
+    with workspace.database.write_session() as session:
         get_lesson(session, path.lesson, workspace.owner)
         row = begin_take(session, workspace.owner, path.lesson, body.origin)
         view = take_view(row, (), "")
@@ -70,7 +70,7 @@ def keep_piece(path: PiecePath) -> Response:
     """Keep the next piece of a recording (raw bytes, in order; sending one again is harmless)."""
     workspace = context().workspace
     data = request.stream.read(LARGEST_PIECE + 1)
-    with workspace.database.writing() as session:
+    with workspace.database.write_session() as session:
         row = get_take(session, path.take, workspace.owner)
         add_piece(session, workspace.blobs, row, path.number, data)
     return answer(answers.Done())
@@ -80,7 +80,7 @@ def keep_piece(path: PiecePath) -> Response:
 def keep_events(path: TakePath, body: answers.Events) -> Response:
     """Append what happened while recording; sending it again is harmless."""
     workspace = context().workspace
-    with workspace.database.writing() as session:
+    with workspace.database.write_session() as session:
         row = get_take(session, path.take, workspace.owner)
         add_events(session, row, body.first, [TakeEvent(e.at, e.what, e.detail) for e in body.events])
     return answer(answers.Done())
@@ -99,7 +99,7 @@ def hand_in(path: LessonPath, form: SoundForm) -> Response:
     """Hand in a sound file as a take. What is no sound is refused and leaves no take behind."""
     server = context()
     owner, blobs = server.workspace.owner, server.workspace.blobs
-    with server.workspace.database.reading() as session:
+    with server.workspace.database.read_session() as session:
         get_lesson(session, path.lesson, owner)
     take = new_id()
     with blobs.making(TakeFiles(take).original) as place:
@@ -108,7 +108,7 @@ def hand_in(path: LessonPath, form: SoundForm) -> Response:
         if size == 0:
             raise EmptySound
         seconds = round(len(decode(place, CHECK_RATE)) / CHECK_RATE, 3)
-    with server.workspace.database.writing() as session:
+    with server.workspace.database.write_session() as session:
         row = begin_take(session, owner, path.lesson, "file", take)
         row.size, row.seconds, row.state = size, seconds, "kept"
     return answer(job_view(server.queue.add(ALIGN, path.lesson, take)), 202)
@@ -118,7 +118,7 @@ def hand_in(path: LessonPath, form: SoundForm) -> Response:
 def align_again(path: TakePath) -> Response:
     """Find the words of a take again (after its passage was changed)."""
     server = context()
-    with server.workspace.database.reading() as session:
+    with server.workspace.database.read_session() as session:
         lesson = get_take(session, path.take, server.workspace.owner).lesson_id
     return answer(job_view(server.queue.add(ALIGN, lesson, path.take)), 202)
 
@@ -127,7 +127,7 @@ def align_again(path: TakePath) -> Response:
 def one_job(path: JobPath) -> Response:
     """How far a job is."""
     workspace = context().workspace
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         view = job_view(get_job(session, path.job, workspace.owner))
     return answer(view)
 
@@ -136,7 +136,7 @@ def one_job(path: JobPath) -> Response:
 def cancel(path: JobPath) -> Response:
     """Ask a job to stop."""
     workspace = context().workspace
-    with workspace.database.writing() as session:
+    with workspace.database.write_session() as session:
         row = get_job(session, path.job, workspace.owner)
         ask_to_stop(session, row)
         view = job_view(row)

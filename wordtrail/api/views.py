@@ -82,7 +82,7 @@ def lesson_change(session: Session, changed: Changed) -> answers.LessonChange:
 
 def change_answer(changed: Changed) -> Response:
     """What became of a lesson by a change, as an answer."""
-    with context().workspace.database.reading() as session:
+    with context().workspace.database.read_session() as session:
         view = lesson_change(session, changed)
     return answer(view)
 
@@ -163,7 +163,7 @@ def link_url(token: str) -> str:
 
 def fresh_answer(kept: KeptLesson) -> Response:
     """A lesson that was just made, as an answer."""
-    with context().workspace.database.reading() as session:
+    with context().workspace.database.read_session() as session:
         view = lesson_view(session, kept)
     return answer(view, 201)
 

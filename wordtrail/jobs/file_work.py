@@ -31,7 +31,7 @@ FILE_PHASES = (OPENING, READING)
 def read_file(workspace: Workspace, file_id: str, report: Progress) -> None:
     """Read a file and keep what it holds. Pages of a scan that were read before a crash are not read again."""
     report(OPENING, 0.0)
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         row = get_file(session, file_id)
         name, ending = row.name, row.ending
     data = workspace.blobs.read(file_key(file_id))
@@ -39,7 +39,7 @@ def read_file(workspace: Workspace, file_id: str, report: Progress) -> None:
     if not any(page.blocks for chapter in chapters for page in chapter.pages):
         raise NoWordsFound
     titled = tuple(replace(one, title=one.title or name) for one in chapters)
-    with workspace.database.writing() as session:
+    with workspace.database.write_session() as session:
         keep_reading(session, file_id, ReadFile(titled))
 
 

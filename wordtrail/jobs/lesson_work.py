@@ -45,7 +45,7 @@ def make_video(workspace: Workspace, lesson_id: str, report: Progress, size: str
     report(KEEPING, 0.5)
     workspace.blobs.write(f"videos/{video}/captions.vtt", webvtt.write(show.sheet).encode())
     workspace.blobs.write(f"videos/{video}/poster.jpg", poster(show.layout, show.sheet, pictures))
-    with workspace.database.writing() as session:
+    with workspace.database.write_session() as session:
         session.add(
             VideoRow(
                 id=video,

@@ -37,7 +37,7 @@ class Queue:
 
     def add(self, kind: str, lesson_id: str | None, subject: str) -> JobRow:
         """A new job (or the one under way for the same subject), on its way to a worker."""
-        with self.workspace.database.writing() as session:
+        with self.workspace.database.write_session() as session:
             row = add_job(session, self.workspace.owner, kind, lesson_id, subject)
         self._perform(row.id)
         return row
@@ -62,7 +62,7 @@ class Queue:
     def _sweep(self, stop: threading.Event) -> None:
         offered: dict[str, int] = {}
         while not stop.wait(SWEEP_EVERY if offered else 0.1):
-            with self.workspace.database.writing() as session:
+            with self.workspace.database.write_session() as session:
                 waiting = [(job, get_job(session, job).tries) for job in orphans(session)]
             for job, tries in waiting:
                 if offered.get(job) != tries:
@@ -73,7 +73,7 @@ class Queue:
 
 def perform(workspace: Workspace, job: str) -> None:
     """Do one job if it is still waiting, and write down how it ended."""
-    with workspace.database.writing() as session:
+    with workspace.database.write_session() as session:
         if not claim(session, job, new_id()):
             return
         row = get_job(session, job)
@@ -92,7 +92,7 @@ def perform(workspace: Workspace, job: str) -> None:
         log.exception("job failed", job=job, kind=row.kind)
         sentence = "Something went wrong inside Word Trail. Your lesson and its takes are as they were. Try again."
         outcome = ("failed", sentence)
-    with workspace.database.writing() as session:
+    with workspace.database.write_session() as session:
         end(session, job, *outcome)
     log.info("job ended", job=job, kind=row.kind, state=outcome[0], seconds=round(time.monotonic() - begun, 2))
 
@@ -115,5 +115,5 @@ def _do(workspace: Workspace, row: JobRow, report: Report) -> str:
 
 def _keep_fault(workspace: Workspace, row: JobRow, fault: WordTrailError) -> None:
     if row.kind == ALIGN:
-        with workspace.database.writing() as session:
+        with workspace.database.write_session() as session:
             get_take(session, row.subject).fault = fault.sentence

@@ -44,7 +44,7 @@ class Report:
 
     def _beat(self) -> None:
         self._last = time.monotonic()
-        with self._workspace.database.writing() as session:
+        with self._workspace.database.write_session() as session:
             self._asked = beat(session, self._job, self._phase, self._share) or self._asked
 
     def _keep_beating(self) -> None:

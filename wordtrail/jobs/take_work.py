@@ -43,7 +43,7 @@ def align_take(workspace: Workspace, take_id: str, report: Progress) -> None:
     heard = decode(blobs.path(files.original), ALIGN_RATE)
     if not stretches_of_sound(heard):
         raise SilentSound
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         lesson_id = get_take(session, take_id).lesson_id
         lesson = get_lesson(session, lesson_id).lesson
         others = [row.id for row in takes_of(session, lesson_id) if row.id != take_id]
@@ -56,7 +56,7 @@ def align_take(workspace: Workspace, take_id: str, report: Progress) -> None:
         earlier=earlier_hearings(blobs, others),
     )
     keep_hearings(blobs, take_id, found.hearings)
-    with workspace.database.writing() as session:
+    with workspace.database.write_session() as session:
         row = get_take(session, take_id)
         keep_trail(session, row, without_chance_words(found.trail, prompt_texts(lesson)))
         row.fault = ""
@@ -64,5 +64,5 @@ def align_take(workspace: Workspace, take_id: str, report: Progress) -> None:
 
 
 def _keep_length(workspace: Workspace, take_id: str, seconds: float) -> None:
-    with workspace.database.writing() as session:
+    with workspace.database.write_session() as session:
         get_take(session, take_id).seconds = round(seconds, 3)

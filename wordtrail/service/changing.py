@@ -21,18 +21,18 @@ class Changed:
 def change_lesson(workspace: Workspace, lesson: str, revision: int, command: Command) -> Changed:
     """Make a change to the lesson as it was at `revision`. Raises StaleRevision when that is not the newest, and what
     the command raises; nothing is changed then."""
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         before = get_lesson(session, lesson, workspace.owner)
     if before.revision != revision:
         raise StaleRevision(revision, before.revision)
     after = command.apply(before.lesson)
-    with workspace.database.writing() as session:
+    with workspace.database.write_session() as session:
         return Changed(before, keep_change(session, before, revision, after, command.called))
 
 
 def change_newest(workspace: Workspace, lesson: str, command: Command) -> Changed:
     """Make a change to the lesson as it is, also when somebody changes it just now: one that stands by itself."""
-    with workspace.database.writing() as session:
+    with workspace.database.write_session() as session:
         before = get_lesson(session, lesson, workspace.owner)
         after = command.apply(before.lesson)
         return Changed(before, keep_change(session, before, before.revision, after, command.called))
@@ -40,6 +40,6 @@ def change_newest(workspace: Workspace, lesson: str, command: Command) -> Change
 
 def go_back_or_on_in_lesson(workspace: Workspace, lesson: str, revision: int, steps: int) -> Changed:
     """Undo (`steps` = −1) or redo (+1). Raises StaleRevision, or LessonError where there is nothing more."""
-    with workspace.database.writing() as session:
+    with workspace.database.write_session() as session:
         before = get_lesson(session, lesson, workspace.owner)
         return Changed(before, go_back_or_on(session, workspace.owner, lesson, revision, steps))

@@ -13,12 +13,12 @@ def finish(workspace: Workspace, take: str) -> str:
     """Keep a take that is over or was broken off, once; the id of its lesson. Raises NotFound, and LessonError where
     nothing was recorded."""
     while True:
-        with workspace.database.reading() as session:
+        with workspace.database.read_session() as session:
             row = get_take(session, take, workspace.owner)
         if row.state != "recording":
             return row.lesson_id
         put_together(workspace.blobs, row)
-        with workspace.database.writing() as session:
+        with workspace.database.write_session() as session:
             now = get_take(session, take, workspace.owner)
             # A piece may have come while the others were put together: then it is done once more, with that one.
             if now.state == "recording" and now.pieces == row.pieces:

@@ -12,7 +12,7 @@ from wordtrail.workspace import Workspace
 def remove(workspace: Workspace, lesson: str) -> None:
     """Remove a lesson with its takes, sounds and videos. Pictures stay: another lesson may show them. Raises
     NotFound."""
-    with workspace.database.writing() as session:
+    with workspace.database.write_session() as session:
         takes = [row.id for row in takes_of(session, lesson)]
         videos = [row.id for row in videos_of(session, lesson)]
         remove_lesson(session, workspace.owner, lesson)

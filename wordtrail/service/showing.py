@@ -68,7 +68,7 @@ def showing(workspace: Workspace, lesson_id: str, take: str = "") -> tuple[Showi
 
     Raises NotFound, also for a take without a trail.
     """
-    with workspace.database.reading() as session:
+    with workspace.database.read_session() as session:
         kept = get_lesson(session, lesson_id)
         trails = newest_trails(session, lesson_id)
     if take and take not in trails:

@@ -84,7 +84,7 @@ def install(workspace: Workspace, only: Collection[str] = ()) -> bool:
     that was done now."""
     if workspace.blobs.exists(MARKER):
         return False
-    with workspace.database.writing() as session:
+    with workspace.database.write_session() as session:
         name_owner(session, workspace.owner, "Larkmoor School", "Room 6")
         for demo in (demo for demo in LESSONS if not only or demo.name in only):
             _install(session, workspace, demo)

@@ -49,14 +49,14 @@ class Database:
                 raise NewerDocument from fault
 
     @contextmanager
-    def reading(self) -> Iterator[Session]:
+    def read_session(self) -> Iterator[Session]:
         """A view of everything as it is now, which waits for nobody and lets nobody wait. Nothing is kept."""
         with self._sessions() as session, session.begin():
             event.listen(session, "before_flush", _refuse)
             yield session
 
     @contextmanager
-    def writing(self) -> Iterator[Session]:
+    def write_session(self) -> Iterator[Session]:
         """A unit of work: kept when the block ends well, undone when it raises. Only one is under way at a time, so
         that nothing slow belongs in it."""
         with self._writing() as session, session.begin():
