@@ -17,21 +17,16 @@ from wordtrail.core.align.aligner import Explained, explained
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.values import RATE
 from wordtrail.core.errors import AddressTaken, NotFound, WordTrailError
-from wordtrail.core.lesson.boards import script
 from wordtrail.core.text.intake import passage_from_pages, passage_from_text
 from wordtrail.core.text.model import Passage
-from wordtrail.formats import explanation_json, trail_json, webvtt
-from wordtrail.formats.all import COPIES, PLAN_FORMATS, copy_of, plan_file
+from wordtrail.formats import explanation_json, trail_json
 from wordtrail.logs import set_up
 from wordtrail.media.decode import decode
 from wordtrail.media.path_picture import pictures
+from wordtrail.service.exporting import KINDS
 from wordtrail.settings import Settings, settings_with
 from wordtrail.store.documents import from_json, to_json
 from wordtrail.workspace import Workspace, open_workspace
-
-PLAN_KINDS = tuple(one.kind for one in PLAN_FORMATS)
-COPY_KINDS = tuple(one.kind for one in COPIES)
-EXPORTS = (*PLAN_KINDS, "notation", "passage", "trail", "captions", *COPY_KINDS)
 
 
 def main(arguments: list[str] | None = None) -> int:
@@ -94,7 +89,7 @@ def _parser() -> argparse.ArgumentParser:
     _with_data(rendering)
     exporting = commands.add_parser("export", help="write a lesson in an open format")
     exporting.add_argument("lesson", help="a lesson's id or title")
-    exporting.add_argument("--as", dest="format", choices=EXPORTS, required=True)
+    exporting.add_argument("--as", dest="format", choices=KINDS, required=True)
     exporting.add_argument("-o", "--output", type=Path, required=True)
     exporting.set_defaults(run=_export)
     _with_data(exporting)
@@ -266,46 +261,23 @@ def _render(options: argparse.Namespace) -> None:
     from wordtrail.media.render import render
     from wordtrail.service.showing import showing
     from wordtrail.service.sound import sound_of
+    from wordtrail.store.pictures import read_picture
 
     workspace = open_workspace(_settings(options).data)
     show, _ = showing(workspace, _lesson_named(workspace, options.lesson))
     shares = render(
         show.layout, show.sheet, sound_of(workspace, show.edits), options.output, size=options.size,
-        title=show.lesson.title,
+        title=show.lesson.title, pictures=partial(read_picture, workspace.blobs),
     )  # fmt: skip
     print(f"{options.output}: {shares.seconds:.1f} s, {shares.frames} frames")
 
 
 def _export(options: argparse.Namespace) -> None:
-    from wordtrail.core.text.notation import write_notation
-    from wordtrail.service.showing import showing
-    from wordtrail.store.pictures import read_picture
+    from wordtrail.service.exporting import export
 
     workspace = open_workspace(_settings(options).data)
-    lesson_id = _lesson_named(workspace, options.lesson)
-    show, _ = showing(workspace, lesson_id)
-    passage = show.lesson.passages[0]
-    if options.format in PLAN_KINDS:
-        options.output.write_bytes(plan_file(show.lesson, options.format).data)
-        return
-    if options.format in COPY_KINDS:
-        pictures = partial(read_picture, workspace.blobs)
-        options.output.write_bytes(copy_of(passage, options.format, pictures).data)
-        return
-    match options.format:
-        case "notation":
-            text = write_notation(passage) + "\n"
-        case "passage":
-            text = to_json(passage)
-        case "captions":
-            text = webvtt.write(show.sheet)
-        case _:
-            if show.lesson.chosen_take not in show.trails:
-                raise NotFound("trail")
-            text = trail_json.write(
-                show.trails[show.lesson.chosen_take], script(show.lesson), take=show.lesson.chosen_take
-            )
-    options.output.write_text(text, encoding="utf-8")
+    made = export(workspace, _lesson_named(workspace, options.lesson), options.format)
+    options.output.write_bytes(made.file.data)
 
 
 if __name__ == "__main__":

@@ -95,7 +95,6 @@ class DocumentTest(ApiTest):
 class LessonsTest(ApiTest):
     def test_from_text_to_stage(self) -> None:
         lesson = self.make()
-        self.assertEqual(lesson["notation"], TEXT)
         point = {"id": "", "after": "a5", "question": "Why clover?", "think_seconds": 5}
         lesson = self.send(lesson, kind="keep point", point=point)
         lesson = self.send(

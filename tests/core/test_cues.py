@@ -9,8 +9,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.worlds import TAKE, lesson, planned, trail, without
+from wordtrail.core.changes.block_changes import EditBlock
 from wordtrail.core.changes.commands import apply
-from wordtrail.core.changes.passage_changes import SetText
 from wordtrail.core.changes.take_changes import MoveStart
 from wordtrail.core.cues.compile import TALK, TITLE_SECONDS, compile_cues, edit_list_of, whole_take
 from wordtrail.core.cues.model import CueSheet
@@ -91,8 +91,7 @@ class CompileTest(unittest.TestCase):
         self.assertAlmostEqual(after - before, 0.1, places=3)
 
     def test_after_an_edit_of_the_text_the_other_words_keep_their_times(self) -> None:
-        text = "When a bee finds thistle, she tells the others.\n\nShe dances. Her dance is a map.\n\n---\n\nThe end."
-        edited = apply(self.lesson, SetText(text, "Bees"))
+        edited = apply(self.lesson, EditBlock("ab1", "When a bee finds thistle, she tells the others."))
         starts = {light.word: light.start for light in self.sheet.lights if light.word != "a5"}
         self.assertEqual({light.word: light.start for light in sheet_of(edited, trail()).lights}, starts)
 

@@ -5,16 +5,17 @@ from __future__ import annotations
 import unittest
 from dataclasses import fields
 
-from tests.worlds import TAKE, TEXT, lesson, planned, trail
+from tests.worlds import TAKE, lesson, planned, trail
+from wordtrail.core.changes.block_changes import AddBlock, EditBlock
 from wordtrail.core.changes.commands import COMMANDS, SCREEN_COMMANDS, apply
 from wordtrail.core.changes.loose_ends import ClearLooseEnds
 from wordtrail.core.changes.mark_changes import AddMark, RemoveMark
-from wordtrail.core.changes.passage_changes import SetText
 from wordtrail.core.changes.point_changes import KeepPoint, RemovePausePoint
 from wordtrail.core.changes.take_changes import ChooseTake, ClearTrim, MoveStart, SetPace, SetTrim
-from wordtrail.core.errors import EmptyPassage, LessonError
+from wordtrail.core.errors import LessonError
 from wordtrail.core.marks.forms.underline import Underline
 from wordtrail.core.plan.model import PausePoint
+from wordtrail.core.text.model import BlockKind
 from wordtrail.core.waypoints.waypoints import Screen, Standing, counting_take, next_screen, waypoints
 
 
@@ -68,26 +69,25 @@ class CommandsTest(unittest.TestCase):
         ):
             with self.subTest(command), self.assertRaises(LessonError):
                 apply(lesson(), command)
-        with self.assertRaises(EmptyPassage):
-            apply(lesson(), SetText("", "Bees"))
 
     def test_every_command_has_a_deed(self) -> None:
         kinds = [field.default for command in COMMANDS for field in fields(command) if field.name == "kind"]  # type: ignore[arg-type]
         self.assertEqual(len(set(kinds)), len(COMMANDS))
         self.assertTrue(all(command.label for command in COMMANDS))
         ours = {one.__name__ for one in COMMANDS if one not in SCREEN_COMMANDS}
-        self.assertEqual(ours, {"AddPages", "BringPlan", "PlaceDrawn", "SetText", "TakeOver"})
+        self.assertEqual(ours, {"AddPages", "BringPlan", "PlaceDrawn", "TakeOver"})
 
 
 class RewordedTest(unittest.TestCase):
     def test_marks_and_pause_points_stay_on_their_words(self) -> None:
-        made = apply(planned(), SetText("# New heading\n\n" + TEXT, "Bees"))
+        made = apply(planned(), EditBlock("ab1", "Look: when a bee finds clover, she tells the others."))
+        made = apply(made, AddBlock("ab1", BlockKind.HEADING, "New heading"))
         self.assertEqual([(m.first, m.last) for m in made.marks], [("a5", "a5"), ("a6", "a9")])
         self.assertEqual(made.pause_points[0].after, "a5")
         self.assertEqual(made.loose_ends, ())
 
     def test_what_hung_on_a_word_that_went_away_is_said(self) -> None:
-        made = apply(planned(), SetText(TEXT.replace("clover,", "honey,").replace("tells the others", "knows"), "Bees"))
+        made = apply(planned(), EditBlock("ab1", "When a bee finds honey, she knows."))
         sentences = [end.sentence for end in made.loose_ends]
         self.assertEqual(len(sentences), 2)
         self.assertIn("The highlight on “clover,” lost its words.", sentences)

@@ -4,14 +4,15 @@ from __future__ import annotations
 
 import unittest
 from dataclasses import replace
+from functools import reduce
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import TAKE, planned, trail
+from wordtrail.core.changes.block_changes import EditBlock
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.mark_changes import FreeMark, KeepMark, PlaceDrawn, PlaceMark, RemoveMark
-from wordtrail.core.changes.passage_changes import SetText
 from wordtrail.core.changes.take_changes import ChooseTake, SetTrim
 from wordtrail.core.cues.compile import TITLE_SECONDS, compile_cues, edit_list_of, whole_take
 from wordtrail.core.cues.model import CueSheet, Drawing
@@ -105,7 +106,7 @@ class PlacedMarkTest(unittest.TestCase):
 
     def test_with_its_words_its_moment_goes(self) -> None:
         made = apply(LESSON, PlaceMark(TAKE, UNDERLINE, 9.0))
-        made = apply(made, SetText("Other words.", "Bees"))
+        made = reduce(apply, (EditBlock(block.id, "Other words.") for block in made.passages[0].blocks), made)
         trails = {TAKE: trail(made)}
         found = compile_cues(made, trails, typeset(made), edit_list_of(made, trails))
         self.assertEqual(found.drawings, ())

@@ -6,12 +6,12 @@ import unittest
 from dataclasses import replace
 
 from tests.worlds import TAKE, lesson, planned
+from wordtrail.core.changes.block_changes import EditBlock
 from wordtrail.core.changes.card_changes import KeepCard, MakeCard, OrderCards, SetMatching
 from wordtrail.core.changes.chart_changes import KeepOrganizer, MakeOrganizer, RemoveOrganizer
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.mark_changes import KeepMark, SetLegend
 from wordtrail.core.changes.opening_changes import SetOpening, SetOrder
-from wordtrail.core.changes.passage_changes import SetText
 from wordtrail.core.changes.point_changes import KeepPoint, RemovePausePoint
 from wordtrail.core.changes.reading_changes import KeepReading, RemoveReading
 from wordtrail.core.changes.taking_over import PointElsewhere, TakeOver
@@ -179,17 +179,14 @@ class CommandTest(unittest.TestCase):
         made = apply(lesson(), KeepPoint(point(activity=FindWords(), evidence=(Span("a10", "a11"),))))
         made = apply(made, MakeCard("a5"))
         made = apply(made, KeepMark(Mark("", Arrow(to="a16"), "a3", "a3", "signal")))
-        text = (
-            "Look: when a bee finds clover, she tells the others.\n\nShe dances. Her dance is a map.\n\n---\n\nThe end."
-        )
-        moved = apply(made, SetText(text, "Bees"))
+        moved = apply(made, EditBlock("ab1", "Look: when a bee finds clover, she tells the others."))
         printed = {word.id: word.text for word in moved.words}
         evidence = moved.pause_points[0].evidence[0]
         self.assertEqual((printed[evidence.first], printed[evidence.last]), ("She", "dances."))
         self.assertEqual(
             (printed[moved.plan.cards[0].at], printed[moved.marks[0].form.words()[0]]), ("clover,", "map.")
         )
-        gone = apply(moved, SetText("A wasp is not here at all today.", "Wasps"))
+        gone = apply(moved, EditBlock("ab1", "A wasp is not here at all today."))
         self.assertEqual((gone.plan.cards[0].word, gone.plan.cards[0].at), ("clover", ""))
         self.assertTrue(gone.loose_ends)
 

@@ -9,10 +9,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import TAKE, TEXT, lesson, planned
+from wordtrail.core.changes.block_changes import AddBlock, EditBlock, RemoveBlock
 from wordtrail.core.changes.command import Command
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.mark_changes import AddMark, RemoveMark
-from wordtrail.core.changes.passage_changes import SetText
 from wordtrail.core.changes.point_changes import KeepPoint, RemovePausePoint
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
 from wordtrail.core.cues.state import state_at, state_in_video, video_seconds
@@ -100,8 +100,9 @@ class LessonProperties(unittest.TestCase):
 
     def _command(self, data: st.DataObject, made: Lesson) -> Command:
         word = st.sampled_from([word.id for word in made.words])
-        texts = [TEXT, "She dances.", "Every word is another one here.", TEXT.replace("bee", "wasp"), "", "A " + TEXT]
-        match data.draw(st.integers(0, 4)):
+        block = st.sampled_from(["ab1", "ab2", "ab3", *(block.id for block in made.passages[0].blocks)])
+        lines = [*TEXT.split("\n\n"), "She dances.", "Every word is another one here.", "", "A " + TEXT[:40]]
+        match data.draw(st.integers(0, 6)):
             case 0:
                 return KeepPoint(PausePoint("", data.draw(word), "Why?", 3))
             case 1:
@@ -110,5 +111,9 @@ class LessonProperties(unittest.TestCase):
                 return RemoveMark(data.draw(st.sampled_from([*(m.id for m in made.marks), "mark0"])))
             case 3:
                 return RemovePausePoint(data.draw(st.sampled_from([*(p.id for p in made.pause_points), "pause0"])))
+            case 4:
+                return RemoveBlock(data.draw(block))
+            case 5:
+                return AddBlock(data.draw(block), None, data.draw(st.sampled_from(lines)))
             case _:
-                return SetText(data.draw(st.sampled_from(texts)), "Bees")
+                return EditBlock(data.draw(block), data.draw(st.sampled_from(lines)))

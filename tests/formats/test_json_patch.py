@@ -9,12 +9,11 @@ from dataclasses import replace
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from tests.worlds import TEXT, lesson, planned
-from wordtrail.core.changes.block_changes import EditBlock, MoveBlock, RemoveBlock, SplitBlock
+from tests.worlds import lesson, planned
+from wordtrail.core.changes.block_changes import AddBlock, EditBlock, MoveBlock, RemoveBlock, SplitBlock
 from wordtrail.core.changes.command import Command
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.mark_changes import AddMark, RemoveMark
-from wordtrail.core.changes.passage_changes import SetText
 from wordtrail.core.changes.take_changes import SetPace
 from wordtrail.core.marks.forms.all import FORMS
 from wordtrail.core.marks.forms.arrow import Arrow
@@ -33,7 +32,7 @@ COMMANDS: st.SearchStrategy[Command] = st.one_of(
     st.builds(MoveBlock, st.just("ab3"), st.just("ab1")),
     st.builds(RemoveBlock, st.just("ab2")),
     st.builds(RemoveMark, st.just("mark2")),
-    st.builds(SetText, st.sampled_from([TEXT, "\n\n".join(LINES)]), st.just("Bees")),
+    st.builds(AddBlock, st.sampled_from(["ab1", "ab2"]), st.just(None), st.sampled_from(LINES)),
 )
 
 

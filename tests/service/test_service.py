@@ -10,17 +10,19 @@ from pathlib import Path
 from unittest import mock
 
 from tests.worlds import lesson, planned, trail
+from wordtrail.core.changes.block_changes import EditBlock
 from wordtrail.core.changes.mark_changes import AddMark, PlaceDrawn
-from wordtrail.core.changes.passage_changes import SetText
-from wordtrail.core.changes.take_changes import SetPace
+from wordtrail.core.changes.take_changes import ChooseTake, SetPace
 from wordtrail.core.cues.compile import compile_cues
-from wordtrail.core.errors import LessonError, NotFound, StaleRevision
+from wordtrail.core.errors import LessonError, LinkWithdrawn, NotFound, NothingToShow, StaleRevision, UnknownKind
 from wordtrail.core.marks.forms.boxed import Boxed
 from wordtrail.core.marks.model import PlacedMark
 from wordtrail.core.trail.events import TakeEvent
 from wordtrail.service import finishing, showing
 from wordtrail.service.changing import change_lesson, change_newest, go_back_or_on_in_lesson
+from wordtrail.service.exporting import KINDS, export, passage_export
 from wordtrail.service.finishing import finish
+from wordtrail.service.giving import give_out, given_out, take_back
 from wordtrail.service.removing import remove
 from wordtrail.service.showing import shown_before
 from wordtrail.store.lessons import add_lesson, all_lessons, get_lesson
@@ -50,6 +52,57 @@ class ServiceTest(unittest.TestCase):
     def revision(self) -> int:
         with self.workspace.database.read_session() as session:
             return get_lesson(session, self.lesson_id).revision
+
+
+class GivingTest(ServiceTest):
+    def heard(self) -> str:
+        """A take that can be heard."""
+        take = self.take("kept")
+        with self.workspace.database.write_session() as session:
+            keep_trail(session, get_take(session, take), trail())
+        change_newest(self.workspace, self.lesson_id, ChooseTake(take))
+        return take
+
+    def test_a_lesson_is_given_out_by_one_link_until_it_is_taken_back(self) -> None:
+        self.assertFalse(give_out(self.workspace, self.lesson_id).can_be_heard)
+        self.heard()
+        link = give_out(self.workspace, self.lesson_id)
+        self.assertTrue(link.can_be_heard)
+        self.assertEqual(give_out(self.workspace, self.lesson_id).token, link.token)
+        given = given_out(self.workspace, link.token)
+        self.assertEqual((given.lesson, given.is_simulated), (self.lesson_id, False))
+        self.assertEqual(given.show.lesson.title, "Bees")
+        take_back(self.workspace, self.lesson_id)
+        with self.assertRaises(LinkWithdrawn):
+            given_out(self.workspace, link.token)
+        self.assertNotEqual(give_out(self.workspace, self.lesson_id).token, link.token, "a new one is another")
+
+    def test_what_cannot_be_heard_is_not_shown_and_what_is_not_there_is_not_given(self) -> None:
+        link = give_out(self.workspace, self.lesson_id)
+        with self.assertRaises(NothingToShow):
+            given_out(self.workspace, link.token)
+        with self.assertRaises(LinkWithdrawn):
+            given_out(self.workspace, "guessed")
+        with self.assertRaises(NotFound):
+            give_out(self.workspace, "nobody's")
+
+    def test_a_lesson_is_exported_in_every_kind(self) -> None:
+        self.heard()
+        for kind in KINDS:
+            with self.subTest(kind):
+                made = export(self.workspace, self.lesson_id, kind)
+                self.assertTrue(made.file.data)
+                self.assertEqual(made.title, "Bees")
+        captions = export(self.workspace, self.lesson_id, "captions").file.data.decode()
+        self.assertTrue(captions.startswith("WEBVTT"))
+        self.assertIn("When a bee finds clover", export(self.workspace, self.lesson_id, "notation").file.data.decode())
+
+    def test_what_cannot_be_exported_is_said(self) -> None:
+        for kind, fault in (("trail", NotFound), ("film", UnknownKind)):
+            with self.subTest(kind), self.assertRaises(fault):
+                export(self.workspace, self.lesson_id, kind)
+        with self.assertRaises(NotFound):
+            passage_export(self.workspace, self.lesson_id, "gone", "markdown")
 
 
 class ChangingTest(ServiceTest):
@@ -92,7 +145,7 @@ class ChangingTest(ServiceTest):
         self.assertEqual(changed.after.lesson, changed.before.lesson, "marks that are gone are passed over")
 
     def test_a_fault_keeps_nothing(self) -> None:
-        for command, fault in ((SetPace(1), LessonError), (SetText("", "x"), Exception)):
+        for command, fault in ((SetPace(1), LessonError), (EditBlock("ab1", ""), LessonError)):
             with self.assertRaises(fault):
                 change_lesson(self.workspace, self.lesson_id, 1, command)
         with self.assertRaises(NotFound):

@@ -179,7 +179,6 @@ class LessonView(Answer):
     unit: str
     revision: int
     lesson: Lesson
-    notation: str
     undo: str
     redo: str
     waypoints: list[Waypoint]

@@ -31,11 +31,11 @@ from wordtrail.core.marks.legends import legend_for
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.jobs.queue import SOUND, VIDEO
 from wordtrail.service.changing import change_lesson, go_back_or_on_in_lesson
+from wordtrail.service.giving import give_out, take_back
 from wordtrail.service.removing import remove
 from wordtrail.service.showing import showing, shown_before
 from wordtrail.store.lessons import add_lesson, all_lessons, get_lesson, names_of
-from wordtrail.store.sharing import open_link, withdraw_link
-from wordtrail.store.takes import get_take, newest_trails, trail_of
+from wordtrail.store.takes import get_take, trail_of
 
 routes = APIBlueprint("lessons", __name__, url_prefix="/api")
 
@@ -209,20 +209,14 @@ def wish_video(path: LessonPath, body: answers.VideoWish) -> Response:
 def share(path: LessonPath) -> Response:
     """Open the lesson to students: its link, the same one while it is open."""
     server = context()
-    with server.workspace.database.write_session() as session:
-        get_lesson(session, path.lesson, server.workspace.owner)
-        token = open_link(session, server.workspace.owner, path.lesson).token
-        has_sound = bool(newest_trails(session, path.lesson))
-    if has_sound:
+    link = give_out(server.workspace, path.lesson)
+    if link.can_be_heard:
         server.queue.add(SOUND, path.lesson, path.lesson)
-    return answer(answers.StudentLink(url=link_url(token), reachable=bool(server.public_url)))
+    return answer(answers.StudentLink(url=link_url(link.token), reachable=bool(server.public_url)))
 
 
 @routes.delete("/lessons/<lesson>/link", responses={200: answers.Done})
 def withdraw(path: LessonPath) -> Response:
     """Close the student link for good."""
-    workspace = context().workspace
-    with workspace.database.write_session() as session:
-        get_lesson(session, path.lesson, workspace.owner)
-        withdraw_link(session, path.lesson)
+    take_back(context().workspace, path.lesson)
     return answer(answers.Done())

@@ -21,8 +21,9 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.suggestions.all import suggestions
 from wordtrail.core.plan.suggestions.model import Suggestion
 from wordtrail.core.speech.word_parts import parts_of, printed_syllables
-from wordtrail.formats.all import PLAN_FORMATS, plan_file, plan_format
+from wordtrail.formats.all import PLAN_FORMATS, plan_format
 from wordtrail.service.changing import change_lesson
+from wordtrail.service.exporting import plan_export
 from wordtrail.store.lessons import get_lesson
 
 routes = APIBlueprint("plan", __name__, url_prefix="/api")
@@ -92,9 +93,8 @@ def word_parts(path: WordPath) -> Response:
 @routes.get("/lessons/<lesson>/plan/<kind>")
 def take_away(path: PlanFilePath) -> Response:
     """Marks as web annotations, questions as a QTI package, or word cards as CSV."""
-    lesson = _lesson(path.lesson)
-    copy = plan_file(lesson, path.kind)
-    return download(copy.data, copy.media_type, file_name(lesson.title, f" {path.kind}.{copy.ending}"))
+    made = plan_export(context().workspace, path.lesson, path.kind)
+    return download(made.file.data, made.file.media_type, file_name(made.title, f" {path.kind}.{made.file.ending}"))
 
 
 @routes.post("/lessons/<lesson>/plan/<kind>", responses={200: answers.LessonChange})

@@ -14,19 +14,16 @@ from wordtrail.api.media import CHART, chart_answer, picture_answer
 from wordtrail.api.views import operations
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.unanswered import unanswered
-from wordtrail.core.errors import NotFound, NothingToShow
+from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.asked import asked_in
 from wordtrail.core.plan.answers import Answer
 from wordtrail.core.plan.as_put import as_put
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.remembered import Kept
-from wordtrail.service.showing import Showing, showing
+from wordtrail.service.giving import Given, given_out
 from wordtrail.service.sound import kept_sound
-from wordtrail.store.lessons import names_of
 from wordtrail.store.pictures import PICTURE_FILE
-from wordtrail.store.sharing import lesson_behind
-from wordtrail.store.takes import get_take
 
 routes = APIBlueprint("student", __name__, url_prefix="/api/student")
 
@@ -54,18 +51,8 @@ class TokenPicturePath(TokenPath):
     file: str = Field(pattern=PICTURE_FILE)
 
 
-def _show(token: str) -> tuple[Showing, str, bool]:
-    """What is behind a link: the lesson, its id, and whether the narrator is simulated. Raises LinkWithdrawn, and
-    NothingToShow where there is no take to hear."""
-    workspace = context().workspace
-    with workspace.database.read_session() as session:
-        lesson = lesson_behind(session, token)
-    show, _ = showing(workspace, lesson)
-    if not show.edits.clips:
-        raise NothingToShow
-    with workspace.database.read_session() as session:
-        simulated = get_take(session, show.lesson.chosen_take).origin == "simulated narrator"
-    return show, lesson, simulated
+def _given(token: str) -> Given:
+    return given_out(context().workspace, token)
 
 
 _stages: Kept[str, bytes] = Kept(MOST_BYTES, len)
@@ -74,22 +61,20 @@ _stages: Kept[str, bytes] = Kept(MOST_BYTES, len)
 @routes.get("/<token>", responses={200: answers.StudentStage})
 def student_stage(path: TokenPath) -> Response:
     """The lesson behind a link, as a stage without the answers of its pause points."""
-    show, _, simulated = _show(path.token)
-    workspace = context().workspace
-    with workspace.database.read_session() as session:
-        _, room = names_of(session, workspace.owner)
-    made = _stages.get_or_make(f"{show.key}/{room}", lambda: _stage(show, room, simulated))
+    given = _given(path.token)
+    made = _stages.get_or_make(f"{given.show.key}/{given.room}", lambda: _stage(given))
     return Response(made, mimetype="application/json")
 
 
-def _stage(show: Showing, room: str, simulated: bool) -> bytes:
+def _stage(given: Given) -> bytes:
+    show = given.show
     layout, sheet = unanswered(show.layout, show.sheet, ())
     stage = answers.StudentStage(
         title=show.lesson.title,
-        room=room,
+        room=given.room,
         layout=layout,
         sheet=sheet,
-        simulated_narrator=simulated,
+        simulated_narrator=given.is_simulated,
         points=[_point(point) for point in asked_in(show.lesson)],
         look_back=show.lesson.plan.opening.look_back,
         charts=[
@@ -104,7 +89,7 @@ def _stage(show: Showing, room: str, simulated: bool) -> bytes:
 @routes.get("/<token>/answers", responses={200: answers.StudentAnswers})
 def opened_answers(path: TokenPath, query: GatesQuery) -> Response:
     """What the answers of some gates add to the stage as it was first fetched."""
-    show, _, _ = _show(path.token)
+    show = _given(path.token).show
     before = _Seen(*unanswered(show.layout, show.sheet, ()))
     after = _Seen(*unanswered(show.layout, show.sheet, set(query.gates)))
     return answer(answers.StudentAnswers(changes=operations(before, after)))
@@ -121,7 +106,7 @@ class _Seen:
 @routes.post("/<token>/points/<point>/check", responses={200: answers.Checked})
 def check_answer(path: TokenPointPath, body: answers.StudentAnswer) -> Response:
     """Whether a student's answer is right. Nothing of it is kept."""
-    show, _, _ = _show(path.token)
+    show = _given(path.token).show
     point = next((one for one in asked_in(show.lesson) if one.id == path.point), None)
     if point is None:
         raise NotFound("pause point")
@@ -151,7 +136,7 @@ def _point(point: PausePoint) -> answers.StudentPoint:
 @routes.get("/<token>/charts/<chart>.pdf")
 def student_chart(path: TokenChartPath) -> Response:
     """A chart that students have at hand, empty, to print and fill in."""
-    show, _, _ = _show(path.token)
+    show = _given(path.token).show
     if not any(chart.id == path.chart and chart.at_hand for chart in show.lesson.plan.organizers):
         raise NotFound("chart")
     return chart_answer(show.layout, path.chart)
@@ -160,14 +145,16 @@ def student_chart(path: TokenChartPath) -> Response:
 @routes.get("/<token>/sound")
 def student_sound(path: TokenPath) -> Response:
     """The lesson's sound, in ranges."""
-    show, lesson, _ = _show(path.token)
-    return send_file(kept_sound(context().workspace, lesson, show.edits), mimetype="audio/mp4", conditional=True)
+    given = _given(path.token)
+    return send_file(
+        kept_sound(context().workspace, given.lesson, given.show.edits), mimetype="audio/mp4", conditional=True
+    )
 
 
 @routes.get("/<token>/pictures/<file>")
 def student_picture(path: TokenPicturePath) -> Response:
     """A picture of the lesson behind a link, and no other."""
-    show, _, _ = _show(path.token)
+    show = _given(path.token).show
     shown = {picture.file for page in show.layout.pages for picture in page.pictures}
     if path.file not in shown:
         raise NotFound("picture")

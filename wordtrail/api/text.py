@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from functools import partial
-
 from flask import Response
 from flask_openapi.blueprint import APIBlueprint
 from pydantic import BaseModel, Field
@@ -18,12 +16,10 @@ from wordtrail.core.proof.facts import facts_of
 from wordtrail.core.speech.respelling import sounds_of
 from wordtrail.core.speech.saying import first_sounds, sayings
 from wordtrail.core.text.glossary import glossary_links
-from wordtrail.core.text.model import Passage
 from wordtrail.core.waypoints.proofing import before_sharing, open_suspects, undescribed
-from wordtrail.formats.all import COPIES, copy_of
 from wordtrail.media.voice import say
+from wordtrail.service.exporting import PASSAGE_KINDS, passage_export, passage_in
 from wordtrail.store.lessons import get_lesson
-from wordtrail.store.pictures import read_picture
 
 routes = APIBlueprint("text", __name__, url_prefix="/api")
 
@@ -33,7 +29,7 @@ class PassageQuery(BaseModel):
 
 
 class ExportPath(LessonPath):
-    kind: str = Field(pattern=f"^({'|'.join(one.kind for one in COPIES)})$")
+    kind: str = Field(pattern=f"^({'|'.join(PASSAGE_KINDS)})$")
 
 
 class SayQuery(BaseModel):
@@ -45,7 +41,7 @@ class SayQuery(BaseModel):
 def text_view(path: LessonPath, query: PassageQuery) -> Response:
     """What one passage of a lesson (the first, when none is named) still asks for, and what is known of it."""
     lesson = _lesson(path.lesson)
-    passage = _passage(lesson, query.passage)
+    passage = passage_in(lesson, query.passage)
     words = {word.id for word in passage.words}
     own = {one.text: one.said for one in lesson.respellings}
     return answer(
@@ -72,21 +68,13 @@ def say_word(query: SayQuery) -> Response:
 
 
 @routes.get("/lessons/<lesson>/passage/<kind>")
-def export(path: ExportPath, query: PassageQuery) -> Response:
+def passage_file(path: ExportPath, query: PassageQuery) -> Response:
     """A passage as Markdown, plain text, Word document, EPUB or our own JSON."""
-    passage = _passage(_lesson(path.lesson), query.passage)
-    copy = copy_of(passage, path.kind, partial(read_picture, context().workspace.blobs))
-    return download(copy.data, copy.media_type, file_name(passage.title, f".{copy.ending}", "passage"))
+    made = passage_export(context().workspace, path.lesson, query.passage, path.kind)
+    return download(made.file.data, made.file.media_type, file_name(made.title, f".{made.file.ending}", "passage"))
 
 
 def _lesson(id: str) -> Lesson:
     workspace = context().workspace
     with workspace.database.read_session() as session:
         return get_lesson(session, id, workspace.owner).lesson
-
-
-def _passage(lesson: Lesson, id: str) -> Passage:
-    found = next((passage for passage in lesson.passages if passage.id == id), None)
-    if id and found is None:
-        raise NotFound("passage")
-    return found or lesson.passages[0]

@@ -14,7 +14,6 @@ from wordtrail.core.layout.model import LaidMark, LaidPage, Signpost
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.current_trail import current_trail, kept_ends
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.text.notation import write_notation
 from wordtrail.core.trail.checks import figures, places_to_check
 from wordtrail.core.trail.legs import legs
 from wordtrail.core.trail.mending import mended
@@ -48,7 +47,6 @@ def lesson_view(session: Session, kept: KeptLesson) -> answers.LessonView:
         unit=kept.unit,
         revision=kept.revision,
         lesson=lesson,
-        notation=write_notation(lesson.passages[0]),
         undo=kept.undo,
         redo=kept.redo,
         waypoints=list(waypoints(lesson, standing)),

@@ -16,6 +16,7 @@ from wordtrail.core.text.model import Area
 from wordtrail.formats import trail_json
 from wordtrail.media.decode import decode
 from wordtrail.media.level import RATE, levelled, peaks
+from wordtrail.service.giving import SIMULATED
 from wordtrail.standins.passages import (
     BEES_MAP,
     BEES_MAP_CREDITS,
@@ -35,7 +36,6 @@ from wordtrail.store.takes import TakeFiles, begin_take, keep_trail
 from wordtrail.workspace import Workspace
 
 UNIT = "Small things that work together"
-ORIGIN = "simulated narrator"
 MARKER = "demo/installed"
 DIAGRAM_SIZE = (1500, 620)
 
@@ -98,7 +98,7 @@ def _install(session: Session, workspace: Workspace, demo: DemoLesson) -> None:
     if demo.picture:
         file = keep_picture_file(workspace.blobs, (shipped / demo.picture).read_bytes(), "png")
     kept = add_lesson(session, workspace.owner, demo.lesson(file), UNIT)
-    row = begin_take(session, workspace.owner, kept.id, ORIGIN)
+    row = begin_take(session, workspace.owner, kept.id, SIMULATED)
     keys = TakeFiles(row.id)
     sound = (shipped / f"{demo.name}.m4a").read_bytes()
     workspace.blobs.write(keys.original, sound)

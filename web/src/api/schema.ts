@@ -526,7 +526,7 @@ export interface paths {
             cookie?: never;
         };
         /** A passage as Markdown, plain text, Word document, EPUB or our own JSON. */
-        get: operations["text_export_lessons__lesson__passage__kind__get"];
+        get: operations["text_passage_file_lessons__lesson__passage__kind__get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2117,8 +2117,6 @@ export interface components {
             /** Revision */
             revision: number;
             lesson: components["schemas"]["Lesson"];
-            /** Notation */
-            notation: string;
             /** Undo */
             undo: string;
             /** Redo */
@@ -7294,7 +7292,7 @@ export interface operations {
             };
         };
     };
-    text_export_lessons__lesson__passage__kind__get: {
+    text_passage_file_lessons__lesson__passage__kind__get: {
         parameters: {
             query?: {
                 passage?: string;

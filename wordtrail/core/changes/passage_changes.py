@@ -12,10 +12,9 @@ from wordtrail.core.changes.in_passage import changed
 from wordtrail.core.changes.reworded import reworded
 from wordtrail.core.errors import LessonError
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.text.anchors import carried, reanchor
 from wordtrail.core.text.counting import recounted
 from wordtrail.core.text.draft import DraftPassage
-from wordtrail.core.text.intake import passage_from_text, with_pages
+from wordtrail.core.text.intake import with_pages
 from wordtrail.core.text.look import LARGEST_SIZE, LINE_LENGTH, LINE_SPACING, WORD_SPACING, TextLook
 from wordtrail.core.text.model import Numbers, Passage, PermissionKind
 
@@ -73,25 +72,6 @@ def _look(look: TextLook) -> TextLook:
         if not math.isfinite(value) or not least <= value <= most:
             raise LessonError(f"{what} goes from {least:g} to {most:g}.", advice="Choose a value between.")
     return look
-
-
-@dataclass(frozen=True, slots=True)
-class SetText(Command):
-    """The first passage's text (in our notation) and its credits."""
-
-    label: ClassVar[str] = "changing the text"
-    text: str
-    title: str
-    author: str = ""
-    permission: str = ""
-    kind: Literal["set text"] = "set text"
-
-    def apply(self, lesson: Lesson) -> Lesson:
-        first = lesson.passages[0]
-        new = passage_from_text(
-            self.text, id=first.id, title=self.title, author=self.author, permission=self.permission
-        )
-        return reworded(lesson, (carried(first, reanchor(first, new).passage), *lesson.passages[1:]))
 
 
 @dataclass(frozen=True, slots=True)

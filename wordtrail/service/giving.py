@@ -1,0 +1,62 @@
+"""Giving a lesson out: the link that opens it to students, and what is behind it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from wordtrail.core.errors import NothingToShow
+from wordtrail.service.showing import Showing, showing
+from wordtrail.store.lessons import get_lesson, names_of
+from wordtrail.store.sharing import lesson_behind, open_link, withdraw_link
+from wordtrail.store.takes import get_take, newest_trails
+from wordtrail.workspace import Workspace
+
+SIMULATED = "simulated narrator"
+"""The origin of a take that nobody spoke."""
+
+
+@dataclass(frozen=True, slots=True)
+class Link:
+    """A lesson's open link; `can_be_heard` says whether it has a take whose words were found."""
+
+    token: str
+    can_be_heard: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Given:
+    """What is behind a link: the lesson's id, how it is shown, the room it comes from, and whether its narrator is
+    simulated."""
+
+    lesson: str
+    show: Showing
+    room: str
+    is_simulated: bool
+
+
+def give_out(workspace: Workspace, lesson: str) -> Link:
+    """Open the lesson to students: its link, the same one while it is open. Raises NotFound."""
+    with workspace.database.write_session() as session:
+        get_lesson(session, lesson, workspace.owner)
+        token = open_link(session, workspace.owner, lesson).token
+        return Link(token, bool(newest_trails(session, lesson)))
+
+
+def take_back(workspace: Workspace, lesson: str) -> None:
+    """Close the lesson's link for good. Raises NotFound."""
+    with workspace.database.write_session() as session:
+        get_lesson(session, lesson, workspace.owner)
+        withdraw_link(session, lesson)
+
+
+def given_out(workspace: Workspace, token: str) -> Given:
+    """What is behind a link. Raises LinkWithdrawn, and NothingToShow where there is no take to hear."""
+    with workspace.database.read_session() as session:
+        lesson = lesson_behind(session, token)
+    show, _ = showing(workspace, lesson)
+    if not show.edits.clips:
+        raise NothingToShow
+    with workspace.database.read_session() as session:
+        _, room = names_of(session, workspace.owner)
+        is_simulated = get_take(session, show.lesson.chosen_take).origin == SIMULATED
+    return Given(lesson, show, room, is_simulated)
