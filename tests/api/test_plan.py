@@ -77,7 +77,7 @@ class PlanApiTest(ApiTest):
         token = self.client.post(f"/api/lessons/{self.bees['id']}/link").json["url"].rsplit("/", 1)[1]
         stage = self.client.get(f"/api/student/{token}").json
         card = next(one for one in stage["points"] if one["id"] == "matching")
-        self.assertEqual((card["kind"], card["lefts"]), ("match", ["clover", "antennae"]))
+        self.assertEqual((card["answered_by"], card["lefts"]), ("pairs", ["clover", "antennae"]))
         cards = {one["word"]: one["meaning"] for one in self.bees["lesson"]["plan"]["cards"]}
         answer = {"matches": [cards[word] for word in card["lefts"]]}
         checked = self.client.post(f"/api/student/{token}/points/matching/check", json=answer).json
@@ -105,7 +105,7 @@ class PlanApiTest(ApiTest):
         link = self.client.post(f"/api/lessons/{self.bees['id']}/link").json["url"]
         token = link.rsplit("/", 1)[1]
         stage = self.client.get(f"/api/student/{token}").json
-        point = next(one for one in stage["points"] if one["kind"] == "choose")
+        point = next(one for one in stage["points"] if one["answered_by"] == "choices")
         self.assertNotIn("right", json.dumps(point))
         path = f"/api/student/{token}/points/{point['id']}/check"
         wrong = self.client.post(path, json={"choices": [0]}).json["verdict"]

@@ -21,8 +21,9 @@ from wordtrail.core.marks.forms.all import AnyForm
 from wordtrail.core.marks.symbols import Symbol
 from wordtrail.core.plan.activities.activity import Limits
 from wordtrail.core.plan.activities.all import AnyActivity
-from wordtrail.core.plan.answers import Verdict
+from wordtrail.core.plan.answers import AnsweredBy, Verdict
 from wordtrail.core.plan.model import PausePoint
+from wordtrail.core.plan.opening import Part
 from wordtrail.core.plan.suggestions.model import Suggestion
 from wordtrail.core.proof.checks import Suspect
 from wordtrail.core.proof.facts import Facts
@@ -301,7 +302,7 @@ class FileFormat(Answer):
 
 class Catalogue(Answer):
     """The kinds of things that a lesson can hold, as menus show them. `fresh_point` is a pause point with nothing in
-    it yet, `think_seconds` says how long its think time may be."""
+    it yet, `think_seconds` says how long its think time may be, `letters` stand before options."""
 
     activities: list[ActivityKind]
     think_seconds: Limits
@@ -312,6 +313,7 @@ class Catalogue(Answer):
     plan_formats: list[FileFormat]
     photo_endings: list[str]
     fresh_point: PausePoint
+    letters: str
 
 
 class PlanView(Answer):
@@ -408,16 +410,26 @@ class StageChange(Answer):
     whole: Stage | None = None
 
 
+class StudentChoice(Answer):
+    """An answer to choose, and the letter that stands before it on the board."""
+
+    letter: str
+    text: str
+
+
 class StudentPoint(Answer):
     """What a student is asked at a pause point, without the answer. `matches` are the right sides of pairs, in
-    another order; `turn` is what it is called; `is_checked` says whether an answer can be right or wrong."""
+    another order; `turn` is what it is called, `meanwhile` what is said where the lesson goes on by itself;
+    `is_checked` says whether an answer can be right or wrong, `ends_the_day` whether the next day begins here."""
 
     id: str
-    kind: str
+    answered_by: AnsweredBy
     turn: str
+    meanwhile: str
+    ends_the_day: bool
     question: str
     paper: str
-    choices: list[str]
+    choices: list[StudentChoice]
     several: bool
     items: list[str]
     lefts: list[str]
@@ -446,6 +458,14 @@ class StudentChart(Answer):
     title: str
 
 
+class StudentBoard(Answer):
+    """What students are told at the boards of a part of the run: `part` is the kind of its gates."""
+
+    part: Part
+    turn: str
+    answered_by: AnsweredBy
+
+
 class StudentStage(Answer):
     """What the student page needs. `charts` are the organizers that are at hand."""
 
@@ -455,6 +475,7 @@ class StudentStage(Answer):
     sheet: CueSheet
     simulated_narrator: bool
     points: list[StudentPoint]
+    boards: list[StudentBoard]
     charts: list[StudentChart]
     look_back: str
 

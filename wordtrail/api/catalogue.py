@@ -9,6 +9,7 @@ from wordtrail.api import answers
 from wordtrail.api.context import answer
 from wordtrail.core.marks.forms.all import FORMS
 from wordtrail.core.marks.symbols import Symbol
+from wordtrail.core.plan.activities.activity import LETTERS
 from wordtrail.core.plan.activities.all import ACTIVITIES
 from wordtrail.core.plan.model import THINK, PausePoint
 from wordtrail.core.text.block_kinds import BLOCK_KINDS
@@ -57,6 +58,7 @@ def all_kinds() -> answers.Catalogue:
         passage_formats=[_file_format(one, is_written=bool(one.write)) for one in PASSAGE_FORMATS],
         plan_formats=[_file_format(one, is_written=True) for one in PLAN_FORMATS],
         photo_endings=list(PHOTO_ENDINGS),
+        letters=LETTERS,
         think_seconds=THINK,
         fresh_point=PausePoint("", "", "", first.usual_think, first.fresh()),
     )

@@ -17,9 +17,11 @@ from wordtrail.core.cues.unanswered import unanswered
 from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.asked import asked_in
-from wordtrail.core.plan.answers import Answer
+from wordtrail.core.plan.activities.activity import LETTERS
+from wordtrail.core.plan.answers import Answer, AnsweredBy
 from wordtrail.core.plan.as_put import as_put
 from wordtrail.core.plan.model import PausePoint
+from wordtrail.core.plan.opening import CALLED, Part
 from wordtrail.core.remembered import Kept
 from wordtrail.service.giving import Given, given_out
 from wordtrail.service.sound import kept_sound
@@ -76,6 +78,10 @@ def _stage(given: Given) -> bytes:
         sheet=sheet,
         simulated_narrator=given.is_simulated,
         points=[_point(point) for point in asked_in(show.lesson)],
+        boards=[
+            answers.StudentBoard(part=part, turn=turn, answered_by=_board_answered_by(part))
+            for part, turn in CALLED.items()
+        ],
         look_back=show.lesson.plan.opening.look_back,
         charts=[
             answers.StudentChart(id=chart.id, title=chart.title)
@@ -115,15 +121,25 @@ def check_answer(path: TokenPointPath, body: answers.StudentAnswer) -> Response:
     return answer(answers.Checked(verdict=found))
 
 
+def _board_answered_by(part: Part) -> AnsweredBy:
+    return AnsweredBy.TEXT if part is Part.QUICK_WRITE else AnsweredBy.NOTHING
+
+
 def _point(point: PausePoint) -> answers.StudentPoint:
     options, pairs = point.activity.options(), point.activity.pairs_to_match()
     return answers.StudentPoint(
         id=point.id,
-        kind=point.activity.kind,
+        answered_by=point.activity.answered_by,
         turn=point.activity.turn,
+        meanwhile=point.activity.meanwhile,
+        ends_the_day=point.activity.ends_the_day,
         question=point.question,
         paper=point.paper,
-        choices=[one.text for one in options if not one.place],
+        choices=[
+            answers.StudentChoice(letter=letter, text=one.text)
+            for letter, one in zip(LETTERS, options, strict=False)
+            if not one.place
+        ],
         several=point.activity.asks_for_several(),
         items=[one.text for one in options if one.place],
         lefts=[pair.left for pair in pairs],

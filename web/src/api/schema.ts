@@ -884,7 +884,7 @@ export interface components {
         /**
          * Catalogue
          * @description The kinds of things that a lesson can hold, as menus show them. `fresh_point` is a pause point with nothing in
-         *     it yet, `think_seconds` says how long its think time may be.
+         *     it yet, `think_seconds` says how long its think time may be, `letters` stand before options.
          */
         Catalogue: {
             /** Activities */
@@ -903,6 +903,8 @@ export interface components {
             /** Photo Endings */
             photo_endings: string[];
             fresh_point: components["schemas"]["PausePoint"];
+            /** Letters */
+            letters: string;
         };
         /**
          * ActivityKind
@@ -6046,10 +6048,28 @@ export interface components {
             simulated_narrator: boolean;
             /** Points */
             points: components["schemas"]["StudentPoint"][];
+            /** Boards */
+            boards: components["schemas"]["StudentBoard"][];
             /** Charts */
             charts: components["schemas"]["StudentChart"][];
             /** Look Back */
             look_back: string;
+        };
+        /**
+         * AnsweredBy
+         * @description What a student answers with.
+         * @enum {string}
+         */
+        AnsweredBy: "nothing" | "choices" | "order" | "pairs" | "words" | "text";
+        /**
+         * StudentBoard
+         * @description What students are told at the boards of a part of the run: `part` is the kind of its gates.
+         */
+        StudentBoard: {
+            part: components["schemas"]["Part"];
+            /** Turn */
+            turn: string;
+            answered_by: components["schemas"]["AnsweredBy"];
         };
         /**
          * StudentChart
@@ -6062,23 +6082,37 @@ export interface components {
             title: string;
         };
         /**
+         * StudentChoice
+         * @description An answer to choose, and the letter that stands before it on the board.
+         */
+        StudentChoice: {
+            /** Letter */
+            letter: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * StudentPoint
          * @description What a student is asked at a pause point, without the answer. `matches` are the right sides of pairs, in
-         *     another order; `turn` is what it is called; `is_checked` says whether an answer can be right or wrong.
+         *     another order; `turn` is what it is called, `meanwhile` what is said where the lesson goes on by itself;
+         *     `is_checked` says whether an answer can be right or wrong, `ends_the_day` whether the next day begins here.
          */
         StudentPoint: {
             /** Id */
             id: string;
-            /** Kind */
-            kind: string;
+            answered_by: components["schemas"]["AnsweredBy"];
             /** Turn */
             turn: string;
+            /** Meanwhile */
+            meanwhile: string;
+            /** Ends The Day */
+            ends_the_day: boolean;
             /** Question */
             question: string;
             /** Paper */
             paper: string;
             /** Choices */
-            choices: string[];
+            choices: components["schemas"]["StudentChoice"][];
             /** Several */
             several: boolean;
             /** Items */

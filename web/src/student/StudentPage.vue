@@ -31,6 +31,7 @@ const pageNote = computed(() => {
 const gate = computed(() => sheet.value?.gates.find((one) => one.pause === player.gate.value))
 const left = computed(() => Math.max(0, Math.ceil((gate.value?.think_seconds ?? 0) - player.waited.value)))
 const point = computed(() => stage.value?.points.find((one) => one.id === gate.value?.shows))
+const board = computed(() => stage.value?.boards.find((one) => one.part === gate.value?.kind))
 const over = computed(() => !!sheet.value && player.time.value >= sheet.value.seconds - 0.05 && !gate.value)
 
 onMounted(async () => {
@@ -71,13 +72,13 @@ watch(
 /** Where "enough for today" was said, kept on this device: the next day begins there, with a look back. */
 const day = useLocalStorage(`word-trail-day-${props.token}`, { at: 0, question: '' })
 watch(gate, (now) => {
-  if (now?.kind === 'stop for today') day.value = { at: now.at + 0.01, question: now.question }
+  if (now && point.value?.ends_the_day) day.value = { at: now.at + 0.01, question: now.question }
 })
 
 /** Words that are picked on the page at a pause point that asks for them. */
 const picked = ref<string[]>([])
 const pickedSet = computed(() => new Set(picked.value))
-const picks = computed(() => point.value?.kind === 'find the words' && !player.answering.value)
+const picks = computed(() => point.value?.answered_by === 'words' && !player.answering.value)
 watch(gate, () => (picked.value = []))
 
 /** A chart that is at hand and looked at. */
@@ -87,7 +88,7 @@ const shown = computed(() => {
   const state = player.state.value
   const page = stage.value?.layout.pages.findIndex((one) => one.board === chart.value) ?? -1
   return state && chart.value && page >= 0 && !player.playing.value
-    ? { ...state, page, card: '', lit: '' }
+    ? { ...state, page, signpost: '', lit: '' }
     : state
 })
 watch(player.playing, () => (chart.value = ''))
@@ -170,6 +171,7 @@ useKeys({
         :key="gate.pause"
         :token="token"
         :point="point"
+        :board="board"
         :gate="gate"
         :left="left"
         :answering="player.answering.value"

@@ -8,6 +8,8 @@ import { ask, client, type Schemas } from '@/api/client'
 const props = defineProps<{
   token: string
   point: Schemas['StudentPoint'] | undefined
+  /** What is told where there is no pause point. */
+  board: Schemas['StudentBoard'] | undefined
   gate: Schemas['Gate']
   left: number
   answering: boolean
@@ -26,24 +28,12 @@ const kept = useLocalStorage<Record<string, Kept>>(`word-trail-answers-${props.t
 const mine = ref<Kept>({ choices: [], items: [], matches: [], text: '' })
 const verdict = ref<Schemas['Verdict']>()
 const goOn = useTemplateRef<HTMLButtonElement>('goOn')
-const kind = computed(() => props.point?.kind ?? props.gate.kind)
+const answeredBy = computed(() => props.point?.answered_by ?? props.board?.answered_by ?? 'nothing')
 const checks = computed(() => props.point?.is_checked ?? false)
-const title = computed(() => props.point?.turn ?? TITLES[kind.value] ?? 'Your turn')
-
-const TITLES: Record<string, string> = {
-  'word cards': 'A word to know',
-  'sight words': 'Words to say first',
-  purpose: 'Before we read',
-  'look back': 'Last time',
-  'at hand': 'Before we read',
-  'picture walk': 'Look at the picture',
-  recap: 'What we found out',
-  task: 'Now you',
-}
+const title = computed(() => props.point?.turn ?? props.board?.turn ?? 'Your turn')
 const note = computed(() => {
-  if (props.gate.auto)
-    return kind.value === 'say it back' ? 'Say it now. It goes on by itself.' : 'It goes on by itself.'
-  if (kind.value === 'stop for today') return 'You can close this page. Next time it goes on from here.'
+  if (props.gate.auto) return props.point?.meanwhile ?? 'It goes on by itself.'
+  if (props.point?.ends_the_day) return 'You can close this page. Next time it goes on from here.'
   return props.left ? `${props.left} s to think. Take longer if you like.` : 'Take your time.'
 })
 
@@ -102,26 +92,26 @@ async function check() {
     <p class="text-[14px]" aria-live="polite">{{ verdict?.sentence || note }}</p>
 
     <div
-      v-if="kind === 'choose' && point"
+      v-if="answeredBy === 'choices' && point"
       class="flex flex-wrap gap-2"
       role="group"
       :aria-label="point.question"
     >
       <button
         v-for="(choice, n) in point.choices"
-        :key="choice"
+        :key="choice.letter"
         class="button min-h-[48px] text-[16px]"
         :class="{ 'button-main': mine.choices.includes(n) }"
         type="button"
         :aria-pressed="mine.choices.includes(n)"
-        :aria-label="choice"
+        :aria-label="choice.text"
         :disabled="answering"
         @click="choose(n)"
       >
-        {{ 'ABCDE'[n] }}
+        {{ choice.letter }}
       </button>
     </div>
-    <ol v-else-if="kind === 'put in order' && point" class="flex flex-wrap gap-2">
+    <ol v-else-if="answeredBy === 'order' && point" class="flex flex-wrap gap-2">
       <li
         v-for="(item, n) in mine.items"
         :key="item"
@@ -148,7 +138,7 @@ async function check() {
         </button>
       </li>
     </ol>
-    <div v-else-if="kind === 'match' && point" class="flex flex-wrap gap-3">
+    <div v-else-if="answeredBy === 'pairs' && point" class="flex flex-wrap gap-3">
       <label v-for="(one, n) in point.lefts" :key="one" class="flex items-center gap-2">
         {{ one }}
         <select v-model="mine.matches[n]" class="field min-h-[48px]" @change="verdict = undefined">
@@ -158,21 +148,21 @@ async function check() {
       </label>
     </div>
     <textarea
-      v-else-if="kind === 'write' || kind === 'quick write'"
+      v-else-if="answeredBy === 'text'"
       v-model="mine.text"
       class="field min-w-[280px] flex-1"
       rows="2"
       aria-label="Your answer. It stays on this device."
       placeholder="Write here, or on paper. It stays on this device."
     />
-    <p v-else-if="kind === 'find the words'" class="text-[14px] font-semibold">
+    <p v-else-if="answeredBy === 'words'" class="text-[14px] font-semibold">
       Tap the words on the page.
       <span v-if="picked.length">{{ picked.length }} chosen</span>
     </p>
 
     <div class="ml-auto flex flex-wrap items-center gap-2">
       <button
-        v-if="checks && !answering && (kind !== 'choose' || point?.several)"
+        v-if="checks && !answering && (answeredBy !== 'choices' || point?.several)"
         class="button min-h-[48px] text-[16px]"
         type="button"
         @click="check"

@@ -15,8 +15,10 @@ let sent: Record<string, unknown>[] = []
 let right = false
 const point = (more: Partial<Schemas['StudentPoint']>): Schemas['StudentPoint'] => ({
   id: 'p1',
-  kind: 'choose',
+  answered_by: 'choices',
   turn: 'Your turn',
+  meanwhile: 'It goes on by itself.',
+  ends_the_day: false,
   question: 'Which?',
   paper: '',
   choices: [],
@@ -28,11 +30,13 @@ const point = (more: Partial<Schemas['StudentPoint']>): Schemas['StudentPoint'] 
   has_answer: true,
   ...more,
 })
+const choices = (...texts: string[]) => texts.map((text, n) => ({ letter: 'ABC'[n]!, text }))
 function turn(one: Schemas['StudentPoint'] | undefined, more: object = {}) {
   const props = {
     token: 't',
     point: one,
-    gate: gate('p1', 4, { kind: one?.kind }),
+    board: undefined,
+    gate: gate('p1', 4),
     left: 5,
     answering: false,
   }
@@ -54,7 +58,7 @@ beforeEach(() => {
 
 describe('a student at a pause point', () => {
   it('chooses one answer, is told, and sees the answer once it is right', async () => {
-    const page = turn(point({ choices: ['clover', 'thistle'] }))
+    const page = turn(point({ choices: choices('clover', 'thistle') }))
     expect(page.text()).toContain('5 s to think')
     await button(page, 'thistle').trigger('click')
     await flushPromises()
@@ -69,7 +73,7 @@ describe('a student at a pause point', () => {
   })
 
   it('chooses several, which are checked only when asked for', async () => {
-    const page = turn(point({ choices: ['a', 'b', 'c'], several: true }))
+    const page = turn(point({ choices: choices('a', 'b', 'c'), several: true }))
     await button(page, 'a').trigger('click')
     await button(page, 'c').trigger('click')
     await button(page, 'a').trigger('click')
@@ -80,7 +84,7 @@ describe('a student at a pause point', () => {
   })
 
   it('puts things in order by keys', async () => {
-    const page = turn(point({ kind: 'put in order', items: ['a', 'b', 'c'] }))
+    const page = turn(point({ answered_by: 'order', items: ['a', 'b', 'c'] }))
     await button(page, 'c: earlier').trigger('click')
     expect(button(page, 'a: earlier').attributes('disabled')).toBeDefined()
     await button(page, 'Check it').trigger('click')
@@ -89,11 +93,11 @@ describe('a student at a pause point', () => {
   })
 
   it('matches, and sends the words that were picked', async () => {
-    const match = turn(point({ kind: 'match', lefts: ['bee', 'map'], matches: ['way', 'dance'] }))
+    const match = turn(point({ answered_by: 'pairs', lefts: ['bee', 'map'], matches: ['way', 'dance'] }))
     await match.findAll('select')[0]!.setValue('dance')
     await button(match, 'Check it').trigger('click')
     await flushPromises()
-    const find = turn(point({ id: 'p2', kind: 'find the words' }), { picked: ['a3', 'a4'] })
+    const find = turn(point({ id: 'p2', answered_by: 'words' }), { picked: ['a3', 'a4'] })
     expect(find.text()).toContain('2 chosen')
     await button(find, 'Check it').trigger('click')
     await flushPromises()
@@ -104,15 +108,25 @@ describe('a student at a pause point', () => {
   })
 
   it('finds what was answered again on this device, and on no other', async () => {
-    const page = turn(point({ kind: 'write' }))
+    const page = turn(point({ answered_by: 'text' }))
     await page.find('textarea').setValue('It is a map.')
     page.unmount()
-    expect(turn(point({ kind: 'write' })).find('textarea').element.value).toBe('It is a map.')
-    expect(turn(point({ kind: 'write' }), { token: 'other' }).find('textarea').element.value).toBe('')
+    expect(turn(point({ answered_by: 'text' })).find('textarea').element.value).toBe('It is a map.')
+    expect(turn(point({ answered_by: 'text' }), { token: 'other' }).find('textarea').element.value).toBe('')
+  })
+
+  it('writes to a board that asks for it, and can close the page for the day', () => {
+    const board = { part: 'quick write', turn: 'Your turn', answered_by: 'text' }
+    expect(turn(undefined, { board }).find('textarea').exists()).toBe(true)
+    const last = turn(point({ answered_by: 'nothing', ends_the_day: true }))
+    expect(last.text()).toContain('You can close this page.')
   })
 
   it('is told where it goes on by itself, and can always go on or hear it again', async () => {
-    const page = turn(undefined, { gate: gate('card1', 4, { kind: 'word cards', auto: true }) })
+    const page = turn(undefined, {
+      gate: gate('card1', 4, { kind: 'word cards', auto: true }),
+      board: { part: 'word cards', turn: 'A word to know', answered_by: 'nothing' },
+    })
     expect(page.text()).toContain('A word to know')
     expect(page.text()).toContain('It goes on by itself.')
     expect(button(page, 'Show the answer')).toBeUndefined()

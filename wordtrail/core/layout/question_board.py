@@ -31,6 +31,7 @@ from wordtrail.core.layout.model import Ink, LaidPart, LaidStroke, Panel, SetPie
 from wordtrail.core.layout.stages import Stage
 from wordtrail.core.lesson.boards import Board, BoardText, Role
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.plan.activities.activity import LETTERS
 from wordtrail.core.plan.as_put import places_as_put
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.part_names import (
@@ -43,8 +44,6 @@ from wordtrail.core.text.excerpts import excerpt
 from wordtrail.core.text.look import TextLook
 from wordtrail.core.text.model import Block, BlockKind, Style
 from wordtrail.core.text.span import Span
-
-LETTERS = "ABCDEFGHI"
 
 EVIDENCE_SIZES = (54.0, 48.0, 44.0, 40.0, 36.0, 32.0, 28.0)
 """Sizes at which whole paragraphs are tried beside a question; where even the smallest is too large, only the

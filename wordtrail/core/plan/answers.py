@@ -4,6 +4,18 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from enum import StrEnum
+
+
+class AnsweredBy(StrEnum):
+    """What a student answers with."""
+
+    NOTHING = "nothing"
+    CHOICES = "choices"
+    ORDER = "order"
+    PAIRS = "pairs"
+    WORDS = "words"
+    TEXT = "text"
 
 
 @dataclass(frozen=True, slots=True)

@@ -56,6 +56,13 @@ class Part(StrEnum):
 
 USUAL_ORDER = tuple(Part)
 
+CALLED = {
+    Part.LOOK_BACK: "Last time", Part.PURPOSE: "Before we read", Part.AT_HAND: "Before we read",
+    Part.SIGHT_WORDS: "Words to say first", Part.CARDS: "A word to know", Part.PICTURE_WALK: "Look at the picture",
+    Part.QUICK_WRITE: "Your turn", Part.RECAP: "What we found out", Part.TASK: "Now you",
+}  # fmt: skip
+"""What students read over the boards of each part that has some."""
+
 
 def run_order(order: tuple[Part, ...]) -> tuple[Part, ...]:
     """The teacher's order, completed: parts that it does not name go behind the one that usually stands

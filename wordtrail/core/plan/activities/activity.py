@@ -7,8 +7,11 @@ from dataclasses import dataclass
 from enum import StrEnum
 from typing import ClassVar, Self
 
-from wordtrail.core.plan.answers import Answer, Verdict
+from wordtrail.core.plan.answers import Answer, AnsweredBy, Verdict
 from wordtrail.core.text.span import Span
+
+LETTERS = "ABCDEFGHI"
+"""What stands before the options of a question, in their order."""
 
 KeepSpan = Callable[[Span], Span | None]
 """What becomes of a run of words: the same, a part of it, or nothing."""
@@ -100,6 +103,15 @@ class Activity:
 
     free_of_text: ClassVar[bool] = False
     """Whether it needs no words or picture of the text, so that it makes sense at another one."""
+
+    answered_by: ClassVar[AnsweredBy] = AnsweredBy.NOTHING
+    """What students answer with on the student page."""
+
+    meanwhile: ClassVar[str] = "It goes on by itself."
+    """What students are told where the lesson does not wait for them."""
+
+    ends_the_day: ClassVar[bool] = False
+    """Whether the next day begins here."""
 
     is_checked: ClassVar[bool] = False
     """Whether an answer can be right or wrong."""

@@ -17,7 +17,7 @@ from wordtrail.core.plan.activities.activity import (
     Pair,
     kept_spans,
 )
-from wordtrail.core.plan.answers import Answer, Verdict
+from wordtrail.core.plan.answers import Answer, AnsweredBy, Verdict
 from wordtrail.core.plan.part_names import proof_part, strike_part
 from wordtrail.core.text.span import Span
 from wordtrail.core.text.tidy import tidy
@@ -48,6 +48,7 @@ class Choose(Activity):
     rank: ClassVar[int] = 40
     heading: ClassVar[str] = "Choose an answer"
     usual_think: ClassVar[float] = 15.0
+    answered_by: ClassVar[AnsweredBy] = AnsweredBy.CHOICES
     page: ClassVar[Page] = Page.OWN
     is_checked: ClassVar[bool] = True
     limits: ClassVar[Mapping[str, Limits]] = {"choices": CHOICES}

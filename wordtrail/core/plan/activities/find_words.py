@@ -8,7 +8,7 @@ from typing import ClassVar, Literal, Self
 
 from wordtrail.core.errors import LessonError
 from wordtrail.core.plan.activities.activity import Activity, Page
-from wordtrail.core.plan.answers import Answer, Verdict
+from wordtrail.core.plan.answers import Answer, AnsweredBy, Verdict
 from wordtrail.core.text.span import Span
 
 
@@ -20,6 +20,7 @@ class FindWords(Activity):
     rank: ClassVar[int] = 50
     heading: ClassVar[str] = "Find the words"
     usual_think: ClassVar[float] = 20.0
+    answered_by: ClassVar[AnsweredBy] = AnsweredBy.WORDS
     page: ClassVar[Page] = Page.TEXT
     is_checked: ClassVar[bool] = True
     shows_evidence: ClassVar[bool] = False

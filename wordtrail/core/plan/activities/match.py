@@ -8,7 +8,7 @@ from typing import ClassVar, Literal, Self
 
 from wordtrail.core.errors import LessonError
 from wordtrail.core.plan.activities.activity import Activity, Limits, Option, Page, Pair
-from wordtrail.core.plan.answers import Answer, Verdict, places_right
+from wordtrail.core.plan.answers import Answer, AnsweredBy, Verdict, places_right
 from wordtrail.core.text.span import Span
 from wordtrail.core.text.tidy import tidy
 
@@ -23,6 +23,7 @@ class Match(Activity):
     rank: ClassVar[int] = 70
     heading: ClassVar[str] = "Find what belongs together"
     usual_think: ClassVar[float] = 20.0
+    answered_by: ClassVar[AnsweredBy] = AnsweredBy.PAIRS
     page: ClassVar[Page] = Page.OWN
     is_checked: ClassVar[bool] = True
     limits: ClassVar[Mapping[str, Limits]] = {"pairs": PAIRS}

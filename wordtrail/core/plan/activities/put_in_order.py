@@ -8,7 +8,7 @@ from typing import ClassVar, Literal, Self
 
 from wordtrail.core.errors import LessonError
 from wordtrail.core.plan.activities.activity import Activity, Limits, Option, Page, Pair
-from wordtrail.core.plan.answers import Answer, Verdict, places_right
+from wordtrail.core.plan.answers import Answer, AnsweredBy, Verdict, places_right
 from wordtrail.core.plan.as_put import as_put, places_as_put
 from wordtrail.core.text.span import Span
 from wordtrail.core.text.tidy import tidied
@@ -24,6 +24,7 @@ class PutInOrder(Activity):
     rank: ClassVar[int] = 60
     heading: ClassVar[str] = "Put in order"
     usual_think: ClassVar[float] = 20.0
+    answered_by: ClassVar[AnsweredBy] = AnsweredBy.ORDER
     page: ClassVar[Page] = Page.OWN
     is_checked: ClassVar[bool] = True
     limits: ClassVar[Mapping[str, Limits]] = {"items": ITEMS}

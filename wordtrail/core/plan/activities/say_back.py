@@ -22,6 +22,7 @@ class SayBack(OnAStretch):
     heading: ClassVar[str] = "Say it back"
     turn: ClassVar[str] = "Your turn: say it"
     usual_think: ClassVar[float] = 0.0
+    meanwhile: ClassVar[str] = "Say it now. It goes on by itself."
     limits: ClassVar[Mapping[str, Limits]] = {"factor": FACTOR}
     factor: float = USUAL_FACTOR
     kind: Literal["say it back"] = "say it back"

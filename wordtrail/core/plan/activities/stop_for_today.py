@@ -18,4 +18,5 @@ class StopForToday(Activity):
     turn: ClassVar[str] = "Enough for today"
     usual_think: ClassVar[float] = 5.0
     free_of_text: ClassVar[bool] = True
+    ends_the_day: ClassVar[bool] = True
     kind: Literal["stop for today"] = "stop for today"

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import ClassVar, Literal
 
 from wordtrail.core.plan.activities.activity import Activity
+from wordtrail.core.plan.answers import AnsweredBy
 
 
 @dataclass(frozen=True, slots=True)
@@ -16,5 +17,6 @@ class Write(Activity):
     rank: ClassVar[int] = 30
     heading: ClassVar[str] = "Write it down"
     usual_think: ClassVar[float] = 45.0
+    answered_by: ClassVar[AnsweredBy] = AnsweredBy.TEXT
     free_of_text: ClassVar[bool] = True
     kind: Literal["write"] = "write"

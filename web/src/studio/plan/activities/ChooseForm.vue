@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
 import { computed } from 'vue'
+import { useCatalogue } from '@/api/catalogue'
 import type { Schemas } from '@/api/client'
 import SpanField from '../SpanField.vue'
 
-const LETTERS = 'ABCDEFGHI'
+const { letters } = useCatalogue()
 const props = defineProps<{ limits: Record<string, Schemas['Limits']> }>()
 const limits = computed(() => props.limits.choices!)
 const activity = defineModel<Schemas['Choose']>({ required: true })
@@ -44,15 +45,15 @@ const done = (event: Event) => (event.target as HTMLTextAreaElement).form?.reque
         <input
           class="h-4 w-4 accent-moss"
           type="checkbox"
-          :aria-label="`Answer ${LETTERS[n]} is right`"
+          :aria-label="`Answer ${letters[n]} is right`"
           :checked="choice.right"
           @change="change(n, { right: ($event.target as HTMLInputElement).checked })"
         />
         <textarea
           class="field field-sizing-content min-w-0 flex-1 resize-none"
           rows="1"
-          :aria-label="`Answer ${LETTERS[n]}`"
-          :placeholder="`Answer ${LETTERS[n]}`"
+          :aria-label="`Answer ${letters[n]}`"
+          :placeholder="`Answer ${letters[n]}`"
           :value="choice.text"
           @input="change(n, { text: textOf($event) })"
           @keydown.enter.exact.prevent="done"
@@ -61,7 +62,7 @@ const done = (event: Event) => (event.target as HTMLTextAreaElement).form?.reque
           v-if="activity.choices.length > limits.least"
           class="p-1 text-quiet hover:text-signal"
           type="button"
-          :aria-label="`Remove answer ${LETTERS[n]}`"
+          :aria-label="`Remove answer ${letters[n]}`"
           @click="remove(n)"
         >
           <Trash2 :size="15" aria-hidden="true" />
@@ -70,7 +71,7 @@ const done = (event: Event) => (event.target as HTMLTextAreaElement).form?.reque
       <textarea
         class="field field-sizing-content mt-1 w-full resize-none text-[13px]"
         rows="1"
-        :aria-label="`Why answer ${LETTERS[n]} is ${choice.right ? 'right' : 'wrong'}`"
+        :aria-label="`Why answer ${letters[n]} is ${choice.right ? 'right' : 'wrong'}`"
         :placeholder="choice.right ? 'Why it is right' : 'Why it is wrong'"
         :value="choice.reason"
         @input="change(n, { reason: textOf($event) })"
