@@ -168,3 +168,5 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
     },
   }
 }
+
+export type Player = ReturnType<typeof usePlayer>

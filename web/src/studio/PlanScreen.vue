@@ -24,10 +24,9 @@ import { isIn, postsOf } from './plan/posts'
 import ReadingMenu from './plan/ReadingMenu.vue'
 import RunStrip from './plan/RunStrip.vue'
 import BoardView from './plan/BoardView.vue'
+import { useWhereabouts } from './plan/whereabouts'
 import SuggestionColumn from './plan/SuggestionColumn.vue'
 import WordBar from './plan/WordBar.vue'
-
-type Stop = Schemas['Stop']
 
 const lesson = useLesson()
 const catalogue = useCatalogue()
@@ -49,22 +48,14 @@ const planned = usePlanned(
 const { run } = planned
 const whole = computed(() => run.value.reduce((sum, stop) => sum + stop.seconds, 0))
 
-/* Where we are: a page of the text, or a board of the run. */
-const here = ref('')
-const pages = computed(() => stage.value?.layout.pages ?? [])
-const texts = computed(() => pages.value.flatMap((page, n) => (page.board || page.title ? [] : [n])))
-const pageId = (n: number) => pages.value[n]?.board || pages.value[n]?.id || ''
-const page = computed({
-  get: () => {
-    const found = pages.value.findIndex((one) => (one.board || one.id) === here.value)
-    // A lesson of words alone has no text: it opens on its first card.
-    return found >= 0 ? found : (texts.value[0] ?? Math.min(1, Math.max(0, pages.value.length - 1)))
-  },
-  set: (n: number) => (here.value = pageId(n)),
-})
-const shown = computed(() => pages.value[page.value])
-const board = computed(() => shown.value?.board ?? '')
-const onText = computed(() => !board.value && !shown.value?.title)
+const reading = ref('')
+const { here, texts, lastText, page, shown, board, onText, hasBoard, stopHere, go, openOpening } =
+  useWhereabouts(
+    computed(() => stage.value?.layout),
+    run,
+    computed(() => document.value.pause_points),
+    reading,
+  )
 const textNumber = computed(() => texts.value.indexOf(page.value))
 
 const words = computed(() =>
@@ -82,7 +73,6 @@ const suggesting = ref(false)
 /** The kind of suggestions that is looked at; empty: all. */
 const suggestedKind = ref('')
 const legendOpen = ref(false)
-const reading = ref('')
 const meaningWished = ref('')
 const legend = computed(() => document.value.legend)
 const current = computed(() => legend.value.find((one) => one.id === meaningWished.value) ?? legend.value[0]!)
@@ -137,7 +127,6 @@ async function keepPoint(point: Point, reach: Schemas['ReachInput']) {
 }
 
 /* Cards, charts and the rest. */
-const point = computed(() => document.value.pause_points.find((one) => one.id === board.value))
 async function makeCard(word: string) {
   const before = new Set(plan.value.cards.map((one) => one.id))
   if (!(await send({ kind: 'make card', word }))) return
@@ -176,31 +165,9 @@ const takeOver = (of: string) =>
   )
 
 /* The run. */
-const hereKey = computed(() => {
-  const stop = run.value.find((one) => one.boards.includes(board.value))
-  if (stop) return stop.part
-  if (shown.value?.title) return 'title'
-  if (point.value && !point.value.after) return 'questions'
-  return `reading${reading.value || (run.value.find((one) => one.part === 'reading')?.reading ?? '')}`
-})
-/** The page on which the opening is written: its own, or the title where there is none yet. */
-function openOpening() {
-  here.value = run.value.find((one) => one.part === 'purpose')?.boards[0] ?? pageId(0)
-}
-function go(stop: Stop) {
+function goTo(stop: Schemas['Stop']) {
   suggesting.value = false
-  if (stop.part === 'title') page.value = 0
-  else if (stop.part === 'reading') {
-    reading.value = stop.reading
-    if (!onText.value) page.value = texts.value[0] ?? 0
-  } else if (stop.boards.length) {
-    const next = stop.boards[(stop.boards.indexOf(board.value) + 1) % stop.boards.length]!
-    here.value = next
-  } else if (stop.points.length) {
-    const next = stop.points[(stop.points.indexOf(board.value) + 1) % stop.points.length]!
-    if (pages.value.some((one) => one.board === next)) here.value = next
-    else page.value = texts.value[texts.value.length - 1] ?? 0
-  }
+  go(stop)
 }
 
 /* Suggestions. */
@@ -227,7 +194,6 @@ const lineOf = (word: string) => {
     ? { x: place.box.x + place.box.width, y: place.box.baseline + 0.56 * place.box.size }
     : { x: 0, y: 0 }
 }
-const hasPage = (id: string) => pages.value.some((one) => one.board === id)
 
 useKeys({
   arrowright: () => step(1, false),
@@ -298,7 +264,7 @@ useKeys({
         />
         <div v-if="post.point && post.id !== 'new'" class="mt-2 flex gap-3 text-[13px]">
           <button
-            v-if="hasPage(post.id)"
+            v-if="hasBoard(post.id)"
             class="font-semibold text-lake hover:underline"
             type="button"
             @click="here = post.id"
@@ -375,8 +341,8 @@ useKeys({
     />
     <RunStrip
       :run="run"
-      :here="hereKey"
-      @go="go"
+      :here="stopHere"
+      @go="goTo"
       @order="(order) => send({ kind: 'set order', order: order as Schemas['Part'][] })"
     >
       <MoreMenu
@@ -385,7 +351,7 @@ useKeys({
         :send="send"
         :charts="plan?.organizers ?? []"
         @opening="openOpening"
-        @question="((draft = { ...catalogue.fresh_point, reading }), (page = texts[texts.length - 1] ?? 0))"
+        @question="((draft = { ...catalogue.fresh_point, reading }), (page = lastText))"
         @chart="makeChart"
         @see="(id) => (here = id)"
         @file="bringFile"

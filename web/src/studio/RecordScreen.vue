@@ -1,15 +1,11 @@
 <script setup lang="ts">
-import { Listbox, ListboxButton, ListboxLabel, ListboxOption, ListboxOptions } from '@headlessui/vue'
 import { useQuery } from '@tanstack/vue-query'
-import { ChevronsUpDown, Mic } from '@lucide/vue'
 import { useElementSize, useLocalStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
-import { activityOf, useCatalogue } from '@/api/catalogue'
 import { ask, client, Problem } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
-import LevelMeter from '@/parts/LevelMeter.vue'
 import { useKeys } from '@/parts/keys'
 import { clock } from '@/parts/words'
 import { useTakeRecording } from '@/recording/takeRecording'
@@ -19,11 +15,13 @@ import StagePage from '@/stage/StagePage.vue'
 import DrawWhileTalking from './DrawWhileTalking.vue'
 import RefusedTake from './RefusedTake.vue'
 import TakeList from './TakeList.vue'
-import { guidePlaces, placeOf } from './guidePlaces'
+import BrokenOff from './record/BrokenOff.vue'
+import { useGuide } from './record/guide'
+import GuidePrompt from './record/GuidePrompt.vue'
 import { useLiveMarks } from './record/liveMarks'
+import MicrophonePicker from './record/MicrophonePicker.vue'
 
 const lesson = useLesson()
-const catalogue = useCatalogue()
 const view = lesson.view
 const router = useRouter()
 const stage = useStage(
@@ -58,31 +56,26 @@ const { phase, count, time, level, clipped, unsent, trouble, microphones, chosen
 const handing = ref(false)
 const followGuide = ref(true)
 
-const chosenName = computed(
-  () => microphones.value.find((m) => m.id === chosen.value)?.name ?? 'The usual microphone',
-)
 const places = computed(() => (stage.value ? placesOf(stage.value.layout) : new Map()))
 const printed = computed(() => (stage.value ? printedOf(stage.value.layout) : new Map<string, string>()))
-const stretches = computed(() => guide.data.value?.stretches ?? [])
-const stops = computed(() => (stage.value ? guidePlaces(stretches.value, stage.value.layout) : []))
-const at = ref(0)
-const place = computed(() => stops.value[Math.min(at.value, stops.value.length - 1)])
-/** Seconds between the end of the count-in and the guide's first word. */
-const LEAD_IN = 0.6
-/** The place of the lesson that the guide has come to, and the word there. */
-const now = computed(() => {
-  if (!followGuide.value || !running.value) return undefined
-  const passed = time.value - LEAD_IN
-  const stretch =
-    stretches.value.find((one) => one.end > passed) ?? stretches.value[stretches.value.length - 1]
-  const word = stretch?.words.find((one) => one.end > passed)?.id ?? ''
-  return stretch && { stretch, word }
-})
-const guided = computed(() => now.value?.word ?? '')
-const page = computed(() => place.value?.page ?? Math.min(1, (stage.value?.layout.pages.length ?? 1) - 1))
+const {
+  places: stops,
+  at,
+  page,
+  minutes,
+  lit,
+  prompt,
+  go,
+  begin,
+} = useGuide(
+  computed(() => stage.value?.layout),
+  computed(() => guide.data.value),
+  computed(() => view.value.lesson.pause_points),
+  { time, running, follow: followGuide },
+)
 const state = computed(() => ({
   ...stateAt(stage.value!.sheet, -1),
-  lit: guided.value,
+  lit: lit.value,
   page: page.value,
   parts: [],
   marks: running.value ? live.onStage.value : [],
@@ -101,13 +94,6 @@ const hasMore = computed(() => {
     !!pause_points.length || !!plan.cards.length || (stage.value?.layout.pages ?? []).some((p) => p.board)
   )
 })
-/** The pause point whose prompt stands here, where it has no page of its own. */
-const prompt = computed(() => {
-  const point = view.value.lesson.pause_points.find((one) => one.id === place.value?.signpost)
-  if (!point) return undefined
-  const words = stretches.value.find((one) => one.signpost === point.id)?.words ?? []
-  return { point, words }
-})
 const frame = ref<HTMLElement>()
 const { width, height } = useElementSize(frame)
 /** The prompt stands under its line, as far as there is room for it. */
@@ -121,24 +107,12 @@ const promptAt = computed(() => {
   return top > height.value - 170 ? { bottom: '16px' } : { top: `${Math.round(top)}px` }
 })
 const unfinished = computed(() => view.value.takes.filter((take) => take.state === 'recording'))
-const minutes = computed(() => (stretches.value[stretches.value.length - 1]?.end ?? 0) / 60)
 
-watch(whole, () => (at.value = 0))
-watch(now, (found) => {
-  if (!found) return
-  const here = placeOf(stops.value, found.stretch, found.word, stage.value!.layout)
-  if (here >= 0) at.value = here
-})
+watch(whole, begin)
 watch(page, (turned) => running.value && take.note('page', String(turned)))
 
-/** To the next place of the lesson, or the one before. */
-function go(by: number) {
-  const last = stops.value.length - 1
-  at.value = Math.max(0, Math.min(Math.min(at.value, last) + by, last))
-}
-
 function start() {
-  at.value = 0
+  begin()
   live.begin()
   void take.start()
 }
@@ -204,25 +178,14 @@ useKeys({
   <div v-if="stage" class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_290px] gap-5">
     <div ref="frame" class="panel relative min-h-0 overflow-hidden">
       <StagePage :layout="stage.layout" :state="state" text-only />
-      <section
+      <GuidePrompt
         v-if="prompt"
-        class="absolute right-6 left-6 overflow-hidden rounded-panel border-2 border-lake bg-white"
+        :point="prompt.point"
+        :words="prompt.words"
+        :printed="printed"
+        :lit="lit"
         :style="promptAt"
-        aria-label="Pause point"
-      >
-        <h2 class="bg-lake px-4 py-1 font-bold text-white">
-          {{ activityOf(catalogue, prompt.point.activity.kind).name }}
-        </h2>
-        <p class="px-4 py-3 font-passage text-[24px] leading-snug">
-          <template v-for="word in prompt.words" :key="word.id"
-            ><span
-              class="rounded-small px-0.5"
-              :class="word.id === guided ? 'bg-moss-pale shadow-[inset_0_-3px_0_var(--color-moss)]' : ''"
-              >{{ printed.get(word.id) }}</span
-            >{{ ' ' }}</template
-          >
-        </p>
-      </section>
+      />
       <div
         v-if="phase === 'counting'"
         class="absolute inset-0 flex items-center justify-center bg-white/75"
@@ -235,75 +198,18 @@ useKeys({
       </div>
     </div>
     <div class="flex min-h-0 flex-col gap-4 overflow-y-auto pb-1">
-      <section
-        v-for="broken in unfinished"
-        v-show="!busy"
-        :key="broken.id"
-        class="rounded-panel border border-ochre bg-white px-4 py-3"
-      >
-        <p class="font-bold">Take {{ broken.number }} was broken off</p>
-        <p class="text-[14px]">The recording was broken off. What came before is here.</p>
-        <button
-          class="button mt-2"
-          type="button"
-          @click="
-            ask(client.POST('/api/takes/{take}/finish', { params: { path: { take: broken.id } } })).then(
-              () => lesson.refresh(),
-              lesson.report,
-            )
-          "
-        >
-          Keep it as a take
-        </button>
-      </section>
-      <section>
-        <Listbox
-          :model-value="chosen"
-          :disabled="busy"
-          as="div"
-          class="relative"
-          @update:model-value="take.use"
-        >
-          <ListboxLabel class="label">Microphone</ListboxLabel>
-          <ListboxButton class="field flex items-center gap-2 text-left">
-            <Mic :size="16" aria-hidden="true" /><span class="min-w-0 flex-1 truncate">{{ chosenName }}</span
-            ><ChevronsUpDown :size="16" aria-hidden="true" />
-          </ListboxButton>
-          <ListboxOptions class="panel absolute z-10 mt-1 w-full py-1">
-            <ListboxOption
-              v-for="m in microphones"
-              :key="m.id"
-              v-slot="{ active, selected }"
-              :value="m.id"
-              as="template"
-            >
-              <li
-                class="cursor-pointer px-3 py-2"
-                :class="[active ? 'bg-mist' : '', selected ? 'font-semibold' : '']"
-              >
-                {{ m.name }}
-              </li>
-            </ListboxOption>
-            <ListboxOption v-if="!microphones.length" v-slot="{ active }" value="" as="template">
-              <li class="cursor-pointer px-3 py-2" :class="active ? 'bg-mist' : ''">The usual microphone</li>
-            </ListboxOption>
-          </ListboxOptions>
-        </Listbox>
-        <div class="mt-2 flex items-center gap-3">
-          <LevelMeter :level="level" :clipped="clipped" />
-          <span v-if="isOpen" class="text-[13px] text-quiet">{{
-            clipped ? 'too loud' : level > 0.35 ? 'good' : 'say something'
-          }}</span>
-          <button
-            v-else-if="!busy"
-            class="button min-h-[30px] px-2 text-[13px]"
-            type="button"
-            @click="take.use(chosen)"
-          >
-            Try it
-          </button>
-        </div>
-      </section>
+      <template v-if="!busy">
+        <BrokenOff v-for="broken in unfinished" :key="broken.id" :take="broken" />
+      </template>
+      <MicrophonePicker
+        :microphones="microphones"
+        :chosen="chosen"
+        :open="isOpen"
+        :busy="busy"
+        :level="level"
+        :clipped="clipped"
+        @use="take.use"
+      />
       <section>
         <label class="label" for="rate">Pace guide: {{ rate }} words a minute</label>
         <input

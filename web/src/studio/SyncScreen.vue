@@ -6,13 +6,15 @@ import { useCatalogue } from '@/api/catalogue'
 import { ask, client } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
-import ProgressTrail from '@/parts/ProgressTrail.vue'
 import { useKeys } from '@/parts/keys'
-import { clock } from '@/parts/words'
 import { usePlayer } from '@/stage/player'
 import { printedOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
+import JobPanel from './JobPanel.vue'
 import CheckPost from './sync/CheckPost.vue'
+import FiguresPanel from './sync/FiguresPanel.vue'
+import PlayBar from './sync/PlayBar.vue'
+import RowNote from './sync/RowNote.vue'
 import { useMoments, useStarts } from './sync/byHand'
 import MarkPost from './sync/MarkPost.vue'
 import SoundStrip from './sync/SoundStrip.vue'
@@ -29,7 +31,6 @@ const view = lesson.view
 const take = computed(() => view.value.counting_take)
 const takeView = computed(() => view.value.takes.find((one) => one.id === take.value))
 const job = computed(() => lesson.activeJob('align'))
-const phaseNumber = computed(() => (job.value ? job.value.phases.indexOf(job.value.phase) + 1 : 0))
 /** The newest take, when its words were not found: something went wrong, or the work was stopped. */
 const wordless = computed(() => {
   const newest = view.value.takes.findLast((one) => one.state === 'kept')
@@ -190,34 +191,7 @@ useKeys({
     >
   </Teleport>
 
-  <section
-    v-if="job"
-    class="panel mb-3 flex flex-wrap items-center gap-x-5 gap-y-1 px-5 py-3"
-    aria-live="polite"
-  >
-    <div class="min-w-[220px]">
-      <p class="font-bold">{{ job.state === 'waiting' ? 'Waiting its turn' : job.phase || 'Beginning' }}</p>
-      <p class="text-[13px] text-quiet">
-        <template v-if="phaseNumber">Step {{ phaseNumber }} of {{ job.phases.length }}. </template>You can
-        leave this page; the work goes on.
-      </p>
-    </div>
-    <div class="min-w-[260px] flex-1">
-      <ProgressTrail :share="job.progress" :label="job.phase || 'Waiting'" />
-    </div>
-    <button
-      class="button"
-      type="button"
-      @click="
-        ask(client.POST('/api/jobs/{job}/cancel', { params: { path: { job: job.id } } })).then(
-          () => lesson.refresh(),
-          lesson.report,
-        )
-      "
-    >
-      Stop this work
-    </button>
-  </section>
+  <JobPanel v-if="job" class="mb-3" :job="job" />
   <section
     v-else-if="wordless"
     role="alert"
@@ -276,26 +250,13 @@ useKeys({
                   @play="player.seek"
                   @hear="player.playFromTo(row.start, row.end)"
                 />
-                <div
+                <RowNote
                   v-else
-                  class="my-2 ml-[52px] flex gap-2 rounded-panel border border-dashed px-3 py-1 text-[13px]"
-                  :class="{
-                    'border-lake text-lake': row.kind === 'pause',
-                    'border-moss-half text-quiet': row.kind === 'talk',
-                    'border-signal text-signal': row.kind === 'missing',
-                  }"
-                >
-                  <span class="min-w-0 truncate font-semibold">{{ row.text }}</span>
-                  <span class="ml-auto whitespace-nowrap">{{ row.note }}</span>
-                  <button
-                    v-if="row.kind === 'talk'"
-                    class="font-semibold whitespace-nowrap underline-offset-2 hover:underline"
-                    type="button"
-                    @click="player.playFromTo(row.start, row.end)"
-                  >
-                    Hear it
-                  </button>
-                </div>
+                  :kind="row.kind"
+                  :text="row.text"
+                  :note="row.note"
+                  @hear="player.playFromTo(row.start, row.end)"
+                />
               </template>
             </div>
           </TabPanel>
@@ -317,68 +278,19 @@ useKeys({
           </TabPanel>
         </TabPanels>
       </TabGroup>
-      <div class="mt-3 flex items-center gap-3">
-        <button class="button button-main min-w-[92px]" type="button" @click="player.toggle()">
-          {{ player.playing.value ? 'Stop' : 'Play' }}
-        </button>
-        <button class="button" type="button" @click="player.back()">Back a sentence</button>
-        <span class="tabular-nums"
-          ><strong :data-time="player.time.value">{{ clock(player.time.value, true) }}</strong>
-          <span class="ml-1 text-quiet">of {{ clock(stage.sheet.seconds) }}</span></span
-        >
-        <span v-if="player.fault.value" role="alert" class="text-signal">{{ player.fault.value }}</span>
-        <span class="ml-auto flex items-center gap-2 text-[13px] text-quiet">
-          Speed
-          <button
-            class="button min-h-[30px] px-2"
-            type="button"
-            aria-label="Slower"
-            @click="player.changeSpeed(-1)"
-          >
-            −
-          </button>
-          {{ player.speed.value }} ×
-          <button
-            class="button min-h-[30px] px-2"
-            type="button"
-            aria-label="Faster"
-            @click="player.changeSpeed(1)"
-          >
-            +
-          </button>
-        </span>
-      </div>
+      <PlayBar class="mt-3" :player="player" :seconds="stage.sheet.seconds" />
     </div>
     <aside class="flex min-h-0 flex-col gap-4 overflow-y-auto" aria-label="How this reading goes">
-      <section>
-        <h2 class="mb-1 font-bold">How this reading goes</h2>
-        <dl class="grid grid-cols-[1fr_auto] gap-y-[6px] text-[14px]">
-          <dt>Words read</dt>
-          <dd class="text-right font-bold">{{ figures?.read }} of {{ figures?.words }}</dd>
-          <dt>Places to check</dt>
-          <dd class="text-right font-bold">{{ checks.length }}</dd>
-          <dt>Words a minute, planned {{ view.lesson.words_per_minute }}</dt>
-          <dd class="text-right font-bold">{{ Math.round(figures?.words_per_minute ?? 0) }}</dd>
-          <dt>Talk between the lines</dt>
-          <dd class="text-right font-bold">{{ Math.round(100 * (figures?.talk ?? 0)) }} %</dd>
-          <dt v-if="trail.data.value.trail.unread!.length">Words not read</dt>
-          <dd v-if="trail.data.value.trail.unread!.length" class="text-right font-bold">
-            {{ trail.data.value.trail.unread!.length }}
-          </dd>
-        </dl>
-        <button
-          v-if="figures && figures.read < figures.words && !job"
-          class="button mt-2 w-full"
-          type="button"
-          title="For words that were added to the passage after this take was aligned"
-          @click="findWords(take)"
-        >
-          Find the words again
-        </button>
-        <p v-if="takeView.origin === 'simulated narrator'" class="mt-2 text-[13px] text-quiet">
-          The voice in this take is a simulated narrator.
-        </p>
-      </section>
+      <FiguresPanel
+        v-if="figures"
+        :figures="figures"
+        :checks="checks.length"
+        :unread="trail.data.value.trail.unread!.length"
+        :planned="view.lesson.words_per_minute"
+        :again="!job"
+        :simulated="takeView.origin === 'simulated narrator'"
+        @again="findWords(take)"
+      />
       <MarkPost
         v-if="markShown"
         :mark="markShown"

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
-import ProgressTrail from '@/parts/ProgressTrail.vue'
+import JobPanel from './JobPanel.vue'
 import { useKeys } from '@/parts/keys'
 import { clock, duration, megabytes } from '@/parts/words'
 import { usePlayer } from '@/stage/player'
@@ -51,14 +51,6 @@ async function make() {
   }
 }
 
-async function cancel() {
-  if (!job.value) return
-  await ask(client.POST('/api/jobs/{job}/cancel', { params: { path: { job: job.value.id } } })).catch(
-    lesson.report,
-  )
-  await lesson.refresh()
-}
-
 function preview() {
   previewing.value = true
   player.toggle()
@@ -104,20 +96,9 @@ useKeys({ space: preview, b: () => player.back() })
         />
       </div>
     </div>
-    <section class="panel flex min-h-[76px] flex-wrap items-center gap-x-5 gap-y-2 px-5 py-3">
-      <template v-if="job">
-        <div class="min-w-[200px]" aria-live="polite">
-          <h2 class="font-bold">
-            {{ job.state === 'waiting' ? 'Waiting its turn' : job.phase || 'Beginning' }}
-          </h2>
-          <p class="text-[14px] text-quiet">
-            {{ Math.round(job.progress * 100) }} % · you can leave this page
-          </p>
-        </div>
-        <ProgressTrail class="min-w-[240px] flex-1" :share="job.progress" :label="job.phase || 'Waiting'" />
-        <button class="button" type="button" @click="cancel">Stop this work</button>
-      </template>
-      <template v-else-if="video?.newest">
+    <JobPanel v-if="job" :job="job" />
+    <section v-else class="panel flex min-h-[76px] flex-wrap items-center gap-x-5 gap-y-2 px-5 py-3">
+      <template v-if="video?.newest">
         <div>
           <h2 class="font-bold">Your video is ready</h2>
           <p class="text-[14px] text-quiet">
@@ -150,7 +131,7 @@ useKeys({ space: preview, b: () => player.back() })
       </template>
       <p v-if="player.fault.value" role="alert" class="w-full text-signal">{{ player.fault.value }}</p>
       <p
-        v-if="!job && !video?.newest && last && (last.state === 'failed' || last.state === 'cancelled')"
+        v-if="!video?.newest && last && (last.state === 'failed' || last.state === 'cancelled')"
         role="status"
         class="w-full text-[14px] text-quiet"
       >

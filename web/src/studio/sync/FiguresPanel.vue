@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import type { Schemas } from '@/api/client'
+
+/** How a reading goes, in figures. */
+defineProps<{
+  figures: Schemas['Figures']
+  checks: number
+  /** Words that were not read. */
+  unread: number
+  /** The planned pace, in words a minute. */
+  planned: number
+  /** Whether its words can be looked for again. */
+  again: boolean
+  simulated: boolean
+}>()
+defineEmits<{ again: [] }>()
+</script>
+
+<template>
+  <section>
+    <h2 class="mb-1 font-bold">How this reading goes</h2>
+    <dl class="grid grid-cols-[1fr_auto] gap-y-[6px] text-[14px]">
+      <dt>Words read</dt>
+      <dd class="text-right font-bold">{{ figures.read }} of {{ figures.words }}</dd>
+      <dt>Places to check</dt>
+      <dd class="text-right font-bold">{{ checks }}</dd>
+      <dt>Words a minute, planned {{ planned }}</dt>
+      <dd class="text-right font-bold">{{ Math.round(figures.words_per_minute) }}</dd>
+      <dt>Talk between the lines</dt>
+      <dd class="text-right font-bold">{{ Math.round(100 * figures.talk) }} %</dd>
+      <dt v-if="unread">Words not read</dt>
+      <dd v-if="unread" class="text-right font-bold">{{ unread }}</dd>
+    </dl>
+    <button
+      v-if="figures.read < figures.words && again"
+      class="button mt-2 w-full"
+      type="button"
+      title="For words that were added to the passage after this take was aligned"
+      @click="$emit('again')"
+    >
+      Find the words again
+    </button>
+    <p v-if="simulated" class="mt-2 text-[13px] text-quiet">
+      The voice in this take is a simulated narrator.
+    </p>
+  </section>
+</template>

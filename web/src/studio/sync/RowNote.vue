@@ -1,0 +1,29 @@
+<script setup lang="ts">
+/** A row that is no line of the text: talk, a pause point, words that were not read. */
+defineProps<{ kind: 'talk' | 'pause' | 'missing'; text: string; note: string }>()
+defineEmits<{ hear: [] }>()
+
+const LOOK = {
+  pause: 'border-lake text-lake',
+  talk: 'border-moss-half text-quiet',
+  missing: 'border-signal text-signal',
+}
+</script>
+
+<template>
+  <div
+    class="my-2 ml-[52px] flex gap-2 rounded-panel border border-dashed px-3 py-1 text-[13px]"
+    :class="LOOK[kind]"
+  >
+    <span class="min-w-0 truncate font-semibold">{{ text }}</span>
+    <span class="ml-auto whitespace-nowrap">{{ note }}</span>
+    <button
+      v-if="kind === 'talk'"
+      class="font-semibold whitespace-nowrap underline-offset-2 hover:underline"
+      type="button"
+      @click="$emit('hear')"
+    >
+      Hear it
+    </button>
+  </div>
+</template>

@@ -1,0 +1,146 @@
+import { mount } from '@vue/test-utils'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { effectScope, nextTick, ref, type EffectScope } from 'vue'
+import type { Schemas } from '@/api/client'
+import { CATALOGUE } from '@/api/catalogue'
+import { LEAD_IN, useGuide } from '@/studio/record/guide'
+import GuidePrompt from '@/studio/record/GuidePrompt.vue'
+import MicrophonePicker from '@/studio/record/MicrophonePicker.vue'
+import { catalogue } from '../golden'
+import { layout, page } from '../worlds'
+
+const stage = layout([
+  page('title', [], { title: true }),
+  page('one', ['a', 'b']),
+  page('two', ['c']),
+  page('card', [], { board: 'card1' }),
+])
+const said = (id: string, start: number) => ({ id, start, end: start + 1 })
+const stretch = (more: Partial<Schemas['GuideStretch']>) => ({
+  start: 0,
+  end: 0,
+  words: [],
+  board: '',
+  signpost: '',
+  after: '',
+  ...more,
+})
+const GUIDE = {
+  stretches: [
+    stretch({ board: 'card1', end: 2, words: [said('w', 0)] }),
+    stretch({ start: 2, end: 4, words: [said('a', 2), said('b', 3)] }),
+    stretch({ start: 4, end: 6, signpost: 'pause1', after: 'b', words: [said('q', 4)] }),
+    stretch({ start: 6, end: 7, words: [said('c', 6)] }),
+  ],
+} as Schemas['Guide']
+const points = [{ id: 'pause1', after: 'b' }] as Schemas['PausePoint'][]
+
+let scope: EffectScope
+beforeEach(() => (scope = effectScope()))
+afterEach(() => scope.stop())
+const time = ref(0)
+const running = ref(false)
+const follow = ref(true)
+function made() {
+  time.value = 0
+  running.value = false
+  follow.value = true
+  return scope.run(() => useGuide(ref(stage), ref(GUIDE), ref(points), { time, running, follow }))!
+}
+const at = async (seconds: number) => {
+  time.value = seconds + LEAD_IN
+  await nextTick()
+}
+
+describe('the guide of a recording', () => {
+  it('is gone through by hand, place by place, and not past the ends', () => {
+    const guide = made()
+    expect(guide.places.value.map((one) => one.page)).toEqual([3, 1, 1, 2])
+    guide.go(-1)
+    expect(guide.page.value).toBe(3)
+    guide.go(2)
+    expect([guide.page.value, guide.prompt.value?.point.id]).toEqual([1, 'pause1'])
+    expect(guide.prompt.value!.words.map((one) => one.id)).toEqual(['q'])
+    guide.go(9)
+    expect([guide.page.value, guide.prompt.value]).toEqual([2, undefined])
+    guide.begin()
+    expect(guide.at.value).toBe(0)
+    expect(guide.minutes.value).toBeCloseTo(7 / 60)
+  })
+
+  it('lights the words and turns the pages while it is recorded', async () => {
+    const guide = made()
+    await at(3.5)
+    expect(guide.lit.value, 'not before').toBe('')
+    running.value = true
+    await at(3.5)
+    expect([guide.lit.value, guide.page.value]).toEqual(['b', 1])
+    await at(4.5)
+    expect([guide.lit.value, guide.prompt.value?.point.id]).toEqual(['q', 'pause1'])
+    await at(6.5)
+    expect([guide.lit.value, guide.page.value]).toEqual(['c', 2])
+    await at(60)
+    expect([guide.lit.value, guide.page.value], 'it has come to its end').toEqual(['', 2])
+  })
+
+  it('leaves light and pages alone where the teacher sets them', async () => {
+    const guide = made()
+    running.value = true
+    follow.value = false
+    await at(6.5)
+    expect([guide.lit.value, guide.at.value]).toEqual(['', 0])
+  })
+
+  it('shows a prompt with the word that is to be said', () => {
+    const point = { ...catalogue().fresh_point, id: 'pause1', question: 'Why now?' }
+    const prompt = mount(GuidePrompt, {
+      props: {
+        point,
+        words: [said('q0', 0), said('q1', 1)],
+        printed: new Map([
+          ['q0', 'Why'],
+          ['q1', 'now?'],
+        ]),
+        lit: 'q1',
+      },
+      global: { provide: { [CATALOGUE as symbol]: ref(catalogue()) } },
+    })
+    expect(prompt.get('h2').text()).toBe(catalogue().activities[0]!.name)
+    expect(prompt.get('p').text()).toBe('Why now?')
+    expect(prompt.findAll('.bg-moss-pale').map((one) => one.text())).toEqual(['now?'])
+  })
+})
+
+describe('the microphone', () => {
+  const picker = (more: object) =>
+    mount(MicrophonePicker, {
+      props: {
+        microphones: [{ id: 'usb', name: 'A good one' }],
+        chosen: 'usb',
+        open: false,
+        busy: false,
+        level: 0,
+        clipped: false,
+        ...more,
+      },
+    })
+
+  it('is named, and tried before it is used', async () => {
+    const shown = picker({})
+    expect(shown.text()).toContain('A good one')
+    await shown
+      .findAll('button')
+      .find((one) => one.text() === 'Try it')!
+      .trigger('click')
+    expect(shown.emitted('use')).toEqual([['usb']])
+    expect(picker({ chosen: 'gone' }).text()).toContain('The usual microphone')
+  })
+
+  it.each([
+    [{ level: 0.1 }, 'say something'],
+    [{ level: 0.5 }, 'good'],
+    [{ level: 0.9, clipped: true }, 'too loud'],
+  ])('says how loud it is: %o', (heard, says) => {
+    expect(picker({ open: true, ...heard }).text()).toContain(says)
+  })
+})
