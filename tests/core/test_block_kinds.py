@@ -7,15 +7,19 @@ import unittest
 from wordtrail.core.errors import LessonError
 from wordtrail.core.text.block_kinds import BLOCK_KINDS
 from wordtrail.core.text.intake import passage_from_text
-from wordtrail.core.text.model import Block, BlockKind
+from wordtrail.core.text.model import Block, BlockKind, Passage
 from wordtrail.core.text.shaping import with_block_numbered, with_kind, with_text
 
 TEXT = "She dances.\n\nThe end."
 
 
-def as_kind(kind: BlockKind) -> Block:
-    """The first block of a passage, made one of this kind."""
-    return with_kind(passage_from_text(TEXT), "ab1", kind).blocks[0]
+def as_kind(kind: BlockKind) -> Passage:
+    """A passage whose first block was made one of this kind."""
+    return with_kind(passage_from_text(TEXT), "ab1", kind)
+
+
+def first(passage: Passage) -> Block:
+    return next(passage.blocks)
 
 
 class BlockKindsTest(unittest.TestCase):
@@ -32,22 +36,22 @@ class BlockKindsTest(unittest.TestCase):
         for one in BLOCK_KINDS:
             with self.subTest(one.name):
                 if one.key:
-                    self.assertEqual(as_kind(one.kind).kind, one.kind)
+                    self.assertEqual(first(as_kind(one.kind)).kind, one.kind)
                 else:
                     self.assertRaises(LessonError, as_kind, one.kind)
 
     def test_what_is_counted_has_a_number_that_can_be_left_out(self) -> None:
         for one in (one for one in BLOCK_KINDS if one.key and one.kind is not BlockKind.STEP):
             with self.subTest(one.name):
-                passage = with_kind(passage_from_text(TEXT), "ab1", one.kind)
-                self.assertEqual(passage.blocks[0].number, 1 if one.is_counted else None)
-                self.assertIsNone(with_block_numbered(passage, "ab1", False).blocks[0].number)
+                passage = as_kind(one.kind)
+                self.assertEqual(first(passage).number, 1 if one.is_counted else None)
+                self.assertIsNone(first(with_block_numbered(passage, "ab1", False)).number)
 
     def test_lines_are_kept_where_it_says_so(self) -> None:
         for one in (one for one in BLOCK_KINDS if one.key):
             with self.subTest(one.name):
-                passage = with_kind(passage_from_text(TEXT), "ab1", one.kind)
-                self.assertEqual("\n" in with_text(passage, "ab1", "One.\nTwo.").blocks[0].text, one.has_lines)
+                passage = as_kind(one.kind)
+                self.assertEqual("\n" in first(with_text(passage, "ab1", "One.\nTwo.")).text, one.has_lines)
 
 
 if __name__ == "__main__":
