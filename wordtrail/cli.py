@@ -5,6 +5,7 @@ from __future__ import annotations
 import argparse
 import gc
 import json
+import resource
 import secrets
 import signal
 import socket
@@ -27,6 +28,13 @@ from wordtrail.service.exporting import KINDS
 from wordtrail.settings import Settings, settings_with
 from wordtrail.store.documents import from_json, to_json
 from wordtrail.workspace import Workspace, open_workspace
+
+MOST_CONNECTIONS = 4096
+OWN_FILES = 256
+"""Files and database handles that are open beside connections, at the most."""
+IDLE_SECONDS = 30
+"""After so long without a sign a connection is closed; a browser opens another one when it needs it."""
+CLEANING_SECONDS = 5
 
 
 def main(arguments: list[str] | None = None) -> int:
@@ -131,6 +139,7 @@ def _serve(options: argparse.Namespace) -> None:
         workspace,
         passphrase=passphrase,
         public_url=settings.public_url,
+        names=settings.names,
         simulated_microphone=narration_for if settings.simulated_microphone or options.demo else None,
     )
     _collect_rarely()
@@ -146,8 +155,21 @@ def _serve(options: argparse.Namespace) -> None:
             port=settings.port,
             threads=8,
             max_request_body_size=1024 * 2**20,
+            connection_limit=_many_connections(),
+            channel_timeout=IDLE_SECONDS,
+            cleanup_interval=CLEANING_SECONDS,
+            asyncore_use_poll=True,
             _quiet=True,
         )
+
+
+def _many_connections() -> int:
+    """How many connections are held at once: as many as the system lets us, but for the files that are open too.
+    One that waits costs a few kilobytes and no thread."""
+    wanted, hard = resource.getrlimit(resource.RLIMIT_NOFILE)
+    allowed = MOST_CONNECTIONS if hard == resource.RLIM_INFINITY else min(hard, MOST_CONNECTIONS)
+    resource.setrlimit(resource.RLIMIT_NOFILE, (max(wanted, allowed), hard))
+    return max(allowed - OWN_FILES, 100)
 
 
 def _collect_rarely() -> None:

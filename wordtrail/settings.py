@@ -27,6 +27,8 @@ class Settings(BaseSettings):
     port: int = Field(default=8484, ge=1, le=65_535)
     public_url: str = Field(default="", pattern=r"^(https?://.+)?$")
     """The address at which others reach this machine."""
+    names: tuple[str, ...] = ()
+    """Further names under which this machine may be asked, beside its own and its addresses."""
     passphrase: str = Field(default="", max_length=200)
     """Asked of the teacher's side; made up when on a network."""
     simulated_microphone: bool = False

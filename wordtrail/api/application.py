@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import time
+from collections.abc import Iterable
 from pathlib import Path
 from typing import Any
 
@@ -16,6 +17,7 @@ from wordtrail import __version__
 from wordtrail.api import catalogue, files, lessons, media, plan, student, takes, text
 from wordtrail.api.answers import Problem
 from wordtrail.api.context import Context, SimulatedMicrophone
+from wordtrail.api.names import names_of_machine
 from wordtrail.api.passphrase import guard
 from wordtrail.api.problems import problem, problem_answer
 from wordtrail.core.errors import NoRoom, NotFound, TooLarge, WordTrailError
@@ -35,10 +37,11 @@ def make_application(
     *,
     passphrase: str = "",
     public_url: str = "",
+    names: Iterable[str] = (),
     simulated_microphone: SimulatedMicrophone | None = None,
 ) -> OpenAPI:
     """The WSGI application for a workspace. With a passphrase, the teacher's side asks for it; with a simulated
-    microphone, that one is offered beside the real ones."""
+    microphone, that one is offered beside the real ones. `names` are further ones under which it may be asked."""
     app = OpenAPI(
         "wordtrail",
         info=Info(title="Word Trail", version=__version__),
@@ -49,7 +52,10 @@ def make_application(
         doc_prefix="/api/openapi",
     )
     app.config["MAX_CONTENT_LENGTH"] = LARGEST_UPLOAD_MEGABYTES * 2**20
-    context = Context(workspace, Queue(workspace), passphrase, public_url.rstrip("/"), simulated_microphone)
+    known = names_of_machine(public_url, names)
+    context = Context(
+        workspace, Queue(workspace), passphrase, public_url.rstrip("/"), simulated_microphone, known
+    )  # fmt: skip
 
     @app.before_request
     def prepare() -> None:

@@ -17,13 +17,14 @@ SimulatedMicrophone = Callable[[str], bytes]
 
 @dataclass(frozen=True, slots=True)
 class Context:
-    """The workspace, the queue, and how this server was started."""
+    """The workspace, the queue, and how this server was started: `names` are those under which it may be asked."""
 
     workspace: Workspace
     queue: Queue
     passphrase: str
     public_url: str
     simulated_microphone: SimulatedMicrophone | None
+    names: frozenset[str] = frozenset()
 
 
 def context() -> Context:

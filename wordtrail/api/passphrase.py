@@ -1,6 +1,7 @@
 """Who may come in: on a network, the teacher's side asks for a passphrase, the student page does not.
 
-Also refuses changes that another web site sends through the teacher's browser.
+Also refuses what is asked for under another's name, and changes that another web site sends through the teacher's
+browser.
 """
 
 from __future__ import annotations
@@ -13,6 +14,7 @@ from functools import lru_cache
 from flask import Response, request
 
 from wordtrail.api.context import Context, context
+from wordtrail.api.names import assert_known
 from wordtrail.core.errors import ForeignSite, PassphraseWanted
 
 COOKIE = "wordtrail"
@@ -22,7 +24,8 @@ SECONDS_PER_GUESS = 0.5
 
 
 def guard(server: Context) -> None:
-    """Let the request pass or raise PassphraseWanted or ForeignSite."""
+    """Let the request pass or raise UnknownName, PassphraseWanted or ForeignSite."""
+    assert_known(request.headers.get("Host", ""), server.names)
     if request.method not in SAFE_METHODS and request.headers.get("Sec-Fetch-Site", "same-origin") not in (
         "same-origin",
         "none",

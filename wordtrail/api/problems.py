@@ -11,6 +11,7 @@ STATUS: dict[type[errors.WordTrailError], int] = {
     errors.WordTrailError: 400,
     errors.PassphraseWanted: 401,
     errors.ForeignSite: 403,
+    errors.UnknownName: 421,
     errors.NotFound: 404,
     errors.LinkWithdrawn: 404,
     errors.StaleRevision: 409,

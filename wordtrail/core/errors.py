@@ -221,6 +221,19 @@ class ForeignSite(WordTrailError):
         super().__init__("Another web site tried to change something in Word Trail.", kept="Nothing was changed.")
 
 
+class UnknownName(WordTrailError):
+    """Asked for under a name that is not this server's."""
+
+    title = "Not under this name"
+
+    def __init__(self, name: str) -> None:
+        super().__init__(
+            f"Word Trail is not open under the name “{name[:80]}”.",
+            kept="Nothing was shown or changed.",
+            advice="Open it by its address, or add the name to “names” in wordtrail.toml.",
+        )
+
+
 class TakeTooLong(WordTrailError):
     """More sound than one take may have."""
 
