@@ -16,8 +16,9 @@ from wordtrail.core.changes.opening_changes import SetOpening
 from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.changes.reading_changes import KeepReading
 from wordtrail.core.cues.compile import TITLE_SECONDS, compile_cues, edit_list_of
+from wordtrail.core.cues.film import state_in_video, video_seconds
 from wordtrail.core.cues.model import CueSheet
-from wordtrail.core.cues.state import state_at, state_in_video, video_seconds
+from wordtrail.core.cues.state import state_at
 from wordtrail.core.layout.lines import letters_of
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.boards import script

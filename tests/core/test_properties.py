@@ -15,7 +15,8 @@ from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.mark_changes import AddMark, RemoveMark
 from wordtrail.core.changes.point_changes import KeepPoint, RemovePausePoint
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
-from wordtrail.core.cues.state import state_at, state_in_video, video_seconds
+from wordtrail.core.cues.film import state_in_video, video_seconds
+from wordtrail.core.cues.state import state_at
 from wordtrail.core.edit.edit_list import Trim
 from wordtrail.core.errors import WordTrailError
 from wordtrail.core.layout.typeset import typeset

@@ -13,7 +13,7 @@ from hypothesis import strategies as st
 
 from tests.worlds import TAKE, lesson, planned, trail, without
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
-from wordtrail.core.cues.state import video_seconds
+from wordtrail.core.cues.film import video_seconds
 from wordtrail.core.errors import WordTrailError
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson

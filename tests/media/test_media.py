@@ -14,8 +14,9 @@ from PIL import Image
 from tests.browser.harness import write_wav
 from tests.worlds import TAKE, planned, trail
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
+from wordtrail.core.cues.film import video_seconds, video_time
 from wordtrail.core.cues.model import CueSheet
-from wordtrail.core.cues.state import state_at, video_seconds, video_time
+from wordtrail.core.cues.state import state_at
 from wordtrail.core.edit.edit_list import Clip, EditList, Hold
 from wordtrail.core.errors import EmptySound, JobCancelled, NotASound
 from wordtrail.core.layout.drawing import shares, stones_used

@@ -5,7 +5,7 @@ from __future__ import annotations
 from functools import partial
 
 from wordtrail.core.align.values import Progress
-from wordtrail.core.cues.state import video_seconds
+from wordtrail.core.cues.film import video_seconds
 from wordtrail.formats import webvtt
 from wordtrail.media.render import poster, render
 from wordtrail.service.showing import showing

@@ -18,8 +18,8 @@ import av
 import numpy as np
 from av.video.reformatter import ColorRange, Colorspace, VideoReformatter
 
+from wordtrail.core.cues.film import holds_of, state_in_video, video_seconds
 from wordtrail.core.cues.model import CueSheet, Drawing, StageState
-from wordtrail.core.cues.state import holds_of, state_in_video, video_seconds
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.layout.signposts import STONES
 from wordtrail.media.decode import Samples

@@ -5,8 +5,9 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from wordtrail.core.cues.compile import compile_cues, edit_list_of, whole_take
+from wordtrail.core.cues.film import video_seconds
 from wordtrail.core.cues.model import CueSheet
-from wordtrail.core.cues.state import think_seconds, video_seconds
+from wordtrail.core.cues.state import think_seconds
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.model import Layout

@@ -7,7 +7,6 @@ from bisect import bisect_right
 from dataclasses import dataclass
 
 from wordtrail.core.cues.model import CueSheet, Drawing, DrawnMark, Reveal, StageState
-from wordtrail.core.edit.edit_list import Hold, held
 
 
 def state_at(sheet: CueSheet, time: float, gate: str = "", waited: float = 0.0) -> StageState:
@@ -92,35 +91,6 @@ def sentence_back(sheet: CueSheet, time: float) -> float:
     return max(0.0, start - BEFORE_SENTENCE)
 
 
-def holds_of(sheet: CueSheet) -> tuple[Hold, ...]:
-    """The video's holds: each gate for its think time and its answer."""
-    return tuple(Hold(gate.at, gate.hold) for gate in sheet.gates)
-
-
 def think_seconds(sheet: CueSheet) -> float:
     """Seconds that students have to think, at all gates together."""
     return sum(gate.think_seconds for gate in sheet.gates)
-
-
-def video_seconds(sheet: CueSheet) -> float:
-    """How long the video is: the lesson and the holds of its gates."""
-    return sheet.seconds + sum(gate.hold for gate in sheet.gates)
-
-
-def video_time(sheet: CueSheet, time: float) -> float:
-    """Lesson time → video time."""
-    return held(time, holds_of(sheet))
-
-
-def state_in_video(sheet: CueSheet, time: float) -> tuple[StageState, float]:
-    """The stage at video time `time`, and for how many seconds it has stood still (0 outside a
-    gate)."""
-    passed = 0.0
-    for gate in sheet.gates:
-        start = gate.at + passed
-        if time < start:
-            break
-        if time < start + gate.hold:
-            return state_at(sheet, gate.at, gate.pause, time - start), time - start
-        passed += gate.hold
-    return state_at(sheet, time - passed), 0.0
