@@ -178,6 +178,7 @@ class ScreensTest(StudioTest):
         mark(page, "Highlight", "new word")
         page.get_by_role("link", name=re.compile("^Text")).click()
         text = page.get_by_role("textbox", name="Paragraph")
+        text.focus()
         text.fill("The bee flew home. She danced.")
         page.get_by_role("button", name="Credits").focus()
         expect(page.get_by_text("The highlight on “went” lost its words.")).to_be_visible()

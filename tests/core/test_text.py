@@ -11,7 +11,8 @@ from wordtrail.core.errors import EmptyPassage, NotText, PassageTooLong, RightTo
 from wordtrail.core.text.intake import MOST_WORDS, passage_from_text
 from wordtrail.core.text.model import BlockKind, Style, sentence_of
 from wordtrail.core.text.notation import read_notation, write_notation
-from wordtrail.core.text.pieces import pieces_of
+from wordtrail.core.text.pieces import LONGEST_WORD, pieces_of
+from wordtrail.core.text.sentences import LONGEST_STRETCH, sentence_starts
 
 WORDS = st.text(alphabet="abcdefgh'", min_size=1, max_size=8).filter(lambda word: word.strip("'"))
 PARAGRAPHS = st.lists(st.lists(WORDS, min_size=1, max_size=12).map(" ".join), min_size=1, max_size=5)
@@ -28,6 +29,30 @@ class PiecesTest(unittest.TestCase):
     @given(st.text(max_size=60))
     def test_pieces_are_the_text_without_its_space(self, text: str) -> None:
         self.assertEqual("".join(piece.text for piece in pieces_of(text)), "".join(text.split()))
+
+    def test_what_goes_on_too_long_for_a_word_is_several(self) -> None:
+        made = pieces_of("a " + "x" * 150 + ". b")
+        self.assertEqual([len(piece.text) for piece in made], [1, LONGEST_WORD, LONGEST_WORD, 31, 1])
+        self.assertTrue(all(piece.is_word for piece in made))
+
+
+class SentencesTest(unittest.TestCase):
+    def test_a_long_paragraph_has_the_sentences_of_its_parts(self) -> None:
+        said = (
+            "The bee went home.",
+            "“Who is there?” she asked.",
+            "Dr. Fly came at 4.15 p.m. to see her.",
+            "It was 3.5 miles!",
+        )
+        text, starts = "", []
+        while len(text) < 4 * LONGEST_STRETCH:
+            starts.append(len(text))
+            text += said[len(starts) % len(said)] + " "
+        self.assertEqual(sentence_starts(text), tuple(starts))
+
+    def test_what_never_ends_is_one_sentence(self) -> None:
+        self.assertEqual(sentence_starts("and the cat " * LONGEST_STRETCH), (0,))
+        self.assertEqual(sentence_starts("x" * 3 * LONGEST_STRETCH), (0,))
 
 
 class IntakeTest(unittest.TestCase):

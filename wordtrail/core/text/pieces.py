@@ -1,7 +1,7 @@
 """Splitting a block's text into pieces: words and the punctuation between them.
 
 Text is split at white space and at dashes (— – --). A piece that holds a letter or a digit is
-a word; another piece (a dash, a lone ellipsis, a bullet) is shown but never lit.
+a word (a very long one is several); another piece (a dash, a lone ellipsis, a bullet) is shown but never lit.
 """
 
 from __future__ import annotations
@@ -9,7 +9,11 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass
 
-_PIECE = re.compile(r"—+|–+|-{2,}|(?:(?!—|–|--)\S)+")
+LONGEST_WORD = 60
+"""Characters of a word at the most; the longest in English dictionaries have 45. What goes on longer (an address, a key
+that got stuck) is read as several words, so that no work on a word ever takes long."""
+
+_PIECE = re.compile(rf"—+|–+|-{{2,}}|(?:(?!—|–|--)\S){{1,{LONGEST_WORD}}}")
 
 
 @dataclass(frozen=True, slots=True)

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import re
-from itertools import combinations
 
 from wordtrail.core.plan.suggestions.model import SMALL, Detector, Suggestion, found, lines, sentences
 from wordtrail.core.speech.pronunciation import VOWELS, Sounds, pronunciations
@@ -139,8 +138,9 @@ def rhymes(passage: Passage) -> list[Suggestion]:
         if block.kind is not BlockKind.STANZA:
             continue
         ends = [line[-1] for line in lines(block)]
-        for (i, one), (j, other) in combinations(enumerate(ends), 2):
-            if j - i <= FURTHEST_LINES and _rhyme(bare(one.text), bare(other.text)):
+        near = ((one, other) for n, one in enumerate(ends) for other in ends[n + 1 : n + 1 + FURTHEST_LINES])
+        for one, other in near:
+            if _rhyme(bare(one.text), bare(other.text)):
                 for word, mate in ((one, other), (other, one)):
                     reason = f"“{bare(word.text)}” rhymes with “{bare(mate.text)}”."
                     made.setdefault(word.id, found(Detector.RHYME, word, word, reason, meaning="rhyme"))

@@ -242,20 +242,23 @@ def questions(passage: Passage) -> list[Suggestion]:
     return made
 
 
+# A term begins where a word begins: without that, a pattern would be tried from every letter of a long word.
+_TERM = r"(?P<term>(?<![\w’'-])[\w’'-]+"
+_SMALL_TERM = r"(?P<term>(?<![\w’'-])[a-z][\w’'-]+"
 _NAMING = re.compile(r"\b(?:called|named|known as)\s+(?:the |an? )?", re.IGNORECASE)
 _NAME = re.compile(r"[\w’'-]+(?: [\w’'-]+(?=[,.;]))?")
-_GLOSS = re.compile(r"(?P<term>[\w’'-]+(?: [\w’'-]+)?)\s?[—–]\s?(?:an?|the|which|that is|or)\b", re.IGNORECASE)
+_GLOSS = re.compile(_TERM + r"(?: [\w’'-]+)?)\s?[—–]\s?(?:an?|the|which|that is|or)\b", re.IGNORECASE)
 _MEANS = re.compile(
-    r"(?P<term>[\w’'-]+)[”\"]?,?\s+(?:means?(?= (?:an?|the|to|some|not|very|full|something|able|being|[a-z]+ing)\b)"
+    _TERM + r")[”\"]?,?\s+(?:means?(?= (?:an?|the|to|some|not|very|full|something|able|being|[a-z]+ing)\b)"
     r"|is a kind of|are a kind of|is another word for|refers to)",
     re.IGNORECASE,
 )
-_COMMA_OR = re.compile(r"(?P<term>[\w’'-]+(?: [\w’'-]+)?), or (?:an? )?[\w’' -]{3,40}?,")
+_COMMA_OR = re.compile(_TERM + r"(?: [\w’'-]+)?), or (?:an? )?[\w’' -]{3,40}?,")
 _APPOSITION = re.compile(
-    r"(?P<term>\b[a-z][\w’'-]+), an? [\w’'-]+(?: [\w’'-]+)? (?:for|of|that|who|which|with|used|made) [\w’' -]{3,60}[,.]"
+    _SMALL_TERM + r"), an? [\w’'-]+(?: [\w’'-]+)? (?:for|of|that|who|which|with|used|made) [\w’' -]{3,60}[,.]"
 )
-_THINGS_THAT = re.compile(r"(?P<term>\b[a-z][\w’'-]+), [a-z][\w’'-]*(?: [\w’'-]+)? that (?:are|is) ")
-_WHICH_IS = re.compile(r"(?P<term>[\w’'-]+), (?:which|that) (?:is|are|means) ")
+_THINGS_THAT = re.compile(_SMALL_TERM + r"), [a-z][\w’'-]*(?: [\w’'-]+)? that (?:are|is) ")
+_WHICH_IS = re.compile(_TERM + r"), (?:which|that) (?:is|are|means) ")
 
 
 def definitions(passage: Passage) -> list[Suggestion]:
