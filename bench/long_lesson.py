@@ -26,7 +26,7 @@ SEEN = {
     "video": "main :is(button, a, p)",
     "share": "main :is(button, a, p)",
 }
-"""What can be seen of each step when it is open."""
+"""What can be seen of each screen when it is open."""
 
 PAINTED = """(kind) => new Promise((done) => {
   const before = document.querySelectorAll('[data-mark]').length
@@ -78,23 +78,27 @@ def said(what: str, milliseconds: list[float], wanted: float) -> None:
 def asked(http: APIRequestContext, url: str) -> float:
     """Milliseconds of a request."""
     begun = time.perf_counter()
-    http.get(url).body()
+    answer = http.get(url)
+    answer.body()
+    assert answer.ok, answer.text()
     return (time.perf_counter() - begun) * 1000
 
 
 def marked(http: APIRequestContext, path: str, words: list[str], n: int, meaning: str) -> tuple[float, int]:
     """Milliseconds and bytes of a mark command."""
     revision = http.get(path).json()["revision"]
-    command: dict[str, Any] = {"kind": "add mark", "mark": "box", "first": words[7 * n], "last": words[7 * n + 1]}
+    command: dict[str, Any] = {"kind": "add mark", "form": {"kind": "box"}}
+    command |= {"first": words[7 * n], "last": words[7 * n + 1]}
     body = {"revision": revision, "command": command | {"meaning": meaning}}
     begun = time.perf_counter()
     answer = http.post(f"{path}/commands", data=body)
     size = len(answer.body())
+    assert answer.ok, answer.text()
     return (time.perf_counter() - begun) * 1000, size
 
 
 def opened(page: Page, url: str, seen: str) -> float:
-    """Milliseconds from going to a step until what it is about can be seen."""
+    """Milliseconds from going to a screen until what it is about can be seen."""
     page.goto("about:blank")
     begun = time.perf_counter()
     page.goto(url, wait_until="commit")

@@ -5,6 +5,7 @@ import { computed, ref, watch } from 'vue'
 import { useCatalogue } from '@/api/catalogue'
 import { ask, client, Problem, type Command } from '@/api/client'
 import { useLesson } from '@/api/lesson'
+import { useGradually } from '@/parts/gradually'
 import { stateAt } from '@/stage/cueReader'
 import { keepPicture } from '@/api/pictures'
 import { useStage } from '@/api/stage'
@@ -81,6 +82,7 @@ const state = computed(() =>
 )
 
 const { order, firsts, near, moved, moveKey } = useBlockOrder(passage, area, send)
+const upTo = useGradually(() => order.value.length)
 
 /* Pictures and further pages. */
 const picker = ref<HTMLInputElement>()
@@ -218,6 +220,7 @@ const copies = useCatalogue().passage_formats.filter((one) => one.is_written)
             :page="one"
             :number="i + 1"
             :first="firsts[i] ?? 0"
+            :up-to="upTo"
             :chosen="chosen"
             :links="links"
             :send="send"

@@ -12,6 +12,8 @@ defineProps<{
   page: Schemas['Page']
   number: number
   first: number
+  /** How many blocks of the passage are shown by now. */
+  upTo: number
   chosen: string
   /** Words of this page with a glossary entry, and entries with the place of their word, by block. */
   links: ReadonlyMap<string, readonly { to: string; text: string }[]>
@@ -30,7 +32,7 @@ const kinds = useCatalogue().block_kinds
   <section :aria-label="`Page ${number}`">
     <PageHead :page="page" :number="number" :send="send" />
     <MovableRow
-      v-for="(block, n) in page.blocks"
+      v-for="(block, n) in page.blocks.slice(0, Math.max(0, upTo - first))"
       :id="block.id"
       :key="block.id"
       v-slot="{ grip }"
