@@ -6,7 +6,6 @@ import argparse
 import gc
 import json
 import resource
-import secrets
 import signal
 import socket
 import sys
@@ -27,7 +26,7 @@ from wordtrail.media.path_picture import pictures
 from wordtrail.service.exporting import KINDS
 from wordtrail.settings import Settings, settings_with
 from wordtrail.store.documents import from_json, to_json
-from wordtrail.workspace import Workspace, open_workspace
+from wordtrail.workspace import Workspace, open_workspace, own_passphrase
 
 MOST_CONNECTIONS = 4096
 OWN_FILES = 256
@@ -134,7 +133,7 @@ def _serve(options: argparse.Namespace) -> None:
         install(workspace)
     passphrase = settings.passphrase
     if not passphrase and settings.host not in ("127.0.0.1", "localhost", "::1"):
-        passphrase = "-".join(secrets.token_hex(2) for _ in range(3))
+        passphrase = own_passphrase(workspace)
     app = make_application(
         workspace,
         passphrase=passphrase,

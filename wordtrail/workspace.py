@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import os
+import secrets
 from dataclasses import dataclass
 from pathlib import Path
 
@@ -37,3 +39,21 @@ def open_workspace(folder: Path) -> Workspace:
         if key.endswith(".m4a"):
             blobs.drop(key)
     return Workspace(folder, database, blobs, owner)
+
+
+PASSPHRASE_FILE = "passphrase.txt"
+
+
+def own_passphrase(workspace: Workspace) -> str:
+    """The passphrase that this installation made up for itself: the same at every start, so that nobody who is signed
+    in (and may be recording) is put out by a restart. Deleting its file changes it."""
+    file = workspace.folder / PASSPHRASE_FILE
+    try:
+        kept = file.read_text(encoding="utf-8").strip()
+    except FileNotFoundError:
+        kept = ""
+    if not kept:
+        kept = "-".join(secrets.token_hex(2) for _ in range(3))
+        with open(file, "w", encoding="utf-8", opener=lambda path, flags: os.open(path, flags, 0o600)) as out:
+            out.write(kept + "\n")
+    return kept

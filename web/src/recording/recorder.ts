@@ -8,6 +8,9 @@ import { ask, client, Problem, type Schemas } from '@/api/client'
 const PIECE_MILLISECONDS = 1000
 export const RETRY_MILLISECONDS = 1500
 
+/** The answer to who has to give the passphrase first. */
+export const SIGNED_OUT = 401
+
 /** Answers of a server that may answer otherwise a moment later: too slow, too early, too many. */
 const PASSING = [408, 425, 429]
 
@@ -114,9 +117,19 @@ export class TakeRecorder {
     while (this.unsent && !this.refused) await this.send()
     await this.sending
     if (this.refused) throw this.refused
-    await this.sendEvents()
-    const path = { path: { take: this.take } }
-    await ask(client.POST('/api/takes/{take}/finish', { params: path }))
+    try {
+      await this.sendEvents()
+      await ask(client.POST('/api/takes/{take}/finish', { params: { path: { take: this.take } } }))
+    } catch (fault) {
+      const problem = Problem.of(fault)
+      if (problem.status === SIGNED_OUT) this.refuse(problem)
+      throw problem
+    }
+  }
+
+  private refuse(problem: Problem): void {
+    this.refused = problem
+    this.onRefused(problem)
   }
 
   /** What happened goes along with the sound, so that a closed tab does not lose it either. The server is told which
@@ -154,10 +167,8 @@ export class TakeRecorder {
         await this.sendEvents()
       } catch (fault) {
         const problem = Problem.of(fault)
-        if (isFinal(problem.status)) {
-          this.refused = problem
-          this.onRefused(problem)
-        } else {
+        if (isFinal(problem.status)) this.refuse(problem)
+        else {
           this.onTrouble(this.unsent)
           await new Promise((resolve) => setTimeout(resolve, RETRY_MILLISECONDS))
         }

@@ -285,7 +285,7 @@ useKeys({
         v-if="figures"
         :figures="figures"
         :checks="checks.length"
-        :unread="trail.data.value.trail.unread!.length"
+        :unread="trail.data.value.trail.unread.length"
         :planned="view.lesson.words_per_minute"
         :again="!job"
         :simulated="takeView.origin === 'simulated narrator'"

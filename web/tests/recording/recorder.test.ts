@@ -1,6 +1,6 @@
 import type { Problem } from '@/api/client'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { isFinal, RETRY_MILLISECONDS, TakeRecorder } from '@/recording/recorder'
+import { isFinal, RETRY_MILLISECONDS, SIGNED_OUT, TakeRecorder } from '@/recording/recorder'
 
 /** The client takes the browser's fetch when it is loaded, which is before anything here runs. */
 const way = vi.hoisted(() => {
@@ -146,6 +146,18 @@ describe('a take while it is recorded', () => {
     await recorder.sendAgain()
     await recorder.finish()
     expect(paths()).toEqual(['pieces/0', 'pieces/1', 'pieces/2', 'finish'])
+  })
+
+  it('waits for the teacher to sign in also at its very end', async () => {
+    answers = [200, 401]
+    FakeRecorder.last.record('one')
+    await settle()
+    FakeRecorder.last.record = () => undefined
+    await expect(recorder.finish()).rejects.toMatchObject({ status: SIGNED_OUT })
+    expect(recorder.refused?.status).toBe(SIGNED_OUT)
+    await recorder.sendAgain()
+    await recorder.finish()
+    expect(paths()).toEqual(['pieces/0', 'finish'])
   })
 
   it('keeps take time without pauses', () => {

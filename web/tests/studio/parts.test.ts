@@ -18,6 +18,15 @@ describe('a take that is refused', () => {
     expect(named(shown, 'Save the recording')).toBeUndefined()
   })
 
+  it('asks for the passphrase where the teacher was signed out', () => {
+    const signedOut = new Problem(401, 'The passphrase is wanted', 'Sign in.', '', '')
+    const shown = mount(RefusedTake, { props: { problem: signedOut, over: false } })
+    expect(shown.text()).toContain('You have to sign in again')
+    expect(shown.find('input[type=password]').exists()).toBe(true)
+    expect(named(shown, 'Sign in and go on')).toBeDefined()
+    expect(named(shown, 'Send it again')).toBeUndefined()
+  })
+
   it('can be let go only after it was saved', async () => {
     const shown = mount(RefusedTake, { props: { problem, over: true } })
     expect(shown.text()).toContain('The whole recording is still in this window')

@@ -59,8 +59,8 @@ function move(index: number, by: number) {
             >
               <span class="flex items-center gap-1 text-[14px] font-semibold whitespace-nowrap">
                 {{ stop.name
-                }}<span v-if="(stop.boards?.length ?? 0) > 1" class="font-normal text-quiet">{{
-                  stop.boards!.length
+                }}<span v-if="stop.boards.length > 1" class="font-normal text-quiet">{{
+                  stop.boards.length
                 }}</span>
               </span>
               <span class="flex items-center gap-1 text-[12px] whitespace-nowrap text-quiet">
