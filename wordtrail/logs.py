@@ -35,7 +35,7 @@ def set_up(form: Literal["text", "json"], level: str) -> None:
     written: structlog.typing.Processor = (
         structlog.processors.JSONRenderer(ensure_ascii=False)
         if form == "json"
-        else structlog.dev.ConsoleRenderer(colors=False)
+        else structlog.dev.ConsoleRenderer(colors=False, exception_formatter=structlog.dev.plain_traceback)
     )
     faults = [structlog.processors.format_exc_info] if form == "json" else []
     handler = logging.StreamHandler(sys.stderr)

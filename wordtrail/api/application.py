@@ -17,6 +17,7 @@ from wordtrail import __version__
 from wordtrail.api import catalogue, files, lessons, media, plan, student, takes, text
 from wordtrail.api.answers import Problem
 from wordtrail.api.context import Context, SimulatedMicrophone
+from wordtrail.api.json_rim import JsonRim
 from wordtrail.api.names import names_of_machine
 from wordtrail.api.passphrase import guard
 from wordtrail.api.problems import problem, problem_answer
@@ -51,6 +52,7 @@ def make_application(
         static_folder=None,
         doc_prefix="/api/openapi",
     )
+    app.json = JsonRim(app)
     app.config["MAX_CONTENT_LENGTH"] = LARGEST_UPLOAD_MEGABYTES * 2**20
     known = names_of_machine(public_url, names)
     context = Context(
@@ -92,8 +94,8 @@ def _add_pages(app: OpenAPI) -> None:
     def page(path: str) -> Response:
         if path.startswith("api/"):
             raise NotFound("page")
-        wanted = (WEB / path).resolve()
-        if path and wanted.is_file() and wanted.is_relative_to(WEB):
+        wanted = _built(path)
+        if wanted:
             response = send_file(wanted, conditional=True)
             if path.startswith("assets/"):
                 response.cache_control.max_age = 31_536_000
@@ -111,6 +113,16 @@ def _add_pages(app: OpenAPI) -> None:
         if request.path.startswith("/api/"):
             response.headers.setdefault("Cache-Control", "no-store")
         return response
+
+
+def _built(path: str) -> Path | None:
+    """The file of the built front end at this path, if there is one."""
+    try:
+        wanted = (WEB / path).resolve()
+        return wanted if wanted.is_file() and wanted.is_relative_to(WEB) else None
+    except (OSError, ValueError):
+        # No file has such a name: it is too long, or holds a zero byte.
+        return None
 
 
 def _http_problem(fault: HTTPException) -> Response:

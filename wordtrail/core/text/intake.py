@@ -12,6 +12,7 @@ from wordtrail.core.text.draft import DraftBlock, DraftPage, DraftPhoto, DraftWo
 from wordtrail.core.text.model import Block, BlockKind, Page, Passage, Photo, ReadWord, Word
 from wordtrail.core.text.notation import read_notation
 from wordtrail.core.text.pieces import pieces_of
+from wordtrail.core.text.tidy import controls_as_spaces
 
 MOST_WORDS = 20_000
 
@@ -35,7 +36,8 @@ def passage_from_pages(
     pages: Sequence[DraftPage], *, id: str = "a", title: str = "", author: str = "", permission: str = ""
 ) -> Passage:
     """A passage from pages that a reader has already cut into blocks. Raises as `passage_from_text`."""
-    empty = Passage(id, title.strip(), author.strip(), permission.strip(), ())
+    title, author, permission = (controls_as_spaces(one).strip() for one in (title, author, permission))
+    empty = Passage(id, title, author, permission, ())
     return with_pages(empty, pages)
 
 
@@ -101,8 +103,9 @@ def _page(draft: DraftPage, issue: Issue) -> Page:
 
 
 def _block(draft: DraftBlock, issue: Issue) -> Block:
-    words = new_words(draft.text, draft.kind, issue)
-    return Block(issue.part("b"), draft.kind, draft.text, words, draft.emphasis, picture=draft.picture)
+    text = controls_as_spaces(draft.text)
+    words = new_words(text, draft.kind, issue)
+    return Block(issue.part("b"), draft.kind, text, words, draft.emphasis, picture=draft.picture)
 
 
 def _photo(draft: DraftPhoto, words: Sequence[Word]) -> Photo:

@@ -3,11 +3,26 @@
 from __future__ import annotations
 
 import math
+import re
 
 from wordtrail.core.errors import LessonError
 
 LONGEST_TEXT = 600
 MOST_ENTRIES = 60
+
+
+_CONTROLS = re.compile(r"[\x00-\x08\x0b-\x1f\x7f-\x9f]")
+"""Unicode's control characters (category Cc) but for tab and line feed."""
+
+
+def without_controls(text: str) -> str:
+    """`text` without control characters; those that end a line are line feeds."""
+    return _CONTROLS.sub("", text.replace("\r\n", "\n").replace("\r", "\n"))
+
+
+def controls_as_spaces(text: str) -> str:
+    """`text` with a space for each control character: all others stay in their places."""
+    return _CONTROLS.sub(" ", text)
 
 
 def within(value: float, least: float, most: float, what: str) -> float:
@@ -19,7 +34,7 @@ def within(value: float, least: float, most: float, what: str) -> float:
 
 def tidy(text: str, what: str, longest: int = LONGEST_TEXT) -> str:
     """`text` with single spaces. Raises LessonError when it is too long for a card."""
-    clean = " ".join(text.split())
+    clean = " ".join(without_controls(text).split())
     if len(clean) > longest:
         raise LessonError(
             f"{what} has {len(clean)} characters; there is room for {longest}.", advice="Make it shorter."
