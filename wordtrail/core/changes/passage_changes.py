@@ -17,6 +17,7 @@ from wordtrail.core.text.draft import DraftPassage
 from wordtrail.core.text.intake import with_pages
 from wordtrail.core.text.look import LARGEST_SIZE, LINE_LENGTH, LINE_SPACING, WORD_SPACING, TextLook
 from wordtrail.core.text.model import Numbers, Passage, PermissionKind
+from wordtrail.core.text.tidy import tidy
 
 LONGEST_CREDIT = 300
 MOST_PASSAGES = 20
@@ -34,10 +35,7 @@ def _credited(passage: Passage, command: SetCredits) -> Passage:
 
 
 def _credit(text: str) -> str:
-    tidy = " ".join(text.split())
-    if len(tidy) > LONGEST_CREDIT:
-        raise LessonError(f"A credit holds at most {LONGEST_CREDIT} characters.", advice="Make it shorter.")
-    return tidy
+    return tidy(text, "A credit", LONGEST_CREDIT)
 
 
 def _with_pages(lesson: Lesson, command: AddPages) -> Lesson:
