@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 import tempfile
 import threading
 import unittest
@@ -96,6 +97,15 @@ class GivingTest(ServiceTest):
         captions = export(self.workspace, self.lesson_id, "captions").file.data.decode()
         self.assertTrue(captions.startswith("WEBVTT"))
         self.assertIn("When a bee finds clover", export(self.workspace, self.lesson_id, "notation").file.data.decode())
+
+    def test_a_trail_is_exported_also_after_its_words_were_changed(self) -> None:
+        self.heard()
+        change_newest(self.workspace, self.lesson_id, EditBlock("ab1", "When a wasp finds honey."))
+        written = json.loads(export(self.workspace, self.lesson_id, "trail").file.data)
+        self.assertIn("honey.", written["words"])
+        heard = {written["words"][visit["word"]] for visit in written["visits"]}
+        self.assertIn("finds", heard)
+        self.assertNotIn("honey.", heard, "nobody has said it")
 
     def test_what_cannot_be_exported_is_said(self) -> None:
         for kind, fault in (("trail", NotFound), ("film", UnknownKind)):

@@ -7,6 +7,7 @@ from functools import partial
 
 from wordtrail.core.errors import NotFound, UnknownKind
 from wordtrail.core.lesson.boards import script
+from wordtrail.core.lesson.current_trail import current_trail
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.model import Passage
 from wordtrail.core.text.notation import write_notation
@@ -70,7 +71,9 @@ def _other(show: Showing, kind: str) -> Copy:
     take = show.lesson.chosen_take
     if take not in show.trails:
         raise NotFound("trail")
-    written = trail_json.write(show.trails[take], script(show.lesson), take=take)
+    # What was heard of words that went away since has no word to stand at.
+    found = current_trail(show.lesson, take, show.trails[take])
+    written = trail_json.write(found, script(show.lesson), take=take)
     return Copy(written.encode(), "json", "application/json")
 
 
