@@ -2,12 +2,16 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
+from dataclasses import replace
+
 from wordtrail.core.edit.edit_list import trimmed_ends
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.remembered import remembered
 from wordtrail.core.trail.mending import mended, on_passage
-from wordtrail.core.trail.model import Trail
+from wordtrail.core.trail.model import UNSURE_BELOW, Doubt, SlipKind, Trail
+from wordtrail.core.trail.weak_forms import is_weak_form
 
 
 def kept_ends(lesson: Lesson, take: str, trail: Trail) -> tuple[float, float]:
@@ -22,6 +26,27 @@ def kept_ends(lesson: Lesson, take: str, trail: Trail) -> tuple[float, float]:
 def current_trail(lesson: Lesson, take: str, trail: Trail) -> Trail:
     """A take's trail with its mends, on the script as it is now; only words of the passage can be unread."""
     mends = [mend for mend in lesson.mends if mend.take == take]
-    return on_passage(
-        mended(trail, mends).trail, (word.id for word in script(lesson)), {word.id for word in lesson.words}
+    words = script(lesson)
+    heard = without_weak_forms(trail, {word.id: word.text for word in words})
+    return on_passage(mended(heard, mends).trail, (word.id for word in words), {word.id for word in lesson.words})
+
+
+def without_weak_forms(trail: Trail, printed: Mapping[str, str]) -> Trail:
+    """`trail` without the slips that are only words said in passing; `printed` gives the text of each word id."""
+    passing = {
+        (slip.word, slip.start)
+        for slip in trail.slips
+        if slip.kind is SlipKind.MISREAD and is_weak_form(printed.get(slip.word, ""), slip.heard)
+    }
+    if not passing:
+        return trail
+    return replace(
+        trail,
+        slips=tuple(slip for slip in trail.slips if (slip.word, slip.start) not in passing),
+        visits=tuple(
+            replace(visit, confidence=max(visit.confidence, UNSURE_BELOW), doubt=Doubt.NONE)
+            if (visit.word, visit.start) in passing
+            else visit
+            for visit in trail.visits
+        ),
     )

@@ -1,0 +1,32 @@
+"""Words that are said in passing: what is heard of them is no slip.
+
+English words of grammar have weak forms, in which the vowel is reduced and an h at the beginning is left out: "are" is
+then much like "air", "him" like "im" (Roach, "English Phonetics and Phonology", 4th edition, chapter 12). The ear,
+which knows of no sentence, takes them for other words.
+"""
+
+from __future__ import annotations
+
+from wordtrail.core.speech.pronunciation import VOWELS, Sounds, pronunciations
+from wordtrail.core.text.bare import bare
+
+WEAK = frozenset((
+    "a", "am", "an", "and", "are", "as", "at", "be", "been", "but", "can", "could", "do", "does", "for", "from",
+    "had", "has", "have", "he", "her", "him", "his", "is", "me", "must", "of", "or", "shall", "she", "should",
+    "some", "than", "that", "the", "them", "there", "to", "us", "was", "we", "were", "will", "would", "you", "your",
+))  # fmt: skip
+"""Words that have a weak form."""
+
+
+def is_weak_form(printed: str, heard: str) -> bool:
+    """Whether what was `heard` may be the `printed` word said in passing: one that has a weak form, heard as a word
+    with the same consonants."""
+    word = bare(printed)
+    return word in WEAK and not {_consonants(one) for one in pronunciations(word)}.isdisjoint(
+        _consonants(one) for one in pronunciations(heard.lower())
+    )
+
+
+def _consonants(sounds: Sounds) -> tuple[str, ...]:
+    spoken = sounds[1:] if sounds[:1] == ("HH",) else sounds
+    return tuple(sound for sound in spoken if sound not in VOWELS)
