@@ -14,6 +14,7 @@ from PIL import Image
 from tesserocr import OEM, PSM, RIL, PyTessBaseAPI, iterate_level
 
 from wordtrail.core.errors import NoWordsFound
+from wordtrail.core.proof.lone_strokes import read_as_word
 from wordtrail.core.proof.print_lines import PrintLine
 from wordtrail.core.speech.common import rank
 from wordtrail.core.text.bare import bare
@@ -250,7 +251,8 @@ def _found(reader: PyTessBaseAPI, scale: float, left: float, top: float) -> Iter
 
 def _line(words: list[DraftWord], size: float, region: int, boxed: bool, ink: Gray) -> PrintLine | None:
     """A line from its words, each drawn close around its ink; what is only a speck is dropped."""
-    close = [_close(word, ink) for word in words if word.confidence > SPECK or any(map(str.isalnum, word.text))]
+    meant = map(read_as_word, words)
+    close = [_close(word, ink) for word in meant if word.confidence > SPECK or any(map(str.isalnum, word.text))]
     kept = parted(close, ink)
     if not kept:
         return None
