@@ -147,7 +147,7 @@ class PointTest(unittest.TestCase):
         point = PausePoint("", "a9", "Which?", 5, Choose(choices=CHOICES))
         made = apply(lesson(), KeepPoint(point))
         words = [word.id for word in made.words]
-        prompt = ["pause1.question.0"]
+        prompt = ["pause1.question:1:which"]
         sheet = sheet_of(made, read([*words[:9], *prompt, "a5", *words[9:]]))
         layout = typeset(made)
         pages = [layout.pages[state_at(sheet, light.start).page].board for light in sheet.lights]

@@ -16,6 +16,7 @@ from wordtrail.core.changes.opening_changes import SetClosing, SetOpening
 from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.changes.reading_changes import KeepReading
 from wordtrail.core.changes.word_list import lesson_of_words
+from wordtrail.core.lesson.board_ids import text_of
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.recording_guide import REST, GuideStretch, recording_guide
 from wordtrail.core.plan.activities.choose import Choice, Choose
@@ -64,12 +65,12 @@ class GuideTest(unittest.TestCase):
         made = rich()
         question = made.pause_points[-1].id
         words = next(stretch.words for stretch in recording_guide(made, 110) if stretch.board == question)
-        self.assertEqual({word.id.split(".")[1] for word in words}, {"question", "c0", "c1"})
+        self.assertEqual({text_of(word.id).split(".")[1] for word in words}, {"question", "c0", "c1"})
 
     def test_a_prompt_says_where_it_stands(self) -> None:
         stretch = next(stretch for stretch in recording_guide(rich(), 110) if stretch.signpost)
         self.assertEqual((stretch.signpost, stretch.after), ("pause1", rich().pause_points[0].after))
-        self.assertEqual([word.id for word in stretch.words], ["pause1.question.0", "pause1.question.1"])
+        self.assertEqual([word.id for word in stretch.words], ["pause1.question:1:why", "pause1.question:1:clover"])
 
     def test_the_passage_keeps_its_pace_between_prompts(self) -> None:
         plain = recording_guide(lesson(), 100, whole=False)[0].words

@@ -12,11 +12,10 @@ from wordtrail.api.context import answer, context, public_url
 from wordtrail.core.cues.model import Beat, Caption, Drawing, Gate, Light, PageTurn, Reveal, SignpostShown
 from wordtrail.core.layout.model import LaidMark, LaidPage, Signpost
 from wordtrail.core.lesson.boards import script
-from wordtrail.core.lesson.current_trail import current_trail, kept_ends
+from wordtrail.core.lesson.current_trail import current_trail, kept_ends, loose_mends
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.trail.checks import figures, places_to_check
 from wordtrail.core.trail.legs import legs
-from wordtrail.core.trail.mending import mended
 from wordtrail.core.trail.model import Trail
 from wordtrail.core.waypoints.waypoints import Standing, counting_take, next_screen, waypoints
 from wordtrail.formats.json_patch import Operation, difference
@@ -168,7 +167,6 @@ def fresh_answer(kept: KeptLesson) -> Response:
 
 def trail_view(lesson: Lesson, take: str, found: Trail) -> answers.TrailView:
     """A take's trail as it stands in the lesson, with what wants a listen."""
-    mends = [mend for mend in lesson.mends if mend.take == take]
     shown = current_trail(lesson, take, found)
     words = script(lesson)
     start, end = kept_ends(lesson, take, found)
@@ -181,7 +179,7 @@ def trail_view(lesson: Lesson, take: str, found: Trail) -> answers.TrailView:
         trim_start=start,
         trim_end=end,
         trimmed_by_hand=any(trim.take == take for trim in lesson.trims),
-        loose_mends=len(mended(found, mends).loose),
+        loose_mends=loose_mends(lesson, take, found),
     )
 
 

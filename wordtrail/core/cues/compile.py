@@ -13,10 +13,9 @@ from wordtrail.core.cues.passes import Passes
 from wordtrail.core.edit.edit_list import Clip, EditList
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.boards import script
-from wordtrail.core.lesson.current_trail import kept_ends
+from wordtrail.core.lesson.current_trail import current_trail, kept_ends
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.model import Word
-from wordtrail.core.trail.mending import mended, on_passage
 from wordtrail.core.trail.model import UNSURE_BELOW, Aside, Trail
 
 VERSION = 1
@@ -102,14 +101,13 @@ def _heard(
     """Lights and asides of all kept clips in lesson time."""
     lights: list[Light] = []
     asides: list[Aside] = []
-    ids = [word.id for word in words]
+    ids = {word.id for word in words}
     now = edits.lead
     for clip in edits.clips:
-        mends = [mend for mend in lesson.mends if mend.take == clip.take]
-        trail = on_passage(mended(trails[clip.take], mends).trail, ids)
+        trail = current_trail(lesson, clip.take, trails[clip.take])
         shift = now - clip.start
         for visit in sorted(trail.visits, key=lambda visit: visit.start):
-            if clip.start <= visit.start < clip.end:
+            if visit.word in ids and clip.start <= visit.start < clip.end:
                 end = min(visit.end, clip.end)
                 lights.append(Light(visit.word, visit.start + shift, end + shift, visit.confidence >= UNSURE_BELOW))
         asides += [

@@ -10,6 +10,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from enum import StrEnum
 
+from wordtrail.core.lesson.board_ids import text_of, word_ids
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.whereabouts import where_it_stands
 from wordtrail.core.plan.activities.activity import Page
@@ -144,7 +145,7 @@ def script(lesson: Lesson) -> tuple[Word, ...]:
 def prompt_texts(lesson: Lesson) -> dict[str, str]:
     """The text that each word of a card or prompt belongs to."""
     passage = {word.id for word in lesson.words}
-    return {word.id: word.id.rpartition(".")[0] for word in script(lesson) if word.id not in passage}
+    return {word.id: text_of(word.id) for word in script(lesson) if word.id not in passage}
 
 
 def numbered(texts: Iterable[BoardText], first: int) -> tuple[BoardText, ...]:
@@ -169,7 +170,8 @@ def _numbered(made: list[Board]) -> list[Board]:
 
 def _text(board: str, name: str, role: Role, text: str, *, silent: bool = False) -> BoardText:
     pieces = () if silent else tuple(piece for piece in pieces_of(text) if piece.is_word)
-    words = tuple(Word(f"{board}.{name}.{n}", piece.text, piece.start, piece.end, 0) for n, piece in enumerate(pieces))
+    ids = word_ids(f"{board}.{name}", [piece.text for piece in pieces])
+    words = tuple(Word(id, piece.text, piece.start, piece.end, 0) for id, piece in zip(ids, pieces, strict=True))
     return BoardText(name, role, text, words)
 
 

@@ -6,11 +6,12 @@ from collections.abc import Mapping
 from dataclasses import replace
 
 from wordtrail.core.edit.edit_list import trimmed_ends
+from wordtrail.core.lesson.board_ids import ids_by_place
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.remembered import remembered
 from wordtrail.core.trail.mending import mended, on_passage
-from wordtrail.core.trail.model import UNSURE_BELOW, Doubt, SlipKind, Trail
+from wordtrail.core.trail.model import UNSURE_BELOW, Doubt, MendedTrail, SlipKind, Trail
 from wordtrail.core.trail.weak_forms import is_weak_form
 
 
@@ -25,10 +26,34 @@ def kept_ends(lesson: Lesson, take: str, trail: Trail) -> tuple[float, float]:
 @remembered(32)
 def current_trail(lesson: Lesson, take: str, trail: Trail) -> Trail:
     """A take's trail with its mends, on the script as it is now; only words of the passage can be unread."""
-    mends = [mend for mend in lesson.mends if mend.take == take]
     words = script(lesson)
-    heard = without_weak_forms(trail, {word.id: word.text for word in words})
-    return on_passage(mended(heard, mends).trail, (word.id for word in words), {word.id for word in lesson.words})
+    return on_passage(
+        _mended(lesson, take, trail).trail, (word.id for word in words), {word.id for word in lesson.words}
+    )
+
+
+def loose_mends(lesson: Lesson, take: str, trail: Trail) -> int:
+    """How many starts that were set by hand have no word at their place any more."""
+    return len(_mended(lesson, take, trail).loose)
+
+
+def _mended(lesson: Lesson, take: str, trail: Trail) -> MendedTrail:
+    words = script(lesson)
+    newer = ids_by_place([word.id for word in words])
+    heard = without_weak_forms(_with_ids(trail, newer), {word.id: word.text for word in words})
+    mends = (replace(mend, word=newer.get(mend.word, mend.word)) for mend in lesson.mends if mend.take == take)
+    return mended(heard, mends)
+
+
+def _with_ids(trail: Trail, newer: Mapping[str, str]) -> Trail:
+    """A trail with the ids of today."""
+    if not any(visit.word in newer for visit in trail.visits):
+        return trail
+    return replace(
+        trail,
+        visits=tuple(replace(visit, word=newer.get(visit.word, visit.word)) for visit in trail.visits),
+        slips=tuple(replace(slip, word=newer.get(slip.word, slip.word)) for slip in trail.slips),
+    )
 
 
 def without_weak_forms(trail: Trail, printed: Mapping[str, str]) -> Trail:
