@@ -10,7 +10,7 @@ from pathlib import Path
 import docx
 from axe_core_python.sync_playwright import Axe
 from PIL import Image, ImageDraw
-from playwright.sync_api import FloatRect, expect
+from playwright.sync_api import FloatRect, Route, expect
 
 from tests.browser.studio import JOB, StudioTest
 from tests.media.test_ocr import printed
@@ -143,6 +143,31 @@ class TextScreenTest(StudioTest):
         page.keyboard.type("Nine.")
         page.keyboard.press("Escape")
         self.assert_kept(("stanza", "One two three.Six seven eight.\nNine."))
+
+    def test_what_is_not_taken_stays_in_the_field(self) -> None:
+        page = self.page
+        self.bring(("a.txt", b"One two three."))
+        on_their_way: list[Route] = []
+        page.route("**/commands", lambda route: on_their_way.append(route))
+        page.get_by_role("textbox", name="Paragraph").hover()
+        page.get_by_role("textbox", name="Paragraph").focus()
+        page.keyboard.press("Control+End")
+        page.keyboard.type(" Four.")
+        page.get_by_role("button", name="Credits").focus()
+        page.mouse.move(5, 5)
+        for _ in range(100):
+            if on_their_way:
+                break
+            page.wait_for_timeout(50)
+        on_their_way[0].abort()
+        expect(page.get_by_role("alert")).to_be_visible()
+        expect(page.get_by_role("textbox", name="Paragraph")).to_have_text("One two three. Four.")
+        page.unroute("**/commands")
+        page.get_by_role("textbox", name="Paragraph").focus()
+        page.keyboard.press("Control+End")
+        page.keyboard.type("!")
+        page.keyboard.press("Escape")
+        self.assert_kept(("paragraph", "One two three. Four.!"))
 
     def styles(self) -> list[str]:
         """The parts of the first block that are bold or italic."""

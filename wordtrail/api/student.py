@@ -8,7 +8,7 @@ from flask import Response, send_file
 from flask_openapi.blueprint import APIBlueprint
 from pydantic import BaseModel, Field
 
-from wordtrail.api import answers
+from wordtrail.api import student_answers
 from wordtrail.api.context import answer, context
 from wordtrail.api.media import CHART, chart_answer, picture_answer
 from wordtrail.api.views import operations
@@ -18,10 +18,10 @@ from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.asked import asked_in
 from wordtrail.core.plan.activities.activity import LETTERS
-from wordtrail.core.plan.answers import Answer, AnsweredBy
+from wordtrail.core.plan.answers import Answer
 from wordtrail.core.plan.as_put import as_put
 from wordtrail.core.plan.model import PausePoint
-from wordtrail.core.plan.opening import CALLED, Part
+from wordtrail.core.plan.opening import CALLED, answered_by
 from wordtrail.core.remembered import Kept
 from wordtrail.service.giving import Given, given_out
 from wordtrail.service.sound import kept_sound
@@ -60,7 +60,7 @@ def _given(token: str) -> Given:
 _stages: Kept[str, bytes] = Kept(MOST_BYTES, len)
 
 
-@routes.get("/<token>", responses={200: answers.StudentStage})
+@routes.get("/<token>", responses={200: student_answers.StudentStage})
 def student_stage(path: TokenPath) -> Response:
     """The lesson behind a link, as a stage without the answers of its pause points."""
     given = _given(path.token)
@@ -71,7 +71,7 @@ def student_stage(path: TokenPath) -> Response:
 def _stage(given: Given) -> bytes:
     show = given.show
     layout, sheet = unanswered(show.layout, show.sheet, ())
-    stage = answers.StudentStage(
+    stage = student_answers.StudentStage(
         title=show.lesson.title,
         room=given.room,
         layout=layout,
@@ -79,12 +79,12 @@ def _stage(given: Given) -> bytes:
         simulated_narrator=given.is_simulated,
         points=[_point(point) for point in asked_in(show.lesson)],
         boards=[
-            answers.StudentBoard(part=part, turn=turn, answered_by=_board_answered_by(part))
+            student_answers.StudentBoard(part=part, turn=turn, answered_by=answered_by(part))
             for part, turn in CALLED.items()
         ],
         look_back=show.lesson.plan.opening.look_back,
         charts=[
-            answers.StudentChart(id=chart.id, title=chart.title)
+            student_answers.StudentChart(id=chart.id, title=chart.title)
             for chart in show.lesson.plan.organizers
             if chart.at_hand
         ],
@@ -92,13 +92,13 @@ def _stage(given: Given) -> bytes:
     return stage.model_dump_json().encode()
 
 
-@routes.get("/<token>/answers", responses={200: answers.StudentAnswers})
+@routes.get("/<token>/answers", responses={200: student_answers.StudentAnswers})
 def opened_answers(path: TokenPath, query: GatesQuery) -> Response:
     """What the answers of some gates add to the stage as it was first fetched."""
     show = _given(path.token).show
     before = _Seen(*unanswered(show.layout, show.sheet, ()))
     after = _Seen(*unanswered(show.layout, show.sheet, set(query.gates)))
-    return answer(answers.StudentAnswers(changes=operations(before, after)))
+    return answer(student_answers.StudentAnswers(changes=operations(before, after)))
 
 
 @dataclass(frozen=True, slots=True)
@@ -109,8 +109,8 @@ class _Seen:
     sheet: CueSheet
 
 
-@routes.post("/<token>/points/<point>/check", responses={200: answers.Checked})
-def check_answer(path: TokenPointPath, body: answers.StudentAnswer) -> Response:
+@routes.post("/<token>/points/<point>/check", responses={200: student_answers.Checked})
+def check_answer(path: TokenPointPath, body: student_answers.StudentAnswer) -> Response:
     """Whether a student's answer is right. Nothing of it is kept."""
     show = _given(path.token).show
     point = next((one for one in asked_in(show.lesson) if one.id == path.point), None)
@@ -118,16 +118,12 @@ def check_answer(path: TokenPointPath, body: answers.StudentAnswer) -> Response:
         raise NotFound("pause point")
     given = Answer(tuple(body.choices), tuple(body.words), tuple(body.items), tuple(body.matches))
     found = point.activity.verdict(given, point.evidence, [word.id for word in show.lesson.words])
-    return answer(answers.Checked(verdict=found))
+    return answer(student_answers.Checked(verdict=found))
 
 
-def _board_answered_by(part: Part) -> AnsweredBy:
-    return AnsweredBy.TEXT if part is Part.QUICK_WRITE else AnsweredBy.NOTHING
-
-
-def _point(point: PausePoint) -> answers.StudentPoint:
+def _point(point: PausePoint) -> student_answers.StudentPoint:
     options, pairs = point.activity.options(), point.activity.pairs_to_match()
-    return answers.StudentPoint(
+    return student_answers.StudentPoint(
         id=point.id,
         answered_by=point.activity.answered_by,
         turn=point.activity.turn,
@@ -136,7 +132,7 @@ def _point(point: PausePoint) -> answers.StudentPoint:
         question=point.question,
         paper=point.paper,
         choices=[
-            answers.StudentChoice(letter=letter, text=one.text)
+            student_answers.StudentChoice(letter=letter, text=one.text)
             for letter, one in zip(LETTERS, options, strict=False)
             if not one.place
         ],

@@ -11,8 +11,8 @@ from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.remembered import remembered
 from wordtrail.core.trail.mending import mended, on_passage
-from wordtrail.core.trail.model import UNSURE_BELOW, Doubt, MendedTrail, SlipKind, Trail
-from wordtrail.core.trail.weak_forms import is_weak_form
+from wordtrail.core.trail.model import MendedTrail, Trail
+from wordtrail.core.trail.weak_forms import without_weak_forms
 
 
 def kept_ends(lesson: Lesson, take: str, trail: Trail) -> tuple[float, float]:
@@ -37,6 +37,7 @@ def loose_mends(lesson: Lesson, take: str, trail: Trail) -> int:
     return len(_mended(lesson, take, trail).loose)
 
 
+@remembered(32)
 def _mended(lesson: Lesson, take: str, trail: Trail) -> MendedTrail:
     words = script(lesson)
     newer = ids_by_place([word.id for word in words])
@@ -53,25 +54,4 @@ def _with_ids(trail: Trail, newer: Mapping[str, str]) -> Trail:
         trail,
         visits=tuple(replace(visit, word=newer.get(visit.word, visit.word)) for visit in trail.visits),
         slips=tuple(replace(slip, word=newer.get(slip.word, slip.word)) for slip in trail.slips),
-    )
-
-
-def without_weak_forms(trail: Trail, printed: Mapping[str, str]) -> Trail:
-    """`trail` without the slips that are only words said in passing; `printed` gives the text of each word id."""
-    passing = {
-        (slip.word, slip.start)
-        for slip in trail.slips
-        if slip.kind is SlipKind.MISREAD and is_weak_form(printed.get(slip.word, ""), slip.heard)
-    }
-    if not passing:
-        return trail
-    return replace(
-        trail,
-        slips=tuple(slip for slip in trail.slips if (slip.word, slip.start) not in passing),
-        visits=tuple(
-            replace(visit, confidence=max(visit.confidence, UNSURE_BELOW), doubt=Doubt.NONE)
-            if (visit.word, visit.start) in passing
-            else visit
-            for visit in trail.visits
-        ),
     )

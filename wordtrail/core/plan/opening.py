@@ -5,6 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 from enum import StrEnum
 
+from wordtrail.core.plan.answers import AnsweredBy
+
 
 @dataclass(frozen=True, slots=True)
 class PictureQuestion:
@@ -62,6 +64,11 @@ CALLED = {
     Part.QUICK_WRITE: "Your turn", Part.RECAP: "What we found out", Part.TASK: "Now you",
 }  # fmt: skip
 """What students read over the boards of each part that has some."""
+
+
+def answered_by(part: Part) -> AnsweredBy:
+    """What students answer with at the boards of a part."""
+    return AnsweredBy.TEXT if part is Part.QUICK_WRITE else AnsweredBy.NOTHING
 
 
 def run_order(order: tuple[Part, ...]) -> tuple[Part, ...]:

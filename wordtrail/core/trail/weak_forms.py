@@ -7,8 +7,12 @@ which knows of no sentence, takes them for other words.
 
 from __future__ import annotations
 
+from collections.abc import Mapping
+from dataclasses import replace
+
 from wordtrail.core.speech.pronunciation import VOWELS, Sounds, pronunciations
 from wordtrail.core.text.bare import bare
+from wordtrail.core.trail.model import UNSURE_BELOW, Doubt, SlipKind, Trail
 
 WEAK = frozenset((
     "a", "am", "an", "and", "are", "as", "at", "be", "been", "but", "can", "could", "do", "does", "for", "from",
@@ -16,6 +20,27 @@ WEAK = frozenset((
     "some", "than", "that", "the", "them", "there", "to", "us", "was", "we", "were", "will", "would", "you", "your",
 ))  # fmt: skip
 """Words that have a weak form."""
+
+
+def without_weak_forms(trail: Trail, printed: Mapping[str, str]) -> Trail:
+    """`trail` without the slips that are only words said in passing; `printed` gives the text of each word id."""
+    passing = {
+        (slip.word, slip.start)
+        for slip in trail.slips
+        if slip.kind is SlipKind.MISREAD and is_weak_form(printed.get(slip.word, ""), slip.heard)
+    }
+    if not passing:
+        return trail
+    return replace(
+        trail,
+        slips=tuple(slip for slip in trail.slips if (slip.word, slip.start) not in passing),
+        visits=tuple(
+            replace(visit, confidence=max(visit.confidence, UNSURE_BELOW), doubt=Doubt.NONE)
+            if (visit.word, visit.start) in passing
+            else visit
+            for visit in trail.visits
+        ),
+    )
 
 
 def is_weak_form(printed: str, heard: str) -> bool:

@@ -24,6 +24,8 @@ const editor = shallowRef<Editor>()
 const dirty = ref(false)
 useLesson().unkeptWhile(() => dirty.value)
 let pointed = false
+/** Changes of this text that are on their way. */
+let sending = 0
 let timer = 0
 
 const kinds = useCatalogue().block_kinds
@@ -54,16 +56,18 @@ function focus() {
   edit()
   editor.value?.view.focus()
 }
-/** Without pointer, cursor or anything to keep there is no editor. */
+/** Without pointer, cursor or anything to keep there is no editor. What is on its way may yet be refused. */
 function rest() {
-  if (pointed || dirty.value || editor.value?.isFocused) return
+  if (pointed || sending || dirty.value || editor.value?.isFocused) return
   editor.value?.destroy()
   editor.value = undefined
 }
-function point(at: boolean) {
-  pointed = at
-  if (at) edit()
-  else rest()
+/** A finger leaves before its tap is a click: its editor waits for the cursor. */
+function point(event: PointerEvent) {
+  const isMouse = event.pointerType === 'mouse'
+  pointed = isMouse && event.type === 'pointerenter'
+  if (event.type === 'pointerenter') edit()
+  else if (isMouse) rest()
 }
 onBeforeUnmount(() => {
   void keep()
@@ -88,9 +92,11 @@ async function keep(): Promise<boolean> {
   const command: Command = edited.text
     ? { kind: 'edit block', block: props.block.id, ...edited }
     : { kind: 'remove block', block: props.block.id }
-  const kept = await props.send(command)
-  // More may have been typed while it was on its way.
+  sending++
+  const kept = await props.send(command).finally(() => sending--)
+  // What was refused is still in the field, and is sent again with what is typed next.
   if (!kept) dirty.value = true
+  else rest()
   return kept
 }
 
@@ -128,13 +134,7 @@ defineExpose({ focus })
 </script>
 
 <template>
-  <div
-    ref="place"
-    class="min-w-0 flex-1"
-    :style="style"
-    @pointerenter="point(true)"
-    @pointerleave="point(false)"
-  >
+  <div ref="place" class="min-w-0 flex-1" :style="style" @pointerenter="point" @pointerleave="point">
     <div v-if="!editor" v-bind="attributes" @focus="focus">
       <p>
         <span
@@ -148,8 +148,8 @@ defineExpose({ focus })
   </div>
 </template>
 
-<style>
-.words {
+<style scoped>
+:deep(.words) {
   border-radius: var(--radius-small);
   padding: 2px 8px;
   font-size: 18px;
@@ -157,36 +157,36 @@ defineExpose({ focus })
   white-space: pre-wrap;
   overflow-wrap: break-word;
 }
-.words:hover {
+:deep(.words:hover) {
   background: #fafcfb;
 }
-.words:focus {
+:deep(.words:focus) {
   outline: none;
   background: var(--color-white);
   box-shadow: 0 0 0 2px var(--color-lake);
 }
-[data-kind='heading'] .words {
+[data-kind='heading'] :deep(.words) {
   font-size: 24px;
   font-weight: 700;
   line-height: 1.3;
 }
-[data-kind='subheading'] .words {
+[data-kind='subheading'] :deep(.words) {
   font-size: 20px;
   font-weight: 700;
 }
-[data-kind='caption'] .words,
-[data-kind='footnote'] .words {
+[data-kind='caption'] :deep(.words),
+[data-kind='footnote'] :deep(.words) {
   font-size: 15px;
   color: var(--color-quiet);
 }
-[data-kind='fact box'] .words {
+[data-kind='fact box'] :deep(.words) {
   background: var(--color-mist);
   padding: 8px 12px;
 }
-[data-kind='list item'] .words > p::before {
+[data-kind='list item'] :deep(.words > p::before) {
   content: '• ';
 }
-[data-kind='stanza'] .words {
+[data-kind='stanza'] :deep(.words) {
   padding-left: 28px;
 }
 </style>
