@@ -5,11 +5,13 @@ from __future__ import annotations
 import argparse
 import gc
 import json
+import os
 import resource
 import signal
 import socket
 import sys
 import tempfile
+import threading
 from functools import partial
 from pathlib import Path
 
@@ -68,6 +70,7 @@ def _parser() -> argparse.ArgumentParser:
         _with_log(serve)
         _with_data(serve)
     worker = commands.add_parser("worker", help="do long work in the background")
+    worker.add_argument("--with-its-server", action="store_true", help="end when the standard input does")
     worker.set_defaults(run=_worker)
     _with_log(worker)
     _with_data(worker)
@@ -194,7 +197,15 @@ def _worker(options: argparse.Namespace) -> None:
 
     settings = _settings(options)
     set_up(settings.log, settings.log_level)
+    if options.with_its_server:
+        threading.Thread(target=_end_with_server, daemon=True).start()
     Queue(open_workspace(settings.data)).work()
+
+
+def _end_with_server() -> None:
+    """Wait until the server that started this worker is gone, and end at once: its jobs are taken up by the next."""
+    sys.stdin.buffer.read()
+    os._exit(1)
 
 
 def _openapi(options: argparse.Namespace) -> None:

@@ -61,7 +61,7 @@ class ApiTest(unittest.TestCase):
         self.assertEqual((answer.json["since"], answer.json["revision"]), (lesson["revision"], now["revision"]))
         changes = [Operation(one["op"], one["path"], one["value"]) for one in answer.json["changes"]]
         self.assertEqual(patched(copy.deepcopy(lesson["lesson"]), changes), now["lesson"])
-        for key in ("undo", "redo", "waypoints", "next", "video", "counting_take"):
+        for key in ("undo", "redo", "waypoints", "next", "video", "take_in_use"):
             self.assertEqual(answer.json[key], now[key])
         return now
 
@@ -163,7 +163,7 @@ class TakesTest(ApiTest):
         take = self.client.post(f"/api/lessons/{lesson['id']}/takes", json={}).json
         for number, data in enumerate((b"one", b"two")):
             self.assertEqual(self.client.put(f"/api/takes/{take['id']}/pieces/{number}", data=data).status_code, 200)
-        self.assert_problem(self.client.put(f"/api/takes/{take['id']}/pieces/9", data=b"x"), 422, says="missing")
+        self.assert_problem(self.client.put(f"/api/takes/{take['id']}/pieces/9", data=b"x"), 409, says="missing")
         unfinished = self.client.get(f"/api/lessons/{lesson['id']}").json
         self.assertEqual((unfinished["takes"][0]["state"], unfinished["next"]), ("recording", "record"))
         events = {"first": 0, "events": [{"at": 1.5, "what": "pause"}]}
@@ -184,7 +184,7 @@ class TakesTest(ApiTest):
         for first, events in ((0, [drawn]), (0, [drawn]), (0, [drawn, turned]), (2, [])):
             answer = self.client.post(path, json={"first": first, "events": events})
             self.assertEqual(answer.status_code, 200, answer.text)
-        self.assert_problem(self.client.post(path, json={"first": 3, "events": [turned]}), 422, says="missing")
+        self.assert_problem(self.client.post(path, json={"first": 3, "events": [turned]}), 409, says="missing")
         with self.workspace.database.read_session() as session:
             self.assertEqual([event.what for event in events_of(session, take["id"])], ["mark", "page"])
         self.assertEqual(self.client.post(f"/api/takes/{take['id']}/finish").status_code, 202)
@@ -259,13 +259,13 @@ class DemoTest(ApiTest):
         self.assertEqual(len(self.client.get("/api/lessons").json["lessons"]), 2)
 
     def test_a_take_is_sent_in_ranges(self) -> None:
-        path = f"/api/takes/{self.view['counting_take']}/sound"
+        path = f"/api/takes/{self.view['take_in_use']}/sound"
         whole = self.client.get(path)
         part = self.client.get(path, headers={"Range": "bytes=100-199"})
         self.assertEqual((part.status_code, part.data), (206, whole.data[100:200]))
 
     def test_a_moved_word_stays_and_the_trim_is_found(self) -> None:
-        take = self.view["counting_take"]
+        take = self.view["take_in_use"]
         path = f"/api/lessons/{self.view['id']}/trail?take={take}"
         before = self.client.get(path).json
         number, visit = next((n, v) for n, v in enumerate(before["trail"]["visits"]) if v["end"] - v["start"] > 0.3)
@@ -286,7 +286,7 @@ class DemoTest(ApiTest):
 
     def test_only_a_take_of_this_lesson_can_count(self) -> None:
         other = next(one for one in self.client.get("/api/lessons").json["lessons"] if "Rain" in one["title"])
-        take = self.client.get(f"/api/lessons/{other['id']}").json["counting_take"]
+        take = self.client.get(f"/api/lessons/{other['id']}").json["take_in_use"]
         for wrong in (take, "none"):
             command = {"kind": "choose take", "take": wrong}
             body = {"revision": self.view["revision"], "command": command}

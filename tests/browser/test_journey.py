@@ -106,10 +106,10 @@ class JourneyTest(unittest.TestCase):
         """Play the take and hold the lit word against the truth, shifted by where recording began."""
         lesson = page.url.split("/")[-2]
         view = page.request.get(f"{page.url.split('/lesson')[0]}/api/lessons/{lesson}").json()
-        sound = page.request.get(f"{page.url.split('/lesson')[0]}/api/takes/{view['counting_take']}/sound").body()
+        sound = page.request.get(f"{page.url.split('/lesson')[0]}/api/takes/{view['take_in_use']}/sound").body()
         (folder / "take.m4a").write_bytes(sound)
         (placed,) = view["lesson"]["placed_marks"]
-        self.assertEqual(placed["take"], view["counting_take"])
+        self.assertEqual(placed["take"], view["take_in_use"])
         self.assertTrue(0 < placed["start"] < 10, "drawn while the recording began")
         shift = _shift(narration.samples, decode(folder / "take.m4a", RATE))
         expect(page.get_by_text("Words read")).to_be_visible()

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import unittest
-from dataclasses import fields
+from dataclasses import fields, replace
 
 from tests.worlds import TAKE, lesson, planned, trail
 from wordtrail.core.changes.block_changes import AddBlock, EditBlock
@@ -13,10 +13,11 @@ from wordtrail.core.changes.mark_changes import AddMark, RemoveMark
 from wordtrail.core.changes.point_changes import KeepPoint, RemovePausePoint
 from wordtrail.core.changes.take_changes import ChooseTake, ClearTrim, MoveStart, SetPace, SetTrim
 from wordtrail.core.errors import LessonError
+from wordtrail.core.lesson.take_in_use import TakeUse, take_in_use, use_of_new
 from wordtrail.core.marks.forms.underline import Underline
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.text.model import BlockKind
-from wordtrail.core.waypoints.waypoints import Screen, Standing, counting_take, next_screen, waypoints
+from wordtrail.core.waypoints.waypoints import Screen, Standing, next_screen, waypoints
 
 
 class CommandsTest(unittest.TestCase):
@@ -110,8 +111,26 @@ class PathTest(unittest.TestCase):
     def test_an_unfinished_take_asks_for_attention(self) -> None:
         self.assertEqual(next_screen(planned(), Standing(unfinished=1)), Screen.RECORD)
 
-    def test_the_chosen_take_counts_else_the_newest_with_a_trail(self) -> None:
-        self.assertEqual(counting_take(lesson(), ["x"]), TAKE)
+    def test_what_was_not_read_is_counted(self) -> None:
+        some = replace(trail(), unread=("a1", "a2"))
+        points = {p.screen: p for p in waypoints(planned(), Standing(takes=1, trail=some))}
+        self.assertEqual((points[Screen.SYNC].note, points[Screen.SYNC].attention), ("2 words not read", True))
+
+    def test_a_new_take_is_asked_about_before_going_on(self) -> None:
+        standing = Standing(takes=2, trail=trail(), asking=True)
+        self.assertEqual(next_screen(planned(), standing), Screen.SYNC)
+        sync = next(point for point in waypoints(planned(), standing) if point.screen is Screen.SYNC)
+        self.assertEqual(sync.note, "use the new take?")
+
+    def test_the_chosen_take_is_used_else_the_newest_that_needs_no_answer(self) -> None:
+        by_itself = TakeUse.BY_ITSELF
+        self.assertEqual(take_in_use(lesson(), {TAKE: by_itself, "x": by_itself}), TAKE)
         fresh = apply(lesson(), ChooseTake(""))
-        self.assertEqual(counting_take(fresh, ["x", "y"]), "y")
-        self.assertEqual(counting_take(fresh, []), "")
+        self.assertEqual(take_in_use(fresh, {"x": by_itself, "y": by_itself}), "y")
+        self.assertEqual(take_in_use(fresh, {"x": by_itself, "y": TakeUse.ASKED, "z": TakeUse.BY_CHOICE}), "x")
+        self.assertEqual(take_in_use(fresh, {}), "")
+        self.assertEqual(take_in_use(lesson(), {"x": by_itself}), "x", "the chosen one was deleted")
+
+    def test_the_first_take_is_used_by_itself_and_a_later_one_waits(self) -> None:
+        self.assertEqual(use_of_new([]), TakeUse.BY_ITSELF)
+        self.assertEqual(use_of_new(["x"]), TakeUse.ASKED)

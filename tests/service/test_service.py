@@ -24,12 +24,21 @@ from wordtrail.service.changing import change_lesson, change_newest, go_back_or_
 from wordtrail.service.exporting import KINDS, export, passage_export
 from wordtrail.service.finishing import finish
 from wordtrail.service.giving import give_out, given_out, take_back
-from wordtrail.service.removing import remove
+from wordtrail.service.removing import remove, remove_one_take
 from wordtrail.service.showing import shown_before
 from wordtrail.store.lessons import add_lesson, all_lessons, get_lesson
 from wordtrail.store.surroundings import surroundings_of
 from wordtrail.store.tables import JobRow, VideoRow
-from wordtrail.store.takes import TakeFiles, add_events, add_piece, begin_take, get_take, keep_trail, put_together
+from wordtrail.store.takes import (
+    TakeFiles,
+    add_events,
+    add_piece,
+    begin_take,
+    get_take,
+    keep_trail,
+    put_together,
+    takes_of,
+)
 from wordtrail.workspace import open_workspace
 
 
@@ -202,6 +211,20 @@ class FinishingTest(ServiceTest):
         take = self.take()
         self.assertEqual([finish(self.workspace, take) for _ in range(2)], [self.lesson_id, self.lesson_id])
         self.assertEqual(self.workspace.blobs.read(TakeFiles(take).original), b"piece 0 piece 1 ")
+        self.assertEqual(self.workspace.blobs.keys(TakeFiles(take).pieces), [], "they are not kept twice")
+
+    def test_pieces_that_the_row_lost_in_a_power_cut_are_in_it(self) -> None:
+        take = self.take(pieces=3)
+        with self.workspace.database.write_session() as session:
+            get_take(session, take).pieces = 1
+        finish(self.workspace, take)
+        self.assertEqual(self.workspace.blobs.read(TakeFiles(take).original), b"piece 0 piece 1 piece 2 ")
+
+    def test_a_missing_last_piece_does_not_lose_the_others(self) -> None:
+        take = self.take(pieces=3)
+        self.workspace.blobs.drop(TakeFiles(take).piece(2))
+        finish(self.workspace, take)
+        self.assertEqual(self.workspace.blobs.read(TakeFiles(take).original), b"piece 0 piece 1 ")
 
     def test_a_piece_that_comes_meanwhile_is_in_it(self) -> None:
         take = self.take()
@@ -246,10 +269,11 @@ class SurroundingsTest(ServiceTest):
             keep_trail(session, get_take(session, take), trail())
             keep_trail(session, get_take(session, take), trail(begin=2.0))
             mine = {"school_id": self.owner.school, "teacher_id": self.owner.teacher, "lesson_id": self.lesson_id}
-            for made, seconds in ((5.0, 9.0), (7.0, 8.0)):
-                session.add(VideoRow(**mine, revision=1, seconds=seconds, size=1, made_at=made))
-            session.add(JobRow(**mine, kind="align", subject=take, state="running"))
-            session.add(JobRow(**mine, kind="video", subject="x", state="done"))
+            # The clock was set back between the two.
+            for number, made, seconds in ((1, 7.0, 9.0), (2, 5.0, 8.0)):
+                session.add(VideoRow(**mine, number=number, revision=1, seconds=seconds, size=1, made_at=made))
+            session.add(JobRow(**mine, number=1, kind="align", subject=take, state="running"))
+            session.add(JobRow(**mine, number=2, kind="video", subject="x", state="done"))
         with self.workspace.database.read_session() as session:
             around = surroundings_of(session, [self.lesson_id, other])
             self.assertEqual(len(all_lessons(session, self.owner)), 2)
@@ -277,6 +301,19 @@ class SurroundingsTest(ServiceTest):
 
 
 class RemovingTest(ServiceTest):
+    def test_a_deleted_take_is_gone_with_its_files_and_the_lesson_goes_on_with_another(self) -> None:
+        first, second = self.take("kept"), self.take("kept")
+        with self.workspace.database.write_session() as session:
+            for one in (first, second):
+                keep_trail(session, get_take(session, one), trail())
+        with self.assertRaises(NotFound):
+            remove_one_take(self.workspace, "none")
+        self.assertEqual(remove_one_take(self.workspace, first), self.lesson_id)
+        self.assertFalse(self.workspace.blobs.path(TakeFiles(first).folder).exists())
+        self.assertTrue(self.workspace.blobs.path(TakeFiles(second).folder).exists())
+        with self.workspace.database.read_session() as session:
+            self.assertEqual([row.id for row in takes_of(session, self.lesson_id)], [second])
+
     def test_every_file_goes_and_those_of_others_stay(self) -> None:
         take, blobs = self.take("kept"), self.workspace.blobs
         for key in (

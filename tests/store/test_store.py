@@ -3,24 +3,35 @@
 from __future__ import annotations
 
 import errno
+import subprocess
+import sys
 import tempfile
-import time
 import unittest
 from contextlib import AbstractContextManager
 from pathlib import Path
 from unittest import mock
 
-from sqlalchemy import inspect, text
+from sqlalchemy import inspect, select, text
 from sqlalchemy.orm import Session
 
 from tests.worlds import lesson, trail
 from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.changes.take_changes import SetPace
-from wordtrail.core.errors import LessonError, LinkWithdrawn, NoRoom, NotFound, StaleRevision, TakeTooLong, TooLarge
+from wordtrail.core.errors import (
+    LessonError,
+    LinkWithdrawn,
+    NoRoom,
+    NotFound,
+    PartMissing,
+    StaleRevision,
+    TakeTooLong,
+    TooLarge,
+)
+from wordtrail.core.lesson.take_in_use import TakeUse
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.store import jobs, sharing, takes
 from wordtrail.store.lessons import Owner, add_lesson, all_lessons, change, get_lesson, go_back_or_on, remove_lesson
-from wordtrail.store.tables import Base, JobRow
+from wordtrail.store.tables import Base, TrailRow
 from wordtrail.workspace import open_workspace
 
 
@@ -136,10 +147,29 @@ class TakesTest(StoreTest):
 
     def test_a_piece_that_skips_ahead_or_is_too_large_is_refused(self) -> None:
         take = self.begin()
-        with self.assertRaises(LessonError):
+        with self.assertRaises(PartMissing) as caught:
             self.piece(take, 1, b"two")
+        self.assertEqual(caught.exception.expected, 0)
         with self.assertRaises(TooLarge):
             self.piece(take, 0, bytes(takes.LARGEST_PIECE + 1))
+
+    def test_a_row_that_lost_its_last_pieces_counts_their_files(self) -> None:
+        take = self.begin()
+        for number in range(6):
+            self.piece(take, number, b"sound")
+        with self.session() as session:
+            row = takes.get_take(session, take)
+            row.pieces, row.size = 4, 20
+        self.piece(take, 6, b"sound")
+        with self.session() as session:
+            row = takes.get_take(session, take)
+            self.assertEqual((row.pieces, row.size), (7, 35))
+        self.workspace.blobs.drop(takes.TakeFiles(take).piece(5))
+        with self.session() as session:
+            takes.get_take(session, take).pieces = 4
+        with self.assertRaises(PartMissing) as caught:
+            self.piece(take, 7, b"sound")
+        self.assertEqual(caught.exception.expected, 5)
 
     def test_a_full_take_says_how_much_one_take_may_have(self) -> None:
         take = self.begin()
@@ -174,7 +204,15 @@ class TakesTest(StoreTest):
                 {second: trail(begin=2.0)},
             )
             self.assertIsNone(takes.trail_of(session, first))
+            for row in session.scalars(select(TrailRow)):
+                row.made_at = 1e9 - row.number
+        with self.session() as session:
+            newest = takes.trail_of(session, second)
+            self.assertEqual(newest, trail(begin=2.0), "also when the clock was set back")
             self.assertEqual(get_lesson(session, self.lesson_id).revision, 1)
+            self.assertEqual(takes.get_take(session, second).use, TakeUse.BY_ITSELF, "however often it is listened to")
+            takes.keep_trail(session, takes.get_take(session, first), trail())
+            self.assertEqual(takes.get_take(session, first).use, TakeUse.ASKED, "another one is in use already")
 
     def test_an_empty_take_cannot_be_finished(self) -> None:
         take = self.begin()
@@ -201,6 +239,32 @@ class BlobsTest(StoreTest):
             blobs.write("a.bin", b"new")
         self.assertEqual(blobs.read("a.bin"), b"old")
 
+    def test_what_a_killed_process_left_half_written_gives_its_space_back(self) -> None:
+        blobs = self.workspace.blobs
+        blobs.write("videos/a/video.mp4", b"whole")
+        begun = "import sys, pathlib, wordtrail.store.blobs as s; b = s.Blobs(pathlib.Path(sys.argv[1]))"
+        wait = "with b.making('videos/b/video.mp4') as p: p.write_bytes(b'half'); print('begun', flush=True); input()"
+        program = [sys.executable, "-c", f"{begun}\n{wait}", str(blobs.path("x").parent)]
+        with subprocess.Popen(program, stdin=subprocess.PIPE, stdout=subprocess.PIPE) as writing:
+            assert writing.stdout
+            writing.stdout.readline()
+            self.assertEqual(blobs.drop_drafts(), 0, "it is being written now")
+            writing.kill()
+            writing.wait()
+        self.assertEqual(blobs.drop_drafts(), 1)
+        self.assertEqual(list(blobs.path("videos/b").iterdir()), [])
+        self.assertTrue(blobs.exists("videos/a/video.mp4"))
+
+    def test_a_full_disk_is_said_while_a_lesson_is_changed(self) -> None:
+        with self.session() as session:
+            session.execute(text("PRAGMA max_page_count = 60"))
+        with self.assertRaises(NoRoom), self.session() as session:
+            for _ in range(300):
+                add_lesson(session, self.owner, lesson(), "x" * 200)
+        with self.session() as session:
+            session.execute(text("PRAGMA max_page_count = 1000000"))
+            self.assertEqual(len(all_lessons(session, self.owner)), 1)
+
     def test_keys_cannot_leave_the_folder(self) -> None:
         for key in ("../x", "/etc/passwd", "a/../../x", "a//b", ""):
             with self.assertRaises(ValueError):
@@ -220,13 +284,19 @@ class JobsTest(StoreTest):
             self.assertFalse(jobs.claim(session, self.add(), "worker-2"))
 
     def test_a_job_whose_worker_died_waits_again_and_gives_up_in_the_end(self) -> None:
-        job = self.add()
+        job, now = self.add(), 100.0
+        watch = jobs.Watch(lambda: now)
         for _ in range(jobs.MOST_TRIES):
             with self.session() as session:
                 self.assertTrue(jobs.claim(session, job, "worker"))
-                self.assertEqual(jobs.orphans(session), [])
-                session.get_one(JobRow, job).heartbeat = time.time() - jobs.DEAD_AFTER - 1
-                waiting = jobs.orphans(session)
+                self.assertEqual(jobs.orphans(session, watch), [])
+                now += jobs.DEAD_AFTER - 1
+                jobs.beat(session, job, "reading", 0.1)
+                self.assertEqual(jobs.orphans(session, watch), [])
+                now += jobs.DEAD_AFTER - 1
+                self.assertEqual(jobs.orphans(session, watch), [], "it gave a sign meanwhile")
+                now += 2
+                waiting = jobs.orphans(session, watch)
         self.assertEqual(waiting, [])
         with self.session() as session:
             row = jobs.get_job(session, job)

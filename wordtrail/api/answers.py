@@ -82,6 +82,8 @@ class Problem(Answer):
     detail: str
     kept: str = ""
     advice: str = ""
+    expected: int | None = None
+    """Of a part of a take that skips ahead: which one comes next."""
 
 
 class Passphrase(Body):
@@ -129,7 +131,12 @@ class Take(Answer):
     made_at: float
     fault: str
     has_trail: bool
-    counts: bool
+    in_use: bool
+    """Whether the lesson is made of it."""
+    asks: bool
+    """Whether the teacher has yet to say if it is to be used."""
+    words_read: int
+    words: int
 
 
 class Job(Answer):
@@ -183,7 +190,7 @@ class LessonView(Answer):
     waypoints: list[Waypoint]
     next: Screen
     takes: list[Take]
-    counting_take: str
+    take_in_use: str
     jobs: list[Job]
     video: Video | None
     link: StudentLink | None
@@ -209,7 +216,7 @@ class LessonChange(Answer):
     redo: str
     waypoints: list[Waypoint]
     next: Screen
-    counting_take: str
+    take_in_use: str
     video: Video | None
 
 

@@ -15,6 +15,7 @@ STATUS: dict[type[errors.WordTrailError], int] = {
     errors.NotFound: 404,
     errors.LinkWithdrawn: 404,
     errors.StaleRevision: 409,
+    errors.PartMissing: 409,
     errors.NewerDocument: 409,
     errors.TooLarge: 413,
     errors.TakeTooLong: 413,
@@ -41,6 +42,7 @@ def problem(fault: errors.WordTrailError) -> Response:
             detail=fault.message,
             kept=fault.kept,
             advice=fault.advice,
+            expected=fault.expected if isinstance(fault, errors.PartMissing) else None,
         )
     )
 

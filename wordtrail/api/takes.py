@@ -11,10 +11,12 @@ from wordtrail.api import answers
 from wordtrail.api.context import answer, context
 from wordtrail.api.views import job_view, take_view
 from wordtrail.core.errors import EmptySound
+from wordtrail.core.lesson.take_in_use import TakeUse
 from wordtrail.core.trail.events import TakeEvent
 from wordtrail.jobs.queue import ALIGN
 from wordtrail.media.decode import decode
 from wordtrail.service.finishing import finish
+from wordtrail.service.removing import remove_one_take
 from wordtrail.store.jobs import ask_to_stop, get_job
 from wordtrail.store.lessons import get_lesson
 from wordtrail.store.tables import new_id
@@ -59,9 +61,9 @@ def begin(path: LessonPath, body: answers.NewTake) -> Response:
     """A new take, to which pieces will be sent while it is recorded."""
     workspace = context().workspace
     with workspace.database.write_session() as session:
-        get_lesson(session, path.lesson, workspace.owner)
+        lesson = get_lesson(session, path.lesson, workspace.owner).lesson
         row = begin_take(session, workspace.owner, path.lesson, body.origin)
-        view = take_view(row, (), "")
+        view = take_view(row, lesson)
     return answer(view, 201)
 
 
@@ -112,6 +114,22 @@ def hand_in(path: LessonPath, form: SoundForm) -> Response:
         row = begin_take(session, owner, path.lesson, "file", take)
         row.size, row.seconds, row.state = size, seconds, "kept"
     return answer(job_view(server.queue.add(ALIGN, path.lesson, take)), 202)
+
+
+@routes.post("/takes/<take>/set-aside", responses={200: answers.Done})
+def set_aside(path: TakePath) -> Response:
+    """The lesson stays with the take that it uses; this one is kept beside it."""
+    workspace = context().workspace
+    with workspace.database.write_session() as session:
+        get_take(session, path.take, workspace.owner).use = TakeUse.BY_CHOICE.value
+    return answer(answers.Done())
+
+
+@routes.delete("/takes/<take>", responses={200: answers.Done})
+def delete_take(path: TakePath) -> Response:
+    """Delete a take for good: its recording and what was found in it."""
+    remove_one_take(context().workspace, path.take)
+    return answer(answers.Done())
 
 
 @routes.post("/takes/<take>/align", responses={202: answers.Job})

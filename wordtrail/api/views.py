@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Container, Sequence
+from collections.abc import Sequence
 
 from flask import Response
 from sqlalchemy.orm import Session
@@ -14,10 +14,11 @@ from wordtrail.core.layout.model import LaidMark, LaidPage, Signpost
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.current_trail import current_trail, kept_ends, loose_mends
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.take_in_use import TakeUse, take_in_use
 from wordtrail.core.trail.checks import figures, places_to_check
 from wordtrail.core.trail.legs import legs
 from wordtrail.core.trail.model import Trail
-from wordtrail.core.waypoints.waypoints import Standing, counting_take, next_screen, waypoints
+from wordtrail.core.waypoints.waypoints import Standing, next_screen, waypoints
 from wordtrail.formats.json_patch import Operation, difference
 from wordtrail.jobs.queue import ALIGN, PHASES
 from wordtrail.service.changing import Changed
@@ -27,6 +28,7 @@ from wordtrail.store.jobs import jobs_of
 from wordtrail.store.lessons import KeptLesson
 from wordtrail.store.surroundings import Surroundings, surroundings_of
 from wordtrail.store.tables import JobRow, TakeRow, VideoRow
+from wordtrail.store.takes import FoundTrail
 
 MOST_JOBS = 12
 
@@ -38,7 +40,7 @@ def lesson_view(session: Session, kept: KeptLesson) -> answers.LessonView:
     """Everything about a lesson."""
     lesson = kept.lesson
     around = surroundings_of(session, [kept.id])[kept.id]
-    counting = counting_take(lesson, list(around.trails))
+    used = take_in_use(lesson, around.uses)
     standing = _standing(kept, around)
     link = around.link
     return answers.LessonView(
@@ -50,8 +52,8 @@ def lesson_view(session: Session, kept: KeptLesson) -> answers.LessonView:
         redo=kept.redo,
         waypoints=list(waypoints(lesson, standing)),
         next=next_screen(lesson, standing),
-        takes=[take_view(row, around.trails, counting) for row in around.takes],
-        counting_take=counting,
+        takes=[take_view(row, lesson, around.trails.get(row.id), used) for row in around.takes],
+        take_in_use=used,
         jobs=[job_view(row) for row in jobs_of(session, kept.id)[:MOST_JOBS]],
         video=video_view(around.video, kept.revision) if around.video else None,
         link=answers.StudentLink(url=link_url(link.token), reachable=bool(context().public_url)) if link else None,
@@ -72,7 +74,7 @@ def lesson_change(session: Session, changed: Changed) -> answers.LessonChange:
         redo=kept.redo,
         waypoints=list(waypoints(kept.lesson, standing)),
         next=next_screen(kept.lesson, standing),
-        counting_take=counting_take(kept.lesson, list(around.trails)),
+        take_in_use=take_in_use(kept.lesson, around.uses),
         video=video_view(around.video, kept.revision) if around.video else None,
     )
 
@@ -104,12 +106,13 @@ def _shelf_lesson(kept: KeptLesson, standing: Standing) -> answers.ShelfLesson:
 
 
 def _standing(kept: KeptLesson, around: Surroundings) -> Standing:
-    counting = counting_take(kept.lesson, list(around.trails))
-    found = around.trails.get(counting)
+    used = take_in_use(kept.lesson, around.uses)
+    found = around.trails.get(used)
     return Standing(
         takes=sum(row.state == "kept" for row in around.takes),
         unfinished=sum(row.state == "recording" for row in around.takes),
-        trail=current_trail(kept.lesson, counting, found.trail) if found else None,
+        trail=current_trail(kept.lesson, used, found.trail) if found else None,
+        asking=TakeUse.ASKED in around.uses.values(),
         aligning=ALIGN in around.working,
         video=around.video is not None,
         video_is_newest=around.video is not None and around.video.revision == kept.revision,
@@ -117,8 +120,9 @@ def _standing(kept: KeptLesson, around: Surroundings) -> Standing:
     )
 
 
-def take_view(row: TakeRow, trails: Container[str], counting: str) -> answers.Take:
-    """A take."""
+def take_view(row: TakeRow, lesson: Lesson, found: FoundTrail | None = None, used: str = "") -> answers.Take:
+    """A take of a lesson, with what was found in it and the take that the lesson uses."""
+    trail = current_trail(lesson, row.id, found.trail) if found else None
     return answers.Take(
         id=row.id,
         number=row.number,
@@ -127,8 +131,11 @@ def take_view(row: TakeRow, trails: Container[str], counting: str) -> answers.Ta
         seconds=row.seconds,
         made_at=row.made_at,
         fault=row.fault,
-        has_trail=row.id in trails,
-        counts=row.id == counting,
+        has_trail=trail is not None,
+        in_use=row.id == used,
+        asks=row.use == TakeUse.ASKED,
+        words_read=figures(trail, [word.id for word in lesson.words]).read if trail else 0,
+        words=len(lesson.words),
     )
 
 

@@ -260,6 +260,20 @@ class TooLarge(WordTrailError):
         )
 
 
+class PartMissing(WordTrailError):
+    """A part of a take that skips ahead of those that are kept; `expected` is the number of the next one."""
+
+    title = "A part of this take is still on its way"
+
+    def __init__(self, what: str, expected: int) -> None:
+        super().__init__(
+            f"{what} {expected} of this take is still missing.",
+            kept="Everything before it is kept.",
+            advice="Send it, and those after it, again.",
+        )
+        self.expected = expected
+
+
 class NoRoom(WordTrailError):
     """The disk is full."""
 

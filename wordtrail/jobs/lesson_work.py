@@ -10,6 +10,7 @@ from wordtrail.formats import webvtt
 from wordtrail.media.render import poster, render
 from wordtrail.service.showing import showing
 from wordtrail.service.sound import kept_sound, sound_of
+from wordtrail.store.numbers import next_number
 from wordtrail.store.pictures import read_picture
 from wordtrail.store.tables import VideoRow, new_id
 from wordtrail.workspace import Workspace
@@ -52,6 +53,7 @@ def make_video(workspace: Workspace, lesson_id: str, report: Progress, size: str
                 school_id=workspace.owner.school,
                 teacher_id=workspace.owner.teacher,
                 lesson_id=lesson_id,
+                number=next_number(session, VideoRow.number, VideoRow.lesson_id == lesson_id),
                 revision=revision,
                 seconds=video_seconds(show.sheet),
                 size=bytes_written,

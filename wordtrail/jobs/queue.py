@@ -7,15 +7,15 @@ import time
 
 from huey import SqliteHuey
 
-from wordtrail.core.errors import JobCancelled, WordTrailError
+from wordtrail.core.errors import JobCancelled, NotFound, WordTrailError
 from wordtrail.jobs.file_work import FILE_PHASES, read_file
 from wordtrail.jobs.lesson_work import SOUND_PHASES, VIDEO_PHASES, make_sound, make_video
 from wordtrail.jobs.report import Report
 from wordtrail.jobs.take_work import ALIGN_PHASES, align_take
 from wordtrail.logs import logger
-from wordtrail.store.jobs import add_job, claim, end, get_job, orphans
+from wordtrail.store.jobs import Watch, add_job, claim, end, get_job, orphans
 from wordtrail.store.tables import JobRow, new_id
-from wordtrail.store.takes import get_take
+from wordtrail.store.takes import TakeFiles, get_take
 from wordtrail.workspace import Workspace
 
 ALIGN, VIDEO, READ, SOUND = "align", "video", "read", "sound"
@@ -60,10 +60,13 @@ class Queue:
             stop.set()
 
     def _sweep(self, stop: threading.Event) -> None:
+        """Take up what waits; first, give back the space of what a killed worker had half written."""
+        self.workspace.blobs.drop_drafts()
+        watch = Watch()
         offered: dict[str, int] = {}
         while not stop.wait(SWEEP_EVERY if offered else 0.1):
             with self.workspace.database.write_session() as session:
-                waiting = [(job, get_job(session, job).tries) for job in orphans(session)]
+                waiting = [(job, get_job(session, job).tries) for job in orphans(session, watch)]
             for job, tries in waiting:
                 if offered.get(job) != tries:
                     offered[job] = tries
@@ -114,6 +117,11 @@ def _do(workspace: Workspace, row: JobRow, report: Report) -> str:
 
 
 def _keep_fault(workspace: Workspace, row: JobRow, fault: WordTrailError) -> None:
-    if row.kind == ALIGN:
+    if row.kind != ALIGN:
+        return
+    try:
         with workspace.database.write_session() as session:
             get_take(session, row.subject).fault = fault.sentence
+    except NotFound:
+        # It was deleted while it was worked on.
+        workspace.blobs.forget(TakeFiles(row.subject).folder)

@@ -9,7 +9,8 @@ from pathlib import Path
 
 
 class Supervisor:
-    """Starts a worker for the workspace in `folder`, and another whenever it dies."""
+    """Starts a worker for the workspace in `folder`, and another whenever it dies. The worker does not outlive this
+    process, even one that is killed."""
 
     def __init__(self, folder: Path, log: str = "text", log_level: str = "warning") -> None:
         program = [sys.executable, "-m", "wordtrail.cli", "worker", "--data", str(folder)]
@@ -19,7 +20,7 @@ class Supervisor:
         self._thread = threading.Thread(target=self._watch, daemon=True)
 
     def __enter__(self) -> Supervisor:
-        self._worker = subprocess.Popen(self._command)
+        self._worker = self._started()
         self._thread.start()
         return self
 
@@ -41,4 +42,8 @@ class Supervisor:
     def _watch(self) -> None:
         while not self._over.wait(0.5):
             if self._worker and self._worker.poll() is not None:
-                self._worker = subprocess.Popen(self._command)
+                self._worker = self._started()
+
+    def _started(self) -> subprocess.Popen:
+        # The worker reads from a pipe that nobody writes to: it ends when this process does, however it does.
+        return subprocess.Popen([*self._command, "--with-its-server"], stdin=subprocess.PIPE)

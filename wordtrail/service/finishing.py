@@ -5,7 +5,7 @@ from __future__ import annotations
 from wordtrail.core.changes.mark_changes import PlaceDrawn
 from wordtrail.core.trail.events import drawn_by_hand
 from wordtrail.service.changing import change_newest
-from wordtrail.store.takes import events_of, finish_take, get_take, put_together
+from wordtrail.store.takes import count_pieces, drop_pieces, events_of, finish_take, get_take, put_together
 from wordtrail.workspace import Workspace
 
 
@@ -13,10 +13,11 @@ def finish(workspace: Workspace, take: str) -> str:
     """Keep a take that is over or was broken off, once; the id of its lesson. Raises NotFound, and LessonError where
     nothing was recorded."""
     while True:
-        with workspace.database.read_session() as session:
+        with workspace.database.write_session() as session:
             row = get_take(session, take, workspace.owner)
-        if row.state != "recording":
-            return row.lesson_id
+            if row.state != "recording":
+                return row.lesson_id
+            count_pieces(workspace.blobs, row)
         put_together(workspace.blobs, row)
         with workspace.database.write_session() as session:
             now = get_take(session, take, workspace.owner)
@@ -25,6 +26,7 @@ def finish(workspace: Workspace, take: str) -> str:
                 finish_take(now)
                 drawn = drawn_by_hand(events_of(session, take), take)
                 break
+    drop_pieces(workspace.blobs, take)
     if drawn:
         change_newest(workspace, row.lesson_id, PlaceDrawn(drawn))
     return row.lesson_id

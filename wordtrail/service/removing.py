@@ -1,11 +1,11 @@
-"""Taking a lesson off the shelf for good: its rows, and every file of the teacher's voice."""
+"""Deleting for good, a lesson or a take: its rows, and every file of the teacher's voice."""
 
 from __future__ import annotations
 
 from wordtrail.service.sound import sounds_of
 from wordtrail.store.lessons import remove_lesson
 from wordtrail.store.sharing import videos_of
-from wordtrail.store.takes import TakeFiles, takes_of
+from wordtrail.store.takes import TakeFiles, get_take, remove_take, takes_of
 from wordtrail.workspace import Workspace
 
 
@@ -23,3 +23,15 @@ def remove(workspace: Workspace, lesson: str) -> None:
         sounds_of(lesson),
     ):
         workspace.blobs.forget(folder)
+
+
+def remove_one_take(workspace: Workspace, take: str) -> str:
+    """Delete a take with all that was found in it; the id of its lesson. Films that were made of it stay. Raises
+    NotFound."""
+    with workspace.database.write_session() as session:
+        row = get_take(session, take, workspace.owner)
+        lesson = row.lesson_id
+        remove_take(session, row)
+    workspace.blobs.forget(TakeFiles(take).folder)
+    workspace.blobs.forget(sounds_of(lesson))
+    return lesson

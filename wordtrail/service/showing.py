@@ -13,11 +13,11 @@ from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.take_in_use import take_in_use
 from wordtrail.core.remembered import Kept
 from wordtrail.core.trail.model import Trail
-from wordtrail.core.waypoints.waypoints import counting_take
 from wordtrail.store.lessons import get_lesson
-from wordtrail.store.takes import newest_trails
+from wordtrail.store.takes import newest_trails, uses_of
 from wordtrail.workspace import Workspace
 
 MOST_BOXES = 200_000
@@ -40,7 +40,7 @@ class Stage:
 
 @dataclass(frozen=True, slots=True)
 class Showing:
-    """A lesson with its counting take, laid out and compiled. `key` names just this state of it: document, take and
+    """A lesson with the take it uses, laid out and compiled. `key` names just this state of it: document, take and
     trails."""
 
     key: str
@@ -72,11 +72,12 @@ def showing(workspace: Workspace, lesson_id: str, take: str = "") -> tuple[Showi
     with workspace.database.read_session() as session:
         kept = get_lesson(session, lesson_id)
         trails = newest_trails(session, lesson_id)
+        used = take_in_use(kept.lesson, uses_of(session, lesson_id, trails))
     if take and take not in trails:
         raise NotFound("trail")
-    key = "/".join((kept.key, take, *(found.id for found in trails.values())))
+    key = "/".join((kept.key, take, used, *(found.id for found in trails.values())))
     heard = {id: found.trail for id, found in trails.items()}
-    return _shown.get_or_make(key, lambda: _compiled(key, kept.lesson, heard, take)), kept.revision
+    return _shown.get_or_make(key, lambda: _compiled(key, kept.lesson, heard, used, take)), kept.revision
 
 
 def shown_before(key: str) -> Showing | None:
@@ -84,8 +85,8 @@ def shown_before(key: str) -> Showing | None:
     return _shown.get(key)
 
 
-def _compiled(key: str, document: Lesson, trails: dict[str, Trail], take: str) -> Showing:
-    lesson = replace(document, chosen_take=counting_take(document, list(trails)))
+def _compiled(key: str, document: Lesson, trails: dict[str, Trail], used: str, take: str) -> Showing:
+    lesson = replace(document, chosen_take=used)
     layout = typeset(document)
     edits = whole_take(take, trails[take]) if take else edit_list_of(lesson, trails)
     return Showing(key, lesson, trails, layout, edits, compile_cues(lesson, trails, layout, edits))

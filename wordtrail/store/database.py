@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import sqlite3
 from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from importlib.resources import files
@@ -11,9 +12,10 @@ from alembic import command
 from alembic.config import Config
 from alembic.util import CommandError
 from sqlalchemy import Engine, create_engine, event
+from sqlalchemy.exc import OperationalError
 from sqlalchemy.orm import Session, sessionmaker
 
-from wordtrail.core.errors import NewerDocument
+from wordtrail.core.errors import NewerDocument, NoRoom
 
 MOST_AT_ONCE = 500
 """Values that one query asks for at the most; databases have a bound."""
@@ -58,9 +60,14 @@ class Database:
     @contextmanager
     def write_session(self) -> Iterator[Session]:
         """A unit of work: kept when the block ends well, undone when it raises. Only one is under way at a time, so
-        that nothing slow belongs in it."""
-        with self._writing() as session, session.begin():
-            yield session
+        that nothing slow belongs in it. Raises NoRoom when the disk is full."""
+        try:
+            with self._writing() as session, session.begin():
+                yield session
+        except OperationalError as fault:
+            if getattr(fault.orig, "sqlite_errorcode", None) == sqlite3.SQLITE_FULL:
+                raise NoRoom from fault
+            raise
 
     def close(self) -> None:
         """Let go of all connections."""
@@ -71,7 +78,8 @@ def _prepare_sqlite(engine: Engine) -> None:
     @event.listens_for(engine, "connect")
     def settings(connection: Any, _record: Any) -> None:
         connection.execute("PRAGMA journal_mode=WAL")
-        connection.execute("PRAGMA synchronous=NORMAL")
+        # A piece of a take that was answered for is there after a power cut too.
+        connection.execute("PRAGMA synchronous=FULL")
         connection.execute("PRAGMA foreign_keys=ON")
         # SQLAlchemy begins the transactions (below), so that reading and then writing is one of them.
         connection.isolation_level = None

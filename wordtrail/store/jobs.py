@@ -1,18 +1,20 @@
-"""Keeping job rows: claimed once, alive while their heartbeat is fresh, asked to stop politely."""
+"""Keeping job rows: claimed once, alive while their worker goes on giving signs, asked to stop politely."""
 
 from __future__ import annotations
 
 import time
+from collections.abc import Callable
 
 from sqlalchemy import select, update
 from sqlalchemy.orm import Session
 
 from wordtrail.core.errors import NotFound
 from wordtrail.store.lessons import Owner
+from wordtrail.store.numbers import next_number
 from wordtrail.store.tables import JobRow
 
 DEAD_AFTER = 12.0
-"""Seconds without a heartbeat after which a job's worker is taken for dead."""
+"""Seconds without a sign of life after which a job's worker is taken for dead."""
 
 MOST_TRIES = 4
 
@@ -26,7 +28,10 @@ def add_job(session: Session, owner: Owner, kind: str, lesson_id: str | None, su
     ).first()
     if same:
         return same
-    row = JobRow(school_id=owner.school, teacher_id=owner.teacher, kind=kind, lesson_id=lesson_id, subject=subject)
+    row = JobRow(
+        school_id=owner.school, teacher_id=owner.teacher, kind=kind, lesson_id=lesson_id, subject=subject,
+        number=next_number(session, JobRow.number),
+    )  # fmt: skip
     session.add(row)
     session.flush()
     return row
@@ -42,12 +47,12 @@ def get_job(session: Session, id: str, owner: Owner | None = None) -> JobRow:
 
 def jobs_of(session: Session, lesson_id: str) -> list[JobRow]:
     """A lesson's jobs, the newest first."""
-    return list(session.scalars(select(JobRow).where(JobRow.lesson_id == lesson_id).order_by(JobRow.made_at.desc())))
+    return list(session.scalars(select(JobRow).where(JobRow.lesson_id == lesson_id).order_by(JobRow.number.desc())))
 
 
 def job_about(session: Session, kind: str, subject: str) -> JobRow | None:
     """The newest job of a kind for a subject."""
-    wanted = select(JobRow).where(JobRow.kind == kind, JobRow.subject == subject).order_by(JobRow.made_at.desc())
+    wanted = select(JobRow).where(JobRow.kind == kind, JobRow.subject == subject).order_by(JobRow.number.desc())
     return session.scalars(wanted).first()
 
 
@@ -56,7 +61,7 @@ def claim(session: Session, id: str, worker: str) -> bool:
     result = session.execute(
         update(JobRow)
         .where(JobRow.id == id, JobRow.state == "waiting")
-        .values(state="running", heartbeat=time.time(), worker=worker, tries=JobRow.tries + 1)
+        .values(state="running", signs=JobRow.signs + 1, worker=worker, tries=JobRow.tries + 1)
     )
     return bool(result.rowcount)  # type: ignore[attr-defined]
 
@@ -64,7 +69,7 @@ def claim(session: Session, id: str, worker: str) -> bool:
 def beat(session: Session, id: str, phase: str, progress: float) -> bool:
     """Give a sign of life; true when the job was asked to stop."""
     row = session.get_one(JobRow, id)
-    row.phase, row.progress, row.heartbeat = phase, progress, time.time()
+    row.phase, row.progress, row.signs = phase, progress, row.signs + 1
     return row.cancel_asked
 
 
@@ -83,11 +88,29 @@ def ask_to_stop(session: Session, row: JobRow) -> None:
         row.state = "cancelled"
 
 
-def orphans(session: Session) -> list[str]:
+class Watch:
+    """Sees which jobs give no sign any more: their signs are counted, by a clock of its own that nobody sets."""
+
+    def __init__(self, clock: Callable[[], float] = time.monotonic) -> None:
+        self._clock = clock
+        self._seen: dict[str, tuple[int, float]] = {}
+
+    def silent(self, job: str, signs: int) -> bool:
+        """Whether a running job, which has given so many signs, has given none for `DEAD_AFTER` seconds."""
+        now = self._clock()
+        before, since = self._seen.get(job, (-1, now))
+        if before != signs:
+            self._seen[job] = signs, now
+            return False
+        return now - since > DEAD_AFTER
+
+
+def orphans(session: Session, watch: Watch) -> list[str]:
     """Jobs that should be (re)started: waiting ones, and running ones whose worker died, which are
     waiting again; one that killed its worker four times has failed."""
-    lost = session.scalars(select(JobRow).where(JobRow.state == "running", JobRow.heartbeat < time.time() - DEAD_AFTER))
-    for row in lost:
+    for row in session.scalars(select(JobRow).where(JobRow.state == "running")):
+        if not watch.silent(row.id, row.signs):
+            continue
         if row.cancel_asked:
             row.state = "cancelled"
         elif row.tries >= MOST_TRIES:
@@ -96,4 +119,4 @@ def orphans(session: Session) -> list[str]:
         else:
             row.state = "waiting"
     session.flush()
-    return list(session.scalars(select(JobRow.id).where(JobRow.state == "waiting")))
+    return list(session.scalars(select(JobRow.id).where(JobRow.state == "waiting").order_by(JobRow.number)))

@@ -8,6 +8,7 @@ from dataclasses import dataclass, field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from wordtrail.core.lesson.take_in_use import TakeUse
 from wordtrail.store.database import MOST_AT_ONCE, batched
 from wordtrail.store.jobs import ACTIVE
 from wordtrail.store.tables import JobRow, LinkRow, TakeRow, TrailRow, VideoRow
@@ -25,6 +26,11 @@ class Surroundings:
     video: VideoRow | None = None
     link: LinkRow | None = None
 
+    @property
+    def uses(self) -> dict[str, TakeUse]:
+        """Take with a trail → how it comes to be used, in the order in which they were made."""
+        return {row.id: TakeUse(row.use) for row in self.takes if row.id in self.trails}
+
 
 def surroundings_of(session: Session, lessons: Sequence[str]) -> dict[str, Surroundings]:
     """Lesson id → what has been made of it: a handful of queries, however many lessons there are."""
@@ -41,7 +47,7 @@ def surroundings_of(session: Session, lessons: Sequence[str]) -> dict[str, Surro
         for lesson, kind in session.execute(working):
             if lesson:
                 found[lesson].working.add(kind)
-        for video in session.scalars(select(VideoRow).where(VideoRow.lesson_id.in_(some)).order_by(VideoRow.made_at)):
+        for video in session.scalars(select(VideoRow).where(VideoRow.lesson_id.in_(some)).order_by(VideoRow.number)):
             found[video.lesson_id].video = video
         for link in session.scalars(select(LinkRow).where(LinkRow.lesson_id.in_(some), LinkRow.withdrawn_at.is_(None))):
             found[link.lesson_id].link = link
@@ -54,6 +60,6 @@ def _newest_trails(session: Session, lessons: Sequence[str]) -> dict[str, str]:
         select(TrailRow.take_id, TrailRow.id)
         .join(TakeRow, TakeRow.id == TrailRow.take_id)
         .where(TakeRow.lesson_id.in_(lessons))
-        .order_by(TrailRow.made_at)
+        .order_by(TrailRow.number)
     )
     return dict(session.execute(wanted).tuples().all())

@@ -1,4 +1,5 @@
-"""The tables. Times are seconds since 1970, UTC; ids are random and cannot be guessed."""
+"""The tables. Times are seconds since 1970, UTC, to be shown: which of two rows is newer is said by their numbers, for
+a clock can be set back. Ids are random and cannot be guessed."""
 
 from __future__ import annotations
 
@@ -7,6 +8,8 @@ import time
 
 from sqlalchemy import Float, ForeignKey, Integer, LargeBinary, String, Text, UniqueConstraint
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
+
+from wordtrail.core.lesson.take_in_use import TakeUse
 
 
 def new_id() -> str:
@@ -71,7 +74,8 @@ class StepRow(Base):
 
 
 class TakeRow(Owned, Base):
-    """A recording. `state` goes from recording to kept, and never back; its pieces are append-only."""
+    """A recording. `state` goes from recording to kept, and never back; its pieces are append-only. `use` says whether
+    the lesson may take it up by itself (see `core.lesson.take_in_use`)."""
 
     __tablename__ = "takes"
     __table_args__ = (UniqueConstraint("lesson_id", "number"),)
@@ -82,6 +86,7 @@ class TakeRow(Owned, Base):
     pieces: Mapped[int] = mapped_column(Integer, default=0)
     size: Mapped[int] = mapped_column(Integer, default=0)
     seconds: Mapped[float] = mapped_column(Float, default=0.0)
+    use: Mapped[str] = mapped_column(String(20), default=TakeUse.BY_ITSELF.value)
     fault: Mapped[str] = mapped_column(Text, default="")
 
 
@@ -97,25 +102,27 @@ class EventRow(Base):
 
 
 class TrailRow(Owned, Base):
-    """The trail that was found for a take; the newest counts."""
+    """The trail that was found for a take; the one with the highest number counts."""
 
     __tablename__ = "trails"
     take_id: Mapped[str] = mapped_column(ForeignKey("takes.id", ondelete="CASCADE"), index=True)
+    number: Mapped[int] = mapped_column(Integer)
     document: Mapped[str] = mapped_column(Text)
 
 
 class JobRow(Owned, Base):
-    """Long work: what it is about, how far it is, and when its worker last gave a sign. Reading a file
-    belongs to no lesson yet."""
+    """Long work: what it is about, how far it is, and how many signs of life its worker has given. Of two jobs the one
+    with the higher number is the newer. Reading a file belongs to no lesson yet."""
 
     __tablename__ = "jobs"
+    number: Mapped[int] = mapped_column(Integer)
     kind: Mapped[str] = mapped_column(String(40))
     lesson_id: Mapped[str | None] = mapped_column(ForeignKey("lessons.id", ondelete="CASCADE"), index=True)
     subject: Mapped[str] = mapped_column(String(64), index=True)
     state: Mapped[str] = mapped_column(String(20), default="waiting", index=True)
     phase: Mapped[str] = mapped_column(String(120), default="")
     progress: Mapped[float] = mapped_column(Float, default=0.0)
-    heartbeat: Mapped[float] = mapped_column(Float, default=0.0)
+    signs: Mapped[int] = mapped_column(Integer, default=0)
     tries: Mapped[int] = mapped_column(Integer, default=0)
     cancel_asked: Mapped[bool] = mapped_column(default=False)
     message: Mapped[str] = mapped_column(Text, default="")
@@ -133,9 +140,10 @@ class FileRow(Owned, Base):
 
 
 class VideoRow(Owned, Base):
-    """A finished video and the lesson revision that it shows."""
+    """A finished video and the lesson revision that it shows; a lesson's newest has the highest number."""
 
     __tablename__ = "videos"
+    number: Mapped[int] = mapped_column(Integer)
     lesson_id: Mapped[str] = mapped_column(ForeignKey("lessons.id", ondelete="CASCADE"), index=True)
     revision: Mapped[int] = mapped_column(Integer)
     seconds: Mapped[float] = mapped_column(Float)

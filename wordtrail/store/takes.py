@@ -2,18 +2,21 @@
 
 from __future__ import annotations
 
+from collections.abc import Container
 from typing import NamedTuple
 
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from wordtrail.core.errors import LessonError, NotFound, TakeTooLong, TooLarge
+from wordtrail.core.errors import LessonError, NotFound, PartMissing, TakeTooLong, TooLarge
+from wordtrail.core.lesson.take_in_use import TakeUse, use_of_new
 from wordtrail.core.remembered import Kept
 from wordtrail.core.trail.events import TakeEvent
 from wordtrail.core.trail.model import Trail
 from wordtrail.store.blobs import Blobs
 from wordtrail.store.documents import from_json, to_json
 from wordtrail.store.lessons import Owner
+from wordtrail.store.numbers import next_number
 from wordtrail.store.tables import EventRow, TakeRow, TrailRow, new_id
 
 LARGEST_PIECE = 16 * 2**20
@@ -67,7 +70,7 @@ class TakeFiles(NamedTuple):
 
 def begin_take(session: Session, owner: Owner, lesson_id: str, origin: str, id: str = "") -> TakeRow:
     """A new take of a lesson, which is being recorded from now on; with an `id` under which its files lie already."""
-    number = (session.scalar(select(func.max(TakeRow.number)).where(TakeRow.lesson_id == lesson_id)) or 0) + 1
+    number = next_number(session, TakeRow.number, TakeRow.lesson_id == lesson_id)
     row = TakeRow(
         id=id or new_id(), school_id=owner.school, teacher_id=owner.teacher, lesson_id=lesson_id, number=number,
         origin=origin,
@@ -91,10 +94,12 @@ def takes_of(session: Session, lesson_id: str) -> list[TakeRow]:
 
 
 def add_piece(session: Session, blobs: Blobs, row: TakeRow, number: int, data: bytes) -> None:
-    """Keep piece `number` (from 0). The same piece may come again (a retry) and changes nothing;
-    a piece that skips ahead is refused, since the one before it is still on its way."""
+    """Keep piece `number` (from 0). The same piece may come again (a retry) and changes nothing; one that skips ahead
+    is refused with PartMissing, which says what comes next: the one before it is on its way, or was lost."""
     if row.state != "recording":
         raise LessonError("This take is finished; nothing can be added to it.", kept="The take is kept.")
+    if number > row.pieces:
+        count_pieces(blobs, row)
     if number < row.pieces:
         return
     if len(data) > LARGEST_PIECE:
@@ -102,10 +107,19 @@ def add_piece(session: Session, blobs: Blobs, row: TakeRow, number: int, data: b
     if row.size + len(data) > LARGEST_TAKE:
         raise TakeTooLong(LARGEST_TAKE // 2**20)
     if number > row.pieces:
-        raise LessonError(f"Piece {row.pieces} of this take is still missing.", advice="Send it first.")
+        raise PartMissing("Piece", row.pieces)
     blobs.write(TakeFiles(row.id).piece(number), data)
     row.pieces += 1
     row.size += len(data)
+
+
+def count_pieces(blobs: Blobs, row: TakeRow) -> None:
+    """Count the pieces whose files are there though their row does not know of them: where the power was cut, a file
+    may have reached the disk and its row not."""
+    files = TakeFiles(row.id)
+    while blobs.exists(files.piece(row.pieces)):
+        row.size += blobs.size(files.piece(row.pieces))
+        row.pieces += 1
 
 
 def add_events(session: Session, row: TakeRow, first: int, events: list[TakeEvent]) -> None:
@@ -113,7 +127,7 @@ def add_events(session: Session, row: TakeRow, first: int, events: list[TakeEven
     those that came before (a retry) are not kept twice; events that skip ahead are refused."""
     kept = session.scalar(select(func.count()).select_from(EventRow).where(EventRow.take_id == row.id)) or 0
     if first > kept:
-        raise LessonError(f"Event {kept} of this take is still missing.", advice="Send it first.")
+        raise PartMissing("Event", kept)
     session.add_all(
         EventRow(take_id=row.id, number=number + 1, at=event.at, what=event.what, detail=event.detail)
         for number, event in enumerate(events, first)
@@ -128,13 +142,25 @@ def events_of(session: Session, take_id: str) -> list[TakeEvent]:
 
 
 def put_together(blobs: Blobs, row: TakeRow) -> None:
-    """Put the pieces of a take together to the original. Raises LessonError where there are none."""
+    """Put the pieces of a take together to the original: all whose files are there, for one that was lost does not
+    lose the others. Raises LessonError where there are none."""
     files = TakeFiles(row.id)
-    if row.pieces == 0:
+    there = [piece for piece in map(files.piece, range(row.pieces)) if blobs.exists(piece)]
+    if not there:
         raise LessonError("Nothing was recorded in this take.", advice="Record again.")
     with blobs.making(files.original) as path, open(path, "wb") as whole:
-        for number in range(row.pieces):
-            whole.write(blobs.read(files.piece(number)))
+        for piece in there:
+            whole.write(blobs.read(piece))
+
+
+def drop_pieces(blobs: Blobs, take: str) -> None:
+    """Give the space back that the pieces of a kept take needed: all of them are in the original."""
+    blobs.forget(TakeFiles(take).pieces)
+
+
+def remove_take(session: Session, row: TakeRow) -> None:
+    """Forget a take with its events and trails."""
+    session.delete(row)
 
 
 def finish_take(row: TakeRow) -> None:
@@ -143,8 +169,18 @@ def finish_take(row: TakeRow) -> None:
 
 
 def keep_trail(session: Session, row: TakeRow, trail: Trail) -> None:
-    """A newly found trail of a take; older ones stay."""
-    session.add(TrailRow(school_id=row.school_id, teacher_id=row.teacher_id, take_id=row.id, document=to_json(trail)))
+    """A newly found trail of a take; older ones stay. With its first one, the take can be used."""
+    heard = session.scalars(
+        select(TrailRow.take_id).join(TakeRow, TakeRow.id == TrailRow.take_id).where(TakeRow.lesson_id == row.lesson_id)
+    ).all()
+    if row.id not in heard:
+        row.use = use_of_new(heard).value
+    number = next_number(session, TrailRow.number, TrailRow.take_id == row.id)
+    session.add(
+        TrailRow(
+            school_id=row.school_id, teacher_id=row.teacher_id, take_id=row.id, number=number, document=to_json(trail)
+        )
+    )
 
 
 class FoundTrail(NamedTuple):
@@ -164,7 +200,7 @@ _trails: Kept[str, Trail] = Kept(MOST_VISITS, lambda trail: 100.0 + len(trail.vi
 def newest_trail(session: Session, take_id: str) -> FoundTrail | None:
     """The newest trail of a take."""
     id = session.scalar(
-        select(TrailRow.id).where(TrailRow.take_id == take_id).order_by(TrailRow.made_at.desc()).limit(1)
+        select(TrailRow.id).where(TrailRow.take_id == take_id).order_by(TrailRow.number.desc()).limit(1)
     )
     return trail_in(session, id) if id else None
 
@@ -182,6 +218,11 @@ def newest_trails(session: Session, lesson_id: str) -> dict[str, FoundTrail]:
     """Take id → its newest trail, for all takes of a lesson that have one, in the order in which they were made."""
     found = {row.id: newest_trail(session, row.id) for row in takes_of(session, lesson_id)}
     return {take: trail for take, trail in found.items() if trail is not None}
+
+
+def uses_of(session: Session, lesson_id: str, with_trail: Container[str]) -> dict[str, TakeUse]:
+    """Take → how it comes to be used, for those of a lesson that have a trail, in the order in which they were made."""
+    return {row.id: TakeUse(row.use) for row in takes_of(session, lesson_id) if row.id in with_trail}
 
 
 def trail_of(session: Session, take_id: str) -> Trail | None:

@@ -19,6 +19,8 @@ export class Problem extends Error {
     detail: string,
     readonly kept: string,
     readonly advice: string,
+    /** Of a part of a take that skipped ahead: the number of the one that comes next. */
+    readonly expected?: number,
   ) {
     super(detail)
   }
@@ -51,6 +53,7 @@ export class Problem extends Error {
       detail,
       body?.kept ?? '',
       body?.advice ?? '',
+      body?.expected ?? undefined,
     )
   }
 }

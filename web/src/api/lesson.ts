@@ -16,12 +16,12 @@ import { sharing } from './sharing'
 
 /** A lesson with what a change made of it. */
 export function changed(view: LessonView, change: LessonChange): LessonView {
-  const { changes, counting_take: counting, revision, undo, redo, waypoints, next, video } = change
+  const { changes, take_in_use: used, revision, undo, redo, waypoints, next, video } = change
   const takes = view.takes.map((take) =>
-    take.counts === (take.id === counting) ? take : { ...take, counts: take.id === counting },
+    take.in_use === (take.id === used) ? take : { ...take, in_use: take.id === used },
   )
   const lesson = patched(view.lesson, changes)
-  return { ...view, lesson, revision, undo, redo, waypoints, next, video, takes, counting_take: counting }
+  return { ...view, lesson, revision, undo, redo, waypoints, next, video, takes, take_in_use: used }
 }
 
 const isActive = (job: Job) => job.state === 'waiting' || job.state === 'running'

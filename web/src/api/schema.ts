@@ -347,6 +347,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/takes/{take}/set-aside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The lesson stays with the take that it uses; this one is kept beside it. */
+        post: operations["takes_set_aside_takes__take__set_aside_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/takes/{take}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Delete a take for good: its recording and what was found in it. */
+        delete: operations["takes_delete_take_takes__take__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/takes/{take}/align": {
         parameters: {
             query?: never;
@@ -2128,8 +2162,8 @@ export interface components {
             next: components["schemas"]["Screen"];
             /** Takes */
             takes: components["schemas"]["Take"][];
-            /** Counting Take */
-            counting_take: string;
+            /** Take In Use */
+            take_in_use: string;
             /** Jobs */
             jobs: components["schemas"]["Job"][];
             video: components["schemas"]["Video"] | null;
@@ -2946,8 +2980,14 @@ export interface components {
             fault: string;
             /** Has Trail */
             has_trail: boolean;
-            /** Counts */
-            counts: boolean;
+            /** In Use */
+            in_use: boolean;
+            /** Asks */
+            asks: boolean;
+            /** Words Read */
+            words_read: number;
+            /** Words */
+            words: number;
         };
         /**
          * TextLook
@@ -3138,8 +3178,8 @@ export interface components {
             /** Waypoints */
             waypoints: components["schemas"]["Waypoint"][];
             next: components["schemas"]["Screen"];
-            /** Counting Take */
-            counting_take: string;
+            /** Take In Use */
+            take_in_use: string;
             video: components["schemas"]["Video"] | null;
         };
         /**
@@ -6217,6 +6257,8 @@ export interface components {
              * @default
              */
             advice?: string;
+            /** Expected */
+            expected?: number | null;
         };
     };
     responses: never;
@@ -6966,6 +7008,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Job"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    takes_set_aside_takes__take__set_aside_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                take: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    takes_delete_take_takes__take__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                take: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
                 };
             };
             /** @description Unprocessable Entity */

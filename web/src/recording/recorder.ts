@@ -139,8 +139,16 @@ export class TakeRecorder {
     const events = this.events.slice(first)
     if (!events.length) return
     const path = { path: { take: this.take } }
-    await ask(client.POST('/api/takes/{take}/events', { params: path, body: { first, events } }))
-    this.keptEvents = first + events.length
+    try {
+      await ask(client.POST('/api/takes/{take}/events', { params: path, body: { first, events } }))
+      this.keptEvents = first + events.length
+    } catch (fault) {
+      const { expected } = Problem.of(fault)
+      if (expected === undefined || expected >= first) throw fault
+      // The server has lost some: it gets them again.
+      this.keptEvents = expected
+      await this.sendEvents()
+    }
   }
 
   /** Send what the server does not have; there is one sending at a time, which takes what comes meanwhile with it. */
@@ -167,7 +175,10 @@ export class TakeRecorder {
         await this.sendEvents()
       } catch (fault) {
         const problem = Problem.of(fault)
-        if (isFinal(problem.status)) this.refuse(problem)
+        // The server has lost some of them (its power was cut, say): everything is still here.
+        if (problem.expected !== undefined && problem.expected < this.keptPieces)
+          this.keptPieces = problem.expected
+        else if (isFinal(problem.status)) this.refuse(problem)
         else {
           this.onTrouble(this.unsent)
           await new Promise((resolve) => setTimeout(resolve, RETRY_MILLISECONDS))

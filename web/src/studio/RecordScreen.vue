@@ -160,7 +160,7 @@ useKeys({
 
 <template>
   <Teleport to="#screen-actions">
-    <RouterLink v-if="!busy && view.counting_take" class="button button-main" :to="{ name: 'sync' }"
+    <RouterLink v-if="!busy && view.take_in_use" class="button button-main" :to="{ name: 'sync' }"
       >Go to Sync</RouterLink
     >
   </Teleport>

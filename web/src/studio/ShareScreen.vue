@@ -8,7 +8,7 @@ import { useLesson } from '@/api/lesson'
 const lesson = useLesson()
 const view = lesson.view
 const link = computed(() => view.value.link)
-const ready = computed(() => !!view.value.counting_take)
+const ready = computed(() => !!view.value.take_in_use)
 const text = useQuery({
   queryKey: computed(() => ['text', lesson.id.value, '', view.value.revision]),
   queryFn: () =>

@@ -3,7 +3,7 @@ import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, provide, ref, watch } from 'vue'
 import { useCatalogue } from '@/api/catalogue'
-import { ask, client } from '@/api/client'
+import { ask, client, type Take } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
 import { useKeys } from '@/parts/keys'
@@ -23,13 +23,26 @@ import { stripMarks, type MarkHand, type StripMark } from './sync/stripMarks'
 import TalkStrip from './sync/TalkStrip.vue'
 import TrailMap from './sync/TrailMap.vue'
 import TrimBar from './sync/TrimBar.vue'
+import TakeChoice from './sync/TakeChoice.vue'
 import TakeList from './TakeList.vue'
+import { useTakes } from './takes'
 
 const lesson = useLesson()
 const catalogue = useCatalogue()
 const view = lesson.view
-const take = computed(() => view.value.counting_take)
-const takeView = computed(() => view.value.takes.find((one) => one.id === take.value))
+const deeds = useTakes(lesson)
+const takeOf = (id: string | undefined) => view.value.takes.find((one) => one.id === id)
+/** The take that is looked at: one that was asked for, else one that waits to be used, else the lesson's. */
+const lookedAt = ref('')
+const used = computed(() => takeOf(view.value.take_in_use))
+const takeView = computed(
+  () => takeOf(lookedAt.value) ?? view.value.takes.findLast((one) => one.asks) ?? used.value,
+)
+const take = computed(() => takeView.value?.id ?? '')
+async function useTake(one: Take) {
+  await deeds.use(one)
+  lookedAt.value = ''
+}
 const job = computed(() => lesson.activeJob('align'))
 /** The newest take, when its words were not found: something went wrong, or the work was stopped. */
 const wordless = computed(() => {
@@ -97,13 +110,10 @@ const markShown = computed(() => marks.value.find((one) => one.id === chosenMark
 const list = ref<HTMLElement>()
 const figures = computed(() => trail.data.value?.figures)
 
-watch(
-  () => view.value.counting_take,
-  () => {
-    chosen.value = undefined
-    chosenMark.value = ''
-  },
-)
+watch(take, () => {
+  chosen.value = undefined
+  chosenMark.value = ''
+})
 watch(
   () => player.state.value?.passed,
   async () => {
@@ -112,11 +122,6 @@ watch(
     list.value?.querySelector('[data-lit=true]')?.scrollIntoView({ block: 'nearest', behavior: 'smooth' })
   },
 )
-
-async function findWords(id: string) {
-  await ask(client.POST('/api/takes/{take}/align', { params: { path: { take: id } } })).catch(lesson.report)
-  await lesson.refresh()
-}
 
 function choose(place: Place) {
   chosen.value = place
@@ -201,11 +206,20 @@ useKeys({
       <strong>Take {{ wordless.number }}:</strong>
       {{ wordless.fault || 'Its words have not been found yet. The take is kept.' }}
     </p>
-    <button class="button" type="button" @click="findWords(wordless.id)">
+    <button class="button" type="button" @click="deeds.findWords(wordless)">
       {{ wordless.fault ? 'Try again' : 'Find its words' }}
     </button>
   </section>
 
+  <TakeChoice
+    v-if="takeView?.has_trail && takeView !== used"
+    class="mb-3"
+    :take="takeView"
+    :used="used"
+    @use="useTake(takeView)"
+    @aside="deeds.setAside(takeView)"
+    @back="lookedAt = ''"
+  />
   <div
     v-if="stage && trail.data.value && takeView?.has_trail"
     class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_300px] gap-5"
@@ -289,7 +303,7 @@ useKeys({
         :planned="view.lesson.words_per_minute"
         :again="!job"
         :simulated="takeView.origin === 'simulated narrator'"
-        @again="findWords(take)"
+        @again="deeds.findWords(takeView)"
       />
       <MarkPost
         v-if="markShown"
@@ -308,7 +322,7 @@ useKeys({
         :checks="checks"
         :respelling="respellingOf(chosen.word)"
         @respell="(said) => lesson.send({ kind: 'respell', text: words.get(chosen!.word) ?? '', said })"
-        @again="findWords(take)"
+        @again="deeds.findWords(takeView)"
         @hear="player.playFromTo(Math.max(0, chosen!.start - 0.6), chosen!.end + 0.4)"
         @nudge="(by) => nudge(by)"
         @next="nextCheck"
@@ -321,7 +335,7 @@ useKeys({
         >
       </p>
       <TrimBar :trail="trail.data.value" :take="take" :now="player.time.value" @seek="player.seek" />
-      <TakeList v-if="view.takes.length > 1" />
+      <TakeList v-if="view.takes.length > 1" :looking="take" @look="(one) => (lookedAt = one)" />
     </aside>
   </div>
   <section v-else class="panel flex flex-1 flex-col items-center justify-center gap-2 text-center">

@@ -1,10 +1,28 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { Trash2 } from '@lucide/vue'
+import { computed, ref } from 'vue'
+import type { Take } from '@/api/client'
 import { useLesson } from '@/api/lesson'
+import SureDialog from '@/parts/SureDialog.vue'
 import { clock, ORIGINS } from '@/parts/words'
+import { useTakes } from './takes'
 
+/** The takes of the lesson, the newest first. */
+defineProps<{
+  /** Whether they can be looked at here, and which of them is. */
+  looking?: string
+}>()
+defineEmits<{ look: [take: string] }>()
 const lesson = useLesson()
 const takes = computed(() => lesson.view.value.takes.filter((take) => take.state === 'kept').toReversed())
+const deeds = useTakes(lesson)
+const leaving = ref<Take>()
+
+async function remove() {
+  const take = leaving.value
+  leaving.value = undefined
+  if (take) await deeds.remove(take)
+}
 </script>
 
 <template>
@@ -15,25 +33,60 @@ const takes = computed(() => lesson.view.value.takes.filter((take) => take.state
         v-for="take in takes"
         :key="take.id"
         class="panel px-3 py-2"
-        :class="take.counts ? 'border-moss' : ''"
+        :class="take.in_use ? 'border-moss' : ''"
+        :aria-label="`Take ${take.number}`"
       >
         <div class="flex items-center gap-2">
           <strong class="whitespace-nowrap">Take {{ take.number }}</strong>
-          <span class="text-[13px] text-quiet"
-            >{{ take.seconds ? clock(take.seconds) : '' }} · {{ ORIGINS[take.origin] ?? take.origin }}</span
-          >
-          <span v-if="take.counts" class="ml-auto text-[13px] font-semibold text-moss">counts</span>
+          <span v-if="take.in_use" class="text-[13px] font-semibold text-moss">in use</span>
           <button
-            v-else-if="take.has_trail"
-            class="button ml-auto min-h-[28px] px-2 text-[13px]"
+            class="button ml-auto min-h-[28px] px-2"
             type="button"
-            @click="lesson.send({ kind: 'choose take', take: take.id })"
+            :aria-label="`Delete take ${take.number}`"
+            title="Delete this take"
+            @click="leaving = take"
           >
-            Let it count
+            <Trash2 :size="16" aria-hidden="true" />
+          </button>
+        </div>
+        <p class="text-[13px] text-quiet">
+          {{ take.seconds ? `${clock(take.seconds)} · ` : '' }}{{ ORIGINS[take.origin] ?? take.origin
+          }}<template v-if="take.has_trail && take.words"
+            >, {{ take.words_read.toLocaleString('en') }} of {{ take.words.toLocaleString('en') }} words</template
+          >
+        </p>
+        <div v-if="take.has_trail" class="mt-1 flex gap-2">
+          <button
+            v-if="!take.in_use"
+            class="button min-h-[28px] px-2 text-[13px]"
+            type="button"
+            @click="deeds.use(take)"
+          >
+            Use this take
+          </button>
+          <button
+            v-if="looking && looking !== take.id"
+            class="button min-h-[28px] px-2 text-[13px]"
+            type="button"
+            @click="$emit('look', take.id)"
+          >
+            Look at it
           </button>
         </div>
         <p v-if="take.fault" class="text-[13px] text-signal">{{ take.fault }}</p>
       </li>
     </ul>
+    <SureDialog
+      :open="!!leaving"
+      :title="`Delete take ${leaving?.number}?`"
+      deed="Delete the take"
+      @close="leaving = undefined"
+      @sure="remove"
+    >
+      {{ leaving?.seconds ? `${clock(leaving.seconds)} of recording` : 'The recording' }} will be gone for good.
+      <template v-if="leaving?.in_use">
+        The lesson is made of it: it will use an earlier take, or have none until you record again.
+      </template>
+    </SureDialog>
   </section>
 </template>

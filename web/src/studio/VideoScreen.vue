@@ -13,7 +13,7 @@ const lesson = useLesson()
 const view = lesson.view
 const stage = useStage(
   lesson.id,
-  computed(() => [view.value.revision, view.value.counting_take]),
+  computed(() => [view.value.revision, view.value.take_in_use]),
 )
 const ready = computed(() => !!stage.value?.edits.clips.length)
 const job = computed(() => lesson.activeJob('video'))

@@ -47,7 +47,7 @@ async function server(request: Request): Promise<Response> {
     redo: '',
     waypoints: [],
     next: 'plan',
-    counting_take: '',
+    take_in_use: '',
     video: null,
   })
 }

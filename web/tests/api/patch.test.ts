@@ -35,8 +35,8 @@ describe('a lesson after a change', () => {
     revision: 3,
     lesson: { marks: [], passages: [{ id: 'p' }] },
     takes: [
-      { id: 't1', counts: true },
-      { id: 't2', counts: false },
+      { id: 't1', in_use: true },
+      { id: 't2', in_use: false },
     ],
     jobs: [{ id: 'j' }],
     link: { url: 'x' },
@@ -50,16 +50,16 @@ describe('a lesson after a change', () => {
     redo: '',
     waypoints: [],
     next: 'sync',
-    counting_take: 't2',
+    take_in_use: 't2',
     video: null,
   } as unknown as LessonChange
 
-  it('has its revision, its marks, and which take counts; what was made of it stays', () => {
+  it('has its revision, its marks, and which take is in use; what was made of it stays', () => {
     const now = changed(view, change)
     expect([now.revision, now.undo, now.next]).toEqual([4, 'drawing a mark', 'sync'])
     expect(now.lesson.marks).toEqual([{ id: 'm' }])
     expect(now.lesson.passages).toBe(view.lesson.passages)
-    expect(now.takes.map((take) => take.counts)).toEqual([false, true])
+    expect(now.takes.map((take) => take.in_use)).toEqual([false, true])
     expect([now.jobs, now.link]).toEqual([view.jobs, view.link])
   })
 })

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 
@@ -36,22 +35,18 @@ class Waypoint:
 
 @dataclass(frozen=True, slots=True)
 class Standing:
-    """What has been made outside of the document: finished and unfinished takes, the counting
-    take's trail, whether a video shows the newest revision, and whether a link is open."""
+    """What has been made outside of the document: finished and unfinished takes, the trail of the take in use,
+    whether another take waits to be used or set aside, whether a video shows the newest revision, and whether a link
+    is open."""
 
     takes: int = 0
     unfinished: int = 0
     trail: Trail | None = None
+    asking: bool = False
     aligning: bool = False
     video: bool = False
     video_is_newest: bool = False
     link: bool = False
-
-
-def counting_take(lesson: Lesson, with_trail: Sequence[str]) -> str:
-    """The take that counts: the chosen one, else the newest that has a trail (`with_trail` goes from
-    the oldest to the newest), else none."""
-    return lesson.chosen_take or (with_trail[-1] if with_trail else "")
 
 
 def waypoints(lesson: Lesson, standing: Standing) -> tuple[Waypoint, ...]:
@@ -76,11 +71,11 @@ def next_screen(lesson: Lesson, standing: Standing) -> Screen:
 
 
 def _is_pressing(screen: Screen, lesson: Lesson, standing: Standing) -> bool:
-    """Whether what a screen asks for comes before going on: an unfinished take, loose ends, and words to
-    check as long as they were not read aloud."""
+    """Whether what a screen asks for comes before going on: an unfinished take, a new one to use or set aside, loose
+    ends, and words to check as long as they were not read aloud."""
     if screen is Screen.TEXT:
         return bool(lesson.loose_ends) or standing.takes == 0
-    return screen is Screen.RECORD
+    return screen is Screen.RECORD or (screen is Screen.SYNC and standing.asking)
 
 
 def _text(lesson: Lesson) -> Waypoint:
@@ -118,10 +113,19 @@ def _sync(standing: Standing) -> Waypoint:
         return Waypoint(Screen.SYNC, False, "finding the words …")
     if standing.trail is None:
         return Waypoint(Screen.SYNC, False, "")
-    unsure = len(places_to_check(standing.trail, {}))
+    if standing.asking:
+        return Waypoint(Screen.SYNC, True, "use the new take?", attention=True)
+    unsure, unread = len(places_to_check(standing.trail, {})), len(standing.trail.unread)
+    if unread:
+        left = f", {unsure} to check" if unsure else ""
+        return Waypoint(Screen.SYNC, True, f"{_words(unread)} not read{left}", attention=True)
     if unsure:
-        return Waypoint(Screen.SYNC, True, f"{unsure} word{'s' if unsure != 1 else ''} to check", attention=True)
+        return Waypoint(Screen.SYNC, True, f"{_words(unsure)} to check", attention=True)
     return Waypoint(Screen.SYNC, True, "every word found")
+
+
+def _words(count: int) -> str:
+    return f"{count:,} word{'s' if count != 1 else ''}"
 
 
 def _video(standing: Standing) -> Waypoint:

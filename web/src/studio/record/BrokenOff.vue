@@ -1,26 +1,39 @@
 <script setup lang="ts">
-import { ask, client, type Schemas } from '@/api/client'
+import { ref } from 'vue'
+import type { Take } from '@/api/client'
 import { useLesson } from '@/api/lesson'
+import SureDialog from '@/parts/SureDialog.vue'
+import { useTakes } from '../takes'
 
 /** A take that was broken off: what came before is there, and can be kept. */
-const props = defineProps<{ take: Schemas['Take'] }>()
-const lesson = useLesson()
+const props = defineProps<{ take: Take }>()
+const deeds = useTakes(useLesson())
+const leaving = ref(false)
 
-async function keep() {
-  const path = { take: props.take.id }
-  try {
-    await ask(client.POST('/api/takes/{take}/finish', { params: { path } }))
-    await lesson.refresh()
-  } catch (fault) {
-    lesson.report(fault)
-  }
+function remove() {
+  leaving.value = false
+  void deeds.remove(props.take)
 }
 </script>
 
 <template>
   <section class="rounded-panel border border-ochre bg-white px-4 py-3">
     <p class="font-bold">Take {{ take.number }} was broken off</p>
-    <p class="text-[14px]">The recording was broken off. What came before is here.</p>
-    <button class="button mt-2" type="button" @click="keep">Keep it as a take</button>
+    <p class="text-[14px]">
+      Its window was closed or lost its way to Word Trail. All that was recorded until then is here.
+    </p>
+    <div class="mt-2 flex flex-wrap gap-2">
+      <button class="button" type="button" @click="deeds.keepBrokenOff(take)">Keep it as a take</button>
+      <button class="button" type="button" @click="leaving = true">Delete it</button>
+    </div>
+    <SureDialog
+      :open="leaving"
+      :title="`Delete take ${take.number}?`"
+      deed="Delete the take"
+      @close="leaving = false"
+      @sure="remove"
+    >
+      What was recorded of it will be gone for good.
+    </SureDialog>
   </section>
 </template>

@@ -1,0 +1,33 @@
+import { ask, client, type Take } from '@/api/client'
+import type { ShownLesson } from '@/api/lesson'
+
+/** What can be done with a lesson's takes. */
+export function useTakes(lesson: ShownLesson) {
+  async function done(request: Promise<unknown>) {
+    try {
+      await request
+    } catch (fault) {
+      lesson.report(fault)
+    }
+    await lesson.refresh()
+  }
+  const path = (take: Take) => ({ params: { path: { take: take.id } } })
+  return {
+    /** Make the lesson of this take. */
+    use: async (take: Take) => {
+      const chosen = await lesson.send({ kind: 'choose take', take: take.id })
+      // The choice has been made, for as long as it is not undone.
+      if (chosen && take.asks) await done(ask(client.POST('/api/takes/{take}/set-aside', path(take))))
+    },
+    setAside: (take: Take) => done(ask(client.POST('/api/takes/{take}/set-aside', path(take)))),
+    keepBrokenOff: (take: Take) => done(ask(client.POST('/api/takes/{take}/finish', path(take)))),
+    findWords: (take: Take) => done(ask(client.POST('/api/takes/{take}/align', path(take)))),
+    remove: (take: Take) => done(ask(client.DELETE('/api/takes/{take}', path(take)))),
+  }
+}
+
+/** "You read 12 of 172 words." */
+export const whatWasRead = (take: Take) =>
+  take.words
+    ? `You read ${take.words_read === take.words ? 'all' : `${take.words_read.toLocaleString('en')} of`} ${take.words.toLocaleString('en')} words.`
+    : 'It has no passage to read.'

@@ -1,0 +1,35 @@
+"""Which of its takes a lesson uses.
+
+The first take is used by itself. A later one waits for the teacher to say so: it may be better, or a try of one
+sentence that must not become the lesson.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from enum import StrEnum
+
+from wordtrail.core.lesson.model import Lesson
+
+
+class TakeUse(StrEnum):
+    """How a take comes to be used."""
+
+    BY_ITSELF = "by itself"
+    ASKED = "asked"
+    """It waits for the teacher to use it or to set it aside."""
+    BY_CHOICE = "by choice"
+    """The teacher has answered; it is used only if she chose it."""
+
+
+def take_in_use(lesson: Lesson, with_trail: Mapping[str, TakeUse]) -> str:
+    """The take that a lesson uses: the one that was chosen, else the newest that may be used by itself, else none.
+    `with_trail` holds the takes whose words were found, from the oldest to the newest."""
+    if lesson.chosen_take in with_trail:
+        return lesson.chosen_take
+    return next((take for take, use in reversed(list(with_trail.items())) if use is TakeUse.BY_ITSELF), "")
+
+
+def use_of_new(others_with_trail: Iterable[str]) -> TakeUse:
+    """How a take is used whose words were just found, beside others of its lesson."""
+    return TakeUse.ASKED if any(True for _ in others_with_trail) else TakeUse.BY_ITSELF
