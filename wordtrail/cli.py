@@ -204,7 +204,9 @@ def _worker(options: argparse.Namespace) -> None:
 
 def _end_with_server() -> None:
     """Wait until the server that started this worker is gone, and end at once: its jobs are taken up by the next."""
-    sys.stdin.buffer.read()
+    # Without a buffer: nobody waits for its lock when this process ends first.
+    while os.read(sys.stdin.fileno(), 4096):
+        pass
     os._exit(1)
 
 

@@ -125,6 +125,13 @@ class GivingTest(ServiceTest):
 
 
 class ChangingTest(ServiceTest):
+    def test_a_change_that_comes_again_is_made_once(self) -> None:
+        first = change_lesson(self.workspace, self.lesson_id, 1, SetPace(90), "one")
+        again = change_lesson(self.workspace, self.lesson_id, 1, SetPace(90), "one")
+        self.assertEqual((first.after.revision, again.before.revision, again.after.revision), (2, 2, 2))
+        with self.assertRaises(StaleRevision):
+            change_lesson(self.workspace, self.lesson_id, 1, SetPace(95), "two")
+
     def test_a_change_says_what_was_before_and_what_is_now(self) -> None:
         changed = change_lesson(self.workspace, self.lesson_id, 1, SetPace(90))
         self.assertEqual(

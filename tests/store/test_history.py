@@ -12,6 +12,7 @@ from pydantic_core import to_jsonable_python
 from sqlalchemy import create_engine, select, text, update
 
 from tests.store.test_store import StoreTest
+from tests.worlds import trail
 from wordtrail.core.changes.block_changes import EditBlock
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.mark_changes import AddMark
@@ -26,10 +27,10 @@ from wordtrail.core.marks.forms.symbol import SymbolSign
 from wordtrail.core.marks.forms.word_parts import WordParts
 from wordtrail.core.marks.symbols import Symbol
 from wordtrail.core.text.intake import passage_from_text
-from wordtrail.store import history, lesson_documents
+from wordtrail.store import history, lesson_documents, takes
 from wordtrail.store.lesson_documents import document_of, lesson_in
 from wordtrail.store.lessons import KeptLesson, add_lesson, change, get_lesson, go_back_or_on
-from wordtrail.store.tables import StepRow
+from wordtrail.store.tables import StepRow, TrailRow
 from wordtrail.workspace import open_workspace
 
 DOCUMENTS = Path(__file__).with_name("documents")
@@ -178,12 +179,20 @@ class VersionsTest(StoreTest):
             kept = change(session, self.owner, self.lesson_id, 1, SetPace(90))
             rows = session.scalars(select(StepRow).order_by(StepRow.step)).all()
             documents = [document_of(get_lesson(session, self.lesson_id).lesson), document_of(kept.lesson)]
+            take = takes.begin_take(session, self.owner, self.lesson_id, "file")
+            for begin, made_at in ((2.0, 70.0), (1.0, 50.0)):
+                takes.keep_trail(session, take, trail(begin=begin))
+                session.execute(update(TrailRow).where(TrailRow.made_at > 100).values(made_at=made_at))
         documents[0]["words_per_minute"] = 110
         self.workspace.database.close()
         engine = create_engine(f"sqlite:///{self.folder / 'wordtrail.db'}")
         with engine.begin() as connection:
-            for column in ("key", "version", "whole", "packed", "made_at"):
+            for column in ("key", "version", "whole", "packed", "made_at", "name"):
                 connection.execute(text(f"ALTER TABLE lesson_steps DROP COLUMN {column}"))
+            for column in ("trails.number", "videos.number", "jobs.number", "jobs.signs", "takes.use"):
+                table, _, name = column.partition(".")
+                connection.execute(text(f"ALTER TABLE {table} DROP COLUMN {name}"))
+            connection.execute(text("ALTER TABLE jobs ADD COLUMN heartbeat FLOAT DEFAULT 0 NOT NULL"))
             connection.execute(text("ALTER TABLE lesson_steps ADD COLUMN document TEXT"))
             connection.execute(text("ALTER TABLE jobs RENAME COLUMN phase TO step"))
             for row, document in zip(rows, documents, strict=True):
@@ -195,6 +204,9 @@ class VersionsTest(StoreTest):
         self.addCleanup(again.database.close)
         with again.database.write_session() as session:
             self.assertEqual(get_lesson(session, self.lesson_id).lesson.words_per_minute, 90)
+            self.assertEqual(
+                takes.trail_of(session, take.id), trail(begin=2.0), "the clock said so far which was newer"
+            )
             back = go_back_or_on(session, self.owner, self.lesson_id, 2, -1)
             self.assertEqual(back.lesson.words_per_minute, 110)
             change(session, self.owner, self.lesson_id, back.revision, SetPace(77))

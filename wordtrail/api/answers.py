@@ -221,9 +221,10 @@ class LessonChange(Answer):
 
 
 class Change(Body):
-    """A command for the lesson as it was at `revision`."""
+    """A command for the lesson as it was at `revision`. Under one `name` it is made once, however often it is sent."""
 
     revision: int
+    name: str = Field(default="", max_length=40)
     command: AnyScreenCommand = Field(discriminator="kind")
 
 

@@ -143,7 +143,7 @@ def change(path: LessonPath, body: answers.Change) -> Response:
         with workspace.database.read_session() as session:
             if get_take(session, body.command.take).lesson_id != path.lesson:
                 raise NotFound("take")
-    return change_answer(change_lesson(workspace, path.lesson, body.revision, body.command))
+    return change_answer(change_lesson(workspace, path.lesson, body.revision, body.command, body.name))
 
 
 @routes.post("/lessons/<lesson>/undo", responses={200: answers.LessonChange})

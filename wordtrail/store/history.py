@@ -87,18 +87,24 @@ def lesson_at(session: Session, row: LessonRow, place: Place) -> Lesson:
     return found
 
 
-def add_step(session: Session, row: LessonRow, before: Lesson, after: Lesson, deed: str) -> None:
+def add_step(session: Session, row: LessonRow, before: Lesson, after: Lesson, deed: str, name: str = "") -> None:
     """A step behind the current one, which becomes the current one; steps that were taken back go."""
     session.execute(delete(StepRow).where(StepRow.lesson_id == row.id, StepRow.step > row.step))
     version = session.scalar(select(StepRow.version).where(StepRow.lesson_id == row.id, StepRow.step == row.step))
     whole = version != VERSION or row.step + 1 - (_whole_before(session, row.id, row.step) or 0) >= WHOLE_EVERY
     row.step += 1
-    made = StepRow(lesson_id=row.id, step=row.step, deed=deed, whole=whole)
+    made = StepRow(lesson_id=row.id, step=row.step, deed=deed, name=name, whole=whole)
     if whole:
         _write(session, made, document_of(after), after)
         _forget_old(session, row)
     else:
         _write(session, made, json_patch.write(changes_between(before, after)), after)
+
+
+def has_change(session: Session, lesson_id: str, name: str) -> bool:
+    """Whether a change of this name was made in the lesson."""
+    wanted = select(StepRow.step).where(StepRow.lesson_id == lesson_id, StepRow.name == name)
+    return session.scalar(wanted.limit(1)) is not None
 
 
 def can_walk(session: Session, row: LessonRow, steps: int) -> bool:

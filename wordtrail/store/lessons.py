@@ -92,12 +92,14 @@ def change(session: Session, owner: Owner, id: str, revision: int, command: Comm
     return keep_change(session, before, revision, command.apply(before.lesson), command.called)
 
 
-def keep_change(session: Session, before: KeptLesson, revision: int, after: Lesson, deed: str) -> KeptLesson:
-    """Keep what was made of a lesson as it was `before`, at `revision`. Raises StaleRevision when there is a newer one
-    by now; nothing is changed then."""
+def keep_change(
+    session: Session, before: KeptLesson, revision: int, after: Lesson, deed: str, name: str = ""
+) -> KeptLesson:
+    """Keep what was made of a lesson as it was `before`, at `revision`, by a change of this name. Raises StaleRevision
+    when there is a newer one by now; nothing is changed then."""
     row = _row(session, before.id, None)
     _assert_newest(row, revision)
-    add_step(session, row, before.lesson, after, deed)
+    add_step(session, row, before.lesson, after, deed, name)
     return _bumped(session, row)
 
 

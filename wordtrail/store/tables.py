@@ -59,7 +59,8 @@ class LessonRow(Owned, Base):
 
 class StepRow(Base):
     """A step of a lesson's history: undo goes one back, redo one on. `packed` is compressed JSON: the `whole`
-    document, or what changed since the step before, both in the shape of `version`. `key` names what the step holds:
+    document, or what changed since the step before, both in the shape of `version`. `name` is the one under which the
+    change was sent. `key` names what the step holds:
     another step in its place has another one."""
 
     __tablename__ = "lesson_steps"
@@ -67,6 +68,7 @@ class StepRow(Base):
     step: Mapped[int] = mapped_column(Integer, primary_key=True)
     key: Mapped[str] = mapped_column(String(32))
     deed: Mapped[str] = mapped_column(String(80), default="")
+    name: Mapped[str] = mapped_column(String(40), default="")
     version: Mapped[int] = mapped_column(Integer)
     whole: Mapped[bool] = mapped_column(default=False)
     packed: Mapped[bytes] = mapped_column(LargeBinary)

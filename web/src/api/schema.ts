@@ -3199,11 +3199,16 @@ export interface components {
         };
         /**
          * Change
-         * @description A command for the lesson as it was at `revision`.
+         * @description A command for the lesson as it was at `revision`. Under one `name` it is made once, however often it is sent.
          */
         Change: {
             /** Revision */
             revision: number;
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
             /** Command */
             command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
         };

@@ -11,7 +11,9 @@ defineEmits<{ close: []; sure: [] }>()
     <p class="mt-2"><slot /></p>
     <div class="mt-5 flex justify-end gap-3">
       <button class="button" type="button" @click="$emit('close')">No, leave it</button>
-      <button class="button border-signal text-signal" type="button" @click="$emit('sure')">{{ deed }}</button>
+      <button class="button border-signal text-signal" type="button" @click="$emit('sure')">
+        {{ deed }}
+      </button>
     </div>
   </PanelDialog>
 </template>

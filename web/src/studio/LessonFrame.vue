@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { openCatalogue } from '@/api/catalogue'
@@ -8,6 +9,7 @@ import KeysDialog from '@/parts/KeysDialog.vue'
 import PathRail from '@/parts/PathRail.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { useKeys } from '@/parts/keys'
+import ClashDialog from './ClashDialog.vue'
 import { keysOf } from './keyLists'
 
 const route = useRoute()
@@ -18,6 +20,9 @@ const view = lesson.view
 const here = computed(() => String(route.name))
 const showKeys = ref(false)
 const keys = computed(() => (catalogue.value ? (keysOf(catalogue.value)[here.value] ?? []) : []))
+
+/* What stands in a field and was not left yet is kept before the window goes. */
+useEventListener(window, 'pagehide', () => (document.activeElement as HTMLElement | null)?.blur())
 
 useKeys({
   'ctrl+z': () => void lesson.undo(),
@@ -88,6 +93,7 @@ useKeys({
         @dismiss="$router.push('/')"
       />
     </div>
+    <ClashDialog v-if="view" />
     <KeysDialog :open="showKeys" :keys="keys" @close="showKeys = false" />
   </div>
 </template>

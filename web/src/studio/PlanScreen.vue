@@ -120,10 +120,11 @@ function ask_() {
   opened.value = 'new'
 }
 async function keepPoint(point: Point, reach: Schemas['ReachInput']) {
-  if (!(await send({ kind: 'keep point', point, reach }))) return
+  if (!(await send({ kind: 'keep point', point, reach }))) return false
   draft.value = undefined
   opened.value = ''
   chosen.clear()
+  return true
 }
 
 /* Cards, charts and the rest. */
@@ -259,7 +260,8 @@ useKeys({
           :point="post.point"
           :lesson="document"
           :deed="post.id === 'new' ? 'Put the pause point here' : 'Keep'"
-          @done="keepPoint"
+          :of="lesson.id.value"
+          :send="keepPoint"
           @cancel="((opened = ''), (draft = undefined))"
         />
         <div v-if="post.point && post.id !== 'new'" class="mt-2 flex gap-3 text-[13px]">
@@ -285,7 +287,7 @@ useKeys({
           :mark="post.mark"
           :lesson="document"
           :printed="post.title"
-          @keep="(mark) => send({ kind: 'keep mark', mark })"
+          :send="(mark) => send({ kind: 'keep mark', mark })"
           @remove="send({ kind: 'remove mark', id: post.id })"
         />
       </template>

@@ -52,7 +52,8 @@ async function remove() {
         <p class="text-[13px] text-quiet">
           {{ take.seconds ? `${clock(take.seconds)} · ` : '' }}{{ ORIGINS[take.origin] ?? take.origin
           }}<template v-if="take.has_trail && take.words"
-            >, {{ take.words_read.toLocaleString('en') }} of {{ take.words.toLocaleString('en') }} words</template
+            >, {{ take.words_read.toLocaleString('en') }} of
+            {{ take.words.toLocaleString('en') }} words</template
           >
         </p>
         <div v-if="take.has_trail" class="mt-1 flex gap-2">
@@ -83,7 +84,8 @@ async function remove() {
       @close="leaving = undefined"
       @sure="remove"
     >
-      {{ leaving?.seconds ? `${clock(leaving.seconds)} of recording` : 'The recording' }} will be gone for good.
+      {{ leaving?.seconds ? `${clock(leaving.seconds)} of recording` : 'The recording' }} will be gone for
+      good.
       <template v-if="leaving?.in_use">
         The lesson is made of it: it will use an earlier take, or have none until you record again.
       </template>

@@ -15,7 +15,6 @@ const way = vi.hoisted(() => {
 /** A server that keeps one lesson; a change may be held up. */
 let kept = { revision: 1, pace: 110 }
 let asked: string[] = []
-let refuses = false
 let held: (() => void)[] = []
 const view = () => ({
   id: 'one',
@@ -35,7 +34,7 @@ async function server(request: Request): Promise<Response> {
     command: { words_per_minute: number }
   }
   await new Promise<void>((go) => held.push(go))
-  if (refuses || revision !== kept.revision)
+  if (revision !== kept.revision)
     return json({ title: 'Changed', detail: 'In another window.', kept: '', advice: '' }, 409)
   kept = { revision: revision + 1, pace: command.words_per_minute }
   return json({
@@ -60,19 +59,23 @@ async function letGo() {
   await flushPromises()
 }
 
+function open(opened: typeof openLesson) {
+  const holder = defineComponent({
+    setup() {
+      lesson = opened(ref('one'))
+      return () => null
+    },
+  })
+  mount(holder, { global: { plugins: [[VueQueryPlugin, { queryClient: new QueryClient() }]] } })
+}
+
 beforeEach(async () => {
   way.fetch = server
   kept = { revision: 1, pace: 110 }
   asked = []
   held = []
-  refuses = false
-  const holder = defineComponent({
-    setup() {
-      lesson = openLesson(ref('one'))
-      return () => null
-    },
-  })
-  mount(holder, { global: { plugins: [[VueQueryPlugin, { queryClient: new QueryClient() }]] } })
+  localStorage.clear()
+  open(openLesson)
   await vi.waitFor(() => expect(lesson.view.value).toBeDefined())
 })
 afterEach(() => held.forEach((go) => go()))
@@ -99,16 +102,64 @@ describe('an open lesson', () => {
     expect([lesson.view.value!.revision, lesson.view.value!.lesson.words_per_minute]).toEqual([3, 95])
   })
 
-  it('says when another window was first, and shows the newer lesson', async () => {
+  it.each([true, false])('asks which stays when another window changed the same first (%s)', async (mine) => {
     kept = { revision: 7, pace: 60 }
     const done = pace(90)
     await letGo()
-    expect(await done).toBe(false)
-    expect(lesson.problem.value).toMatchObject({ status: 409, title: 'Changed' })
-    await vi.waitFor(() => expect(lesson.view.value!.revision).toBe(7))
-    expect(lesson.view.value!.lesson.words_per_minute).toBe(60)
-    lesson.dismiss()
-    expect(lesson.problem.value).toBeUndefined()
+    await vi.waitFor(() => expect(lesson.question.value).toBeDefined())
+    expect(lesson.question.value!.clashes).toEqual([{ mine: '90', theirs: '60' }])
+    expect(lesson.view.value!.lesson.words_per_minute, 'the newer one is shown').toBe(60)
+    lesson.question.value!.answer(mine)
+    if (mine) await letGo()
+    expect(await done).toBe(true)
+    expect(lesson.view.value!.lesson.words_per_minute).toBe(mine ? 90 : 60)
+    expect([lesson.question.value, lesson.problem.value]).toEqual([undefined, undefined])
+  })
+
+  it('goes on by itself when another window changed something else first', async () => {
+    kept = { revision: 7, pace: 110 }
+    const done = pace(90)
+    await letGo()
+    await letGo()
+    expect(await done).toBe(true)
+    expect([kept, lesson.question.value]).toEqual([{ revision: 8, pace: 90 }, undefined])
+  })
+
+  it('sends again by itself what found no way, and says so meanwhile', async () => {
+    way.fetch = () => Promise.reject(new TypeError('fetch failed'))
+    const done = pace(90)
+    await vi.waitFor(() => expect(lesson.problem.value?.title).toBe('Not kept yet'))
+    expect([lesson.unkept.value, localStorage.length]).toEqual([true, 1])
+    way.fetch = server
+    await vi.waitFor(() => expect(held).toHaveLength(1), 4000)
+    await letGo()
+    expect(await done).toBe(true)
+    expect([kept.pace, lesson.problem.value, localStorage.length]).toEqual([90, undefined, 0])
+  })
+
+  it('sends what a closed window could not, once', async () => {
+    way.fetch = () => Promise.reject(new TypeError('fetch failed'))
+    void pace(90)
+    await flushPromises()
+    const left = localStorage.getItem('word-trail.unkept.one')!
+    way.fetch = server
+    vi.resetModules()
+    const { openLesson: openAgain } = await import('@/api/lesson')
+    expect(left).toContain('"words_per_minute":90')
+    open(openAgain)
+    await vi.waitFor(() => expect(held.length).toBeGreaterThan(0), 4000)
+    held.splice(0).forEach((go) => go())
+    await vi.waitFor(() => expect(kept.pace).toBe(90))
+    await vi.waitFor(() => expect(localStorage.getItem('word-trail.unkept.one')).toBeNull())
+  })
+
+  it('lets go of what is refused, and says why', async () => {
+    way.fetch = (request) =>
+      request.method === 'GET'
+        ? server(request)
+        : Promise.resolve(json({ title: 'No', detail: 'Too quick.', kept: '', advice: '' }, 422))
+    expect(await pace(9000)).toBe(false)
+    expect([lesson.problem.value?.title, localStorage.length]).toEqual(['No', 0])
   })
 
   it('is fetched anew when a change came from a revision that is not on the screen', async () => {

@@ -82,7 +82,9 @@ useKeys({
 })
 
 async function keepPoint(changed: Schemas['PausePoint'], reach: Schemas['ReachInput']) {
-  if (await props.send({ kind: 'keep point', point: changed, reach })) chosen.clear()
+  const kept = await props.send({ kind: 'keep point', point: changed, reach })
+  if (kept) chosen.clear()
+  return kept
 }
 async function remove(command: Command) {
   if (await props.send(command)) emit('back')
@@ -158,7 +160,7 @@ async function remove(command: Command) {
         :card="card"
         :lesson="id"
         :sentence="sentence"
-        @keep="(card) => send({ kind: 'keep card', card })"
+        :send="(card) => send({ kind: 'keep card', card })"
         @remove="remove({ kind: 'remove card', id: card.id })"
         @problem="(fault) => emit('problem', fault)"
       />
@@ -167,26 +169,27 @@ async function remove(command: Command) {
         :id="id"
         :chart="chart"
         :lesson="lesson"
-        @keep="(organizer) => send({ kind: 'keep organizer', organizer })"
+        :send="(organizer) => send({ kind: 'keep organizer', organizer })"
         @grid="(columns, rows) => send({ kind: 'set grid', id: chart!.id, columns, rows })"
         @remove="remove({ kind: 'remove organizer', id: chart.id })"
       />
       <template v-else-if="point">
         <h2 class="mb-2 font-bold">{{ activityOf(catalogue, point.activity.kind).name }}</h2>
         <PointEditor
-          :key="JSON.stringify(point)"
+          :key="point.id"
           :point="point"
           :lesson="lesson"
           deed="Keep"
-          @done="keepPoint"
+          :of="id"
+          :send="keepPoint"
           @cancel="emit('back')"
         />
       </template>
       <OpeningEditor
         v-else
         :lesson="lesson"
-        @opening="(opening) => send({ kind: 'set opening', opening })"
-        @closing="(closing) => send({ kind: 'set closing', closing })"
+        :send-opening="(opening) => send({ kind: 'set opening', opening })"
+        :send-closing="(closing) => send({ kind: 'set closing', closing })"
       />
     </section>
   </div>

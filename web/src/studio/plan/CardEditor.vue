@@ -1,51 +1,57 @@
 <script setup lang="ts">
-import { computed, ref, useId, watch } from 'vue'
+import { ref, useId } from 'vue'
 import type { Schemas } from '@/api/client'
 import { keepPicture } from '@/api/pictures'
+import { useDraft } from '@/parts/draft'
 import DrawingPad from './DrawingPad.vue'
 import ChoicePills from '@/parts/ChoicePills.vue'
 
 /** A word card; what is written shows on the card beside it when it is kept. */
-const props = defineProps<{ card: Schemas['WordCard']; sentence: string; lesson: string }>()
+const props = defineProps<{
+  card: Schemas['WordCard']
+  sentence: string
+  lesson: string
+  send: (card: Schemas['WordCard']) => Promise<boolean>
+}>()
 const emit = defineEmits<{
-  keep: [card: Schemas['WordCard']]
   remove: []
   problem: [fault: unknown]
 }>()
 const id = useId()
-const draft = ref<Schemas['WordCard']>({ ...props.card })
-const syllables = ref('')
-const related = ref('')
-watch(
-  () => props.card,
-  (card) => {
-    draft.value = { ...card }
-    syllables.value = card.syllables.join(' · ')
-    related.value = card.related.join(', ')
-  },
-  { immediate: true },
-)
+/** Lists are written as one line. */
+const written = (card: Schemas['WordCard']) => ({
+  ...card,
+  syllables: card.syllables.join(' · '),
+  related: card.related.join(', '),
+})
 const listed = (text: string, by: RegExp) =>
   text
     .split(by)
     .map((one) => one.trim())
     .filter(Boolean)
-const wanted = computed(() => ({
-  ...draft.value,
-  syllables: listed(syllables.value, /[·.|-]|\s/),
-  related: listed(related.value, /,/),
-}))
-const keep = () => emit('keep', wanted.value)
+const { draft, keep } = useDraft(
+  () => written(props.card),
+  (card) =>
+    props.send({
+      ...card,
+      syllables: listed(card.syllables, /[·.|-]|\s/),
+      related: listed(card.related, /,/),
+    }),
+)
+function change(part: Partial<ReturnType<typeof written>>) {
+  Object.assign(draft.value, part)
+  return keep()
+}
 
 /** Let the core work out syllables and parts once more. */
-const again = () => emit('keep', { ...wanted.value, syllables: [], parts: [] })
+const again = () => change({ syllables: '', parts: [] })
 
 async function picture(event: Event) {
   const file = (event.target as HTMLInputElement).files?.[0]
   if (!file) return
   try {
     const kept = await keepPicture(props.lesson, file)
-    emit('keep', { ...wanted.value, picture: kept.file })
+    await change({ picture: kept.file })
   } catch (fault) {
     emit('problem', fault)
   }
@@ -53,7 +59,7 @@ async function picture(event: Event) {
 const drawing = ref(false)
 function keepDrawing(lines: Schemas['PenLine'][]) {
   drawing.value = false
-  emit('keep', { ...wanted.value, drawing: lines })
+  void change({ drawing: lines })
 }
 const SHOWN: { value: Schemas['Shown']; name: string }[] = [
   { value: 'before the reading', name: 'before reading' },
@@ -80,7 +86,7 @@ const SHOWN: { value: Schemas['Shown']; name: string }[] = [
     <p v-if="sentence" class="text-[13px] text-quiet">In the text: “{{ sentence }}”</p>
     <label class="text-[13px] text-quiet" :for="`${id}s`">Syllables</label>
     <div class="-mt-1 flex gap-2">
-      <input :id="`${id}s`" v-model="syllables" class="field min-w-0 flex-1 font-passage" />
+      <input :id="`${id}s`" v-model="draft.syllables" class="field min-w-0 flex-1 font-passage" />
       <button class="button" type="button" @click="again">Work them out</button>
     </div>
     <p v-if="draft.parts?.length" class="text-[14px]">
@@ -89,13 +95,13 @@ const SHOWN: { value: Schemas['Shown']; name: string }[] = [
       <button
         class="ml-2 text-[13px] font-semibold text-lake hover:underline"
         type="button"
-        @click="emit('keep', { ...wanted, parts: [{ text: draft.word, role: 'base' }] })"
+        @click="change({ parts: [{ text: draft.word, role: 'base' }] })"
       >
         Do not show
       </button>
     </p>
     <label class="text-[13px] text-quiet" :for="`${id}r`">Related words, with commas</label>
-    <input :id="`${id}r`" v-model="related" class="field -mt-1" />
+    <input :id="`${id}r`" v-model="draft.related" class="field -mt-1" />
     <label class="flex items-center gap-2">
       <input v-model="draft.say_it" class="h-4 w-4 accent-moss" type="checkbox" /> Say it with me, syllable by
       syllable
@@ -106,7 +112,7 @@ const SHOWN: { value: Schemas['Shown']; name: string }[] = [
       small
       label="Shown"
       :choices="SHOWN"
-      @update:model-value="(shown) => emit('keep', { ...wanted, shown })"
+      @update:model-value="keep"
     />
     <div class="flex flex-wrap items-center gap-3 text-[13px]">
       <label class="cursor-pointer font-semibold text-lake hover:underline">
@@ -120,7 +126,7 @@ const SHOWN: { value: Schemas['Shown']; name: string }[] = [
         v-if="draft.picture"
         class="font-semibold text-quiet hover:underline"
         type="button"
-        @click="emit('keep', { ...wanted, picture: '' })"
+        @click="change({ picture: '' })"
       >
         Without picture
       </button>

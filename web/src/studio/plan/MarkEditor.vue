@@ -2,45 +2,58 @@
 import { computed, useId } from 'vue'
 import { useCatalogue } from '@/api/catalogue'
 import type { Schemas } from '@/api/client'
+import { useDraft } from '@/parts/draft'
 import { markForm } from './formsByKind'
 import { MOMENTS } from './kinds'
 
 /** A mark: what it means, how it is drawn and when. Each change is kept at once. */
-const props = defineProps<{ mark: Schemas['Mark']; lesson: Schemas['Lesson']; printed: string }>()
-const emit = defineEmits<{ keep: [mark: Schemas['Mark']]; remove: [] }>()
+const props = defineProps<{
+  mark: Schemas['Mark']
+  lesson: Schemas['Lesson']
+  printed: string
+  send: (mark: Schemas['Mark']) => Promise<boolean>
+}>()
+const emit = defineEmits<{ remove: [] }>()
 const id = useId()
 
-const keep = (part: Partial<Schemas['Mark']>) => emit('keep', { ...props.mark, ...part })
+const { draft, keep: keepDraft } = useDraft(
+  () => props.mark,
+  (mark) => props.send(mark),
+)
+function keep(part: Partial<Schemas['Mark']>) {
+  Object.assign(draft.value, part)
+  void keepDraft()
+}
 const value = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement).value
 const pictures = computed(() =>
   props.lesson.passages.flatMap((p) => p.pages.flatMap((q) => q.blocks.filter((block) => block.picture))),
 )
 /** "block/region", or empty for a mark on the words. */
-const place = computed(() => (props.mark.picture ? `${props.mark.picture}/${props.mark.region}` : ''))
+const place = computed(() => (draft.value.picture ? `${draft.value.picture}/${draft.value.region}` : ''))
 function put(at: string) {
   const [picture = '', region = ''] = at.split('/')
   keep({ picture, region })
 }
 const TIMES = ['first', 'second', 'third', 'fourth', 'fifth'] as const
 /** A quotation comes after the reading: the second time at the earliest. */
-const firstTime = computed(() => (props.mark.moment === 'when quoted later' ? 2 : 1))
-const nth = computed(() => Math.max(props.mark.nth, firstTime.value))
+const firstTime = computed(() => (draft.value.moment === 'when quoted later' ? 2 : 1))
+const nth = computed(() => Math.max(draft.value.nth, firstTime.value))
 /** The forms it can have: ink only where a pen drew it, and none that needs a word it does not have. */
 const { forms } = useCatalogue()
-const kind = computed(() => props.mark.form.kind)
-const offered = computed(() => forms.filter((one) => one.key || props.mark.ink.length))
+const kind = computed(() => draft.value.form.kind)
+const offered = computed(() => forms.filter((one) => one.key || draft.value.ink.length))
 const fields = computed(() => markForm(kind.value))
 const change = (to: string) => keep({ form: forms.find((one) => one.kind === to)!.fresh })
-const oneWord = computed(() => props.mark.first === props.mark.last)
+const oneWord = computed(() => draft.value.first === draft.value.last)
 const letters = computed(() => [...props.printed])
 /** The first click on a letter begins the mark there, the last letter clicked ends it. */
 function trim(at: number) {
-  const skip = props.mark.skip
-  const end = letters.value.length - props.mark.drop - 1
+  const skip = draft.value.skip
+  const end = letters.value.length - draft.value.drop - 1
   if (at < (skip + end) / 2 || at < skip) keep({ skip: at === skip ? 0 : at })
   else keep({ drop: at === end ? 0 : letters.value.length - 1 - at })
 }
-const isIn = (at: number) => at >= props.mark.skip && at < letters.value.length - props.mark.drop
+const isIn = (at: number) => at >= draft.value.skip && at < letters.value.length - draft.value.drop
 </script>
 
 <template>
@@ -59,7 +72,7 @@ const isIn = (at: number) => at >= props.mark.skip && at < letters.value.length 
       <select
         class="field"
         aria-label="Meaning"
-        :value="mark.meaning"
+        :value="draft.meaning"
         @change="keep({ meaning: value($event) })"
       >
         <option v-for="one in lesson.legend" :key="one.id" :value="one.id">
@@ -70,7 +83,7 @@ const isIn = (at: number) => at >= props.mark.skip && at < letters.value.length 
     <component
       :is="fields"
       v-if="fields"
-      :model-value="mark.form"
+      :model-value="draft.form"
       :lesson="lesson"
       :printed="printed"
       :one-word="oneWord"
@@ -80,11 +93,11 @@ const isIn = (at: number) => at >= props.mark.skip && at < letters.value.length 
       <select
         class="field"
         aria-label="When it is drawn"
-        :value="mark.moment ?? 'when read'"
+        :value="draft.moment ?? 'when read'"
         @change="
           keep({
             moment: value($event) as Schemas['Moment'],
-            pause: mark.pause || lesson.pause_points?.[0]?.id || '',
+            pause: draft.pause || lesson.pause_points?.[0]?.id || '',
           })
         "
       >
@@ -98,10 +111,10 @@ const isIn = (at: number) => at >= props.mark.skip && at < letters.value.length 
         </option>
       </select>
       <select
-        v-if="mark.moment === 'at a pause point'"
+        v-if="draft.moment === 'at a pause point'"
         class="field"
         aria-label="Pause point"
-        :value="mark.pause"
+        :value="draft.pause"
         @change="keep({ pause: value($event) })"
       >
         <option v-for="point in lesson.pause_points" :key="point.id" :value="point.id">
@@ -109,7 +122,7 @@ const isIn = (at: number) => at >= props.mark.skip && at < letters.value.length 
         </option>
       </select>
       <label
-        v-else-if="mark.moment === 'when read' || mark.moment === 'when quoted later'"
+        v-else-if="draft.moment === 'when read' || draft.moment === 'when quoted later'"
         class="flex items-center gap-1 text-[13px] text-quiet"
       >
         for the
@@ -136,7 +149,7 @@ const isIn = (at: number) => at >= props.mark.skip && at < letters.value.length 
           min="0"
           max="60"
           step="0.1"
-          :value="mark.seconds ?? 0"
+          :value="draft.seconds ?? 0"
           @change="keep({ seconds: Number(value($event)) })"
         />
         <span class="text-[13px] text-quiet">seconds (0: as long as it takes)</span>
@@ -178,12 +191,12 @@ const isIn = (at: number) => at >= props.mark.skip && at < letters.value.length 
     </div>
     <div class="flex gap-3 text-[13px]">
       <button
-        v-if="mark.ink.length && kind !== 'ink'"
+        v-if="draft.ink.length && kind !== 'ink'"
         class="font-semibold text-lake hover:underline"
         type="button"
-        @click="keep({ as_drawn: !mark.as_drawn })"
+        @click="keep({ as_drawn: !draft.as_drawn })"
       >
-        {{ mark.as_drawn ? 'Show it tidy' : 'Show it as drawn' }}
+        {{ draft.as_drawn ? 'Show it tidy' : 'Show it as drawn' }}
         <kbd class="key">R</kbd>
       </button>
       <button class="font-semibold text-quiet hover:underline" type="button" @click="emit('remove')">

@@ -1,55 +1,52 @@
 <script setup lang="ts">
-import { ref, useId, watch } from 'vue'
+import { useId } from 'vue'
 import type { Schemas } from '@/api/client'
+import { useDraft } from '@/parts/draft'
 
 /** What comes before the reading and after it. Kept when a field is left. */
-const props = defineProps<{ lesson: Schemas['Lesson'] }>()
-const emit = defineEmits<{
-  opening: [opening: Schemas['Opening']]
-  closing: [closing: Schemas['Closing']]
+const props = defineProps<{
+  lesson: Schemas['Lesson']
+  sendOpening: (opening: Schemas['Opening']) => Promise<boolean>
+  sendClosing: (closing: Schemas['Closing']) => Promise<boolean>
 }>()
 const id = useId()
-const text = ref<Record<string, string>>({})
-const walk = ref<Record<string, string>>({})
-watch(
-  () => props.lesson,
-  ({ plan }) => {
-    const opening = plan.opening
-    text.value = {
-      purpose: opening.purpose,
-      focus: opening.focus,
-      objectives: opening.objectives.join('\n'),
-      look_back: opening.look_back,
-      at_hand: opening.at_hand.join('\n'),
-      quick_write: opening.quick_write,
-      sight_words: opening.sight_words.join(' '),
-      recap: plan.closing.recap,
-      task: plan.closing.task,
-    }
-    walk.value = Object.fromEntries(opening.picture_walk.map((one) => [one.picture, one.question]))
-  },
-  { immediate: true },
+
+/** Lists are written one thing a line; of the pictures only those with a question are walked to. */
+const written = (opening: Schemas['Opening']) => ({
+  purpose: opening.purpose,
+  focus: opening.focus,
+  objectives: opening.objectives.join('\n'),
+  look_back: opening.look_back,
+  at_hand: opening.at_hand.join('\n'),
+  quick_write: opening.quick_write,
+  sight_words: opening.sight_words.join(' '),
+  walk: Object.fromEntries(opening.picture_walk.map((one) => [one.picture, one.question])) as Record<
+    string,
+    string
+  >,
+})
+const lines = (text: string) =>
+  text
+    .split('\n')
+    .map((one) => one.trim())
+    .filter(Boolean)
+const { draft: text, keep: keepOpening } = useDraft(
+  () => written(props.lesson.plan.opening),
+  ({ walk, ...opening }) =>
+    props.sendOpening({
+      ...opening,
+      objectives: lines(opening.objectives),
+      at_hand: lines(opening.at_hand),
+      sight_words: opening.sight_words.split(/[\s,]+/).filter(Boolean),
+      picture_walk: Object.entries(walk).map(([picture, question]) => ({ picture, question })),
+    }),
+)
+const { draft: after, keep: keepClosing } = useDraft(
+  () => props.lesson.plan.closing,
+  (closing) => props.sendClosing(closing),
 )
 const pictures = () =>
   props.lesson.passages.flatMap((p) => p.pages.flatMap((q) => q.blocks.filter((block) => block.picture)))
-const lines = (name: string) =>
-  text.value[name]!.split('\n')
-    .map((one) => one.trim())
-    .filter(Boolean)
-
-function keepOpening() {
-  emit('opening', {
-    purpose: text.value.purpose!,
-    focus: text.value.focus!,
-    objectives: lines('objectives'),
-    look_back: text.value.look_back!,
-    at_hand: lines('at_hand'),
-    quick_write: text.value.quick_write!,
-    sight_words: text.value.sight_words!.split(/[\s,]+/).filter(Boolean),
-    picture_walk: Object.entries(walk.value).map(([picture, question]) => ({ picture, question })),
-  })
-}
-const keepClosing = () => emit('closing', { recap: text.value.recap!, task: text.value.task! })
 
 const BEFORE = [
   { name: 'purpose', label: 'Purpose', hint: 'Read to find out …', rows: 2 },
@@ -59,11 +56,11 @@ const BEFORE = [
   { name: 'at_hand', label: 'What to have at hand, one a line', hint: 'your book, page 12', rows: 2 },
   { name: 'sight_words', label: 'Sight words to say first', hint: 'the has go', rows: 1 },
   { name: 'quick_write', label: 'A quick question to write about', hint: '', rows: 1 },
-]
+] as const
 const AFTER = [
   { name: 'recap', label: 'What we found out', hint: '', rows: 2 },
   { name: 'task', label: 'What to do now', hint: '', rows: 2 },
-]
+] as const
 </script>
 
 <template>
@@ -84,7 +81,7 @@ const AFTER = [
         <label class="text-[13px] text-quiet" :for="`${id}w${n}`"
           >Picture walk: question about “{{ block.text || `picture ${n + 1}` }}”</label
         >
-        <input :id="`${id}w${n}`" v-model="walk[block.id]" class="field -mt-1" />
+        <input :id="`${id}w${n}`" v-model="text.walk[block.id]" class="field -mt-1" />
       </template>
     </form>
     <form class="flex flex-col gap-1.5" @submit.prevent="keepClosing" @change="keepClosing">
@@ -93,7 +90,7 @@ const AFTER = [
         <label class="text-[13px] text-quiet" :for="`${id}${field.name}`">{{ field.label }}</label>
         <textarea
           :id="`${id}${field.name}`"
-          v-model="text[field.name]"
+          v-model="after[field.name]"
           class="field -mt-1 resize-none"
           :rows="field.rows"
         />

@@ -1,26 +1,27 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
+import { useDraft } from '@/parts/draft'
 import SpanField from './SpanField.vue'
 
 /** A chart's boxes: heading, question, what is filled in, when. Kept when a field is left. */
-const props = defineProps<{ chart: Schemas['Organizer']; lesson: Schemas['Lesson']; id: string }>()
+const props = defineProps<{
+  chart: Schemas['Organizer']
+  lesson: Schemas['Lesson']
+  id: string
+  send: (chart: Schemas['Organizer']) => Promise<boolean>
+}>()
 const emit = defineEmits<{
-  keep: [chart: Schemas['Organizer']]
   grid: [columns: number, rows: number]
   remove: []
 }>()
-const draft = ref<Schemas['Organizer']>(props.chart)
-watch(
+const { draft, keep } = useDraft(
   () => props.chart,
-  (chart) => (draft.value = JSON.parse(JSON.stringify(chart)) as Schemas['Organizer']),
-  { immediate: true },
+  (chart) => props.send(chart),
 )
-const keep = () => emit('keep', draft.value)
 const numberOf = (event: Event) => Number((event.target as HTMLInputElement).value)
 function quote(box: Schemas['Box'], spans: Schemas['Span'][]) {
   box.quote = spans[0] ?? null
-  keep()
+  void keep()
 }
 </script>
 

@@ -3,6 +3,8 @@ import { computed, onMounted, ref, useId, useTemplateRef } from 'vue'
 import { activityOf, useCatalogue } from '@/api/catalogue'
 import type { Schemas } from '@/api/client'
 import ChoicePills from '@/parts/ChoicePills.vue'
+import { useDraft } from '@/parts/draft'
+import { useUnkept } from '@/parts/unkept'
 import { activityForm } from './formsByKind'
 import type { Activity, Point } from './kinds'
 import SpanField from './SpanField.vue'
@@ -12,11 +14,18 @@ const props = defineProps<{
   point: Point
   lesson: Schemas['Lesson']
   deed: string
+  /** The lesson's id. */
+  of: string
+  send: (point: Point, reach: Schemas['ReachInput']) => Promise<boolean>
 }>()
-const emit = defineEmits<{ done: [point: Point, reach: Schemas['ReachInput']]; cancel: [] }>()
+const emit = defineEmits<{ cancel: [] }>()
 
 const catalogue = useCatalogue()
-const draft = ref<Point>(structuredClone(toPlain(props.point)))
+const { draft, keep } = useDraft<Point>(
+  () => props.point,
+  (point) => props.send({ ...point, think_seconds: Number(point.think_seconds) }, reach.value),
+)
+const letGo = useUnkept(`${props.of}/${props.point.id || 'new'}`, draft, () => props.point)
 const reach = ref<Schemas['ReachInput']>('word')
 const question = useTemplateRef<HTMLTextAreaElement>('question')
 const more = ref(Boolean(props.point.answer || props.point.paper || props.point.evidence.length))
@@ -46,14 +55,18 @@ function setKind(value: string) {
   draft.value.activity = filled.get(value) ?? toPlain(next.fresh)
 }
 
-function save() {
-  emit('done', { ...draft.value, think_seconds: Number(draft.value.think_seconds) }, reach.value)
+async function save() {
+  if (await keep()) letGo()
+}
+function cancel() {
+  letGo()
+  emit('cancel')
 }
 </script>
 
 <template>
   <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- what the pointer does here can be done by keys -->
-  <form class="flex flex-col gap-2" @submit.prevent="save" @keydown.esc.stop="emit('cancel')">
+  <form class="flex flex-col gap-2" @submit.prevent="save" @keydown.esc.stop="cancel">
     <ChoicePills
       class="text-[13px]"
       small
@@ -144,7 +157,7 @@ function save() {
     </div>
     <div class="flex gap-2">
       <button class="button button-main" type="submit" :disabled="!draft.question.trim()">{{ deed }}</button>
-      <button class="button" type="button" @click="emit('cancel')">Cancel</button>
+      <button class="button" type="button" @click="cancel">Cancel</button>
     </div>
   </form>
 </template>

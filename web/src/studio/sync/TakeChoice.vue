@@ -16,8 +16,8 @@ defineEmits<{ use: []; aside: []; back: [] }>()
       <strong>Take {{ take.number }}: {{ whatWasRead(take) }}</strong>
       <span v-if="used" class="block text-[14px] text-quiet">
         The lesson is made of take {{ used.number }}
-        <template v-if="used.words">({{ used.words_read.toLocaleString('en') }} words)</template>, and stays so until
-        you say otherwise.
+        <template v-if="used.words">({{ used.words_read.toLocaleString('en') }} words)</template>, and stays
+        so until you say otherwise.
       </span>
     </p>
     <button class="button button-main" type="button" @click="$emit('use')">Use take {{ take.number }}</button>

@@ -1,5 +1,5 @@
-import { mount, type VueWrapper } from '@vue/test-utils'
-import { describe, expect, it } from 'vitest'
+import { flushPromises, mount, type VueWrapper } from '@vue/test-utils'
+import { beforeEach, describe, expect, it } from 'vitest'
 import { ref } from 'vue'
 import { activityOf, CATALOGUE } from '@/api/catalogue'
 import type { Schemas } from '@/api/client'
@@ -37,17 +37,23 @@ const named = (of: VueWrapper, name: string) => {
   return found
 }
 
+beforeEach(() => localStorage.clear())
+
 describe('the editor of a pause point', () => {
+  const sent: Schemas['PausePoint'][] = []
+  let isKept = true
+  const send = (point: Schemas['PausePoint']) => Promise.resolve((sent.push(point), isKept))
   const editor = (point: Partial<Schemas['PausePoint']> = {}) =>
     mount(PointEditor, {
-      props: { point: { ...kinds.fresh_point, ...point }, lesson: made, deed: 'Keep' },
+      props: { point: { ...kinds.fresh_point, ...point }, lesson: made, deed: 'Keep', of: 'one', send },
       global: { provide },
     })
   const pill = (of: VueWrapper, name: string) =>
     of.findAll('[role=radio]').find((one) => one.text() === name)!
   const saved = async (of: VueWrapper) => {
     await of.get('form').trigger('submit')
-    return (of.emitted('done')!.at(-1) as [Schemas['PausePoint']])[0]
+    await flushPromises()
+    return sent.at(-1)!
   }
 
   it('offers every kind there is, and has a form for each that has something to fill in', () => {
@@ -155,6 +161,23 @@ describe('the editor of a pause point', () => {
     expect(page.find('[aria-label="Leave out map"]').exists()).toBe(true)
   })
 
+  it('finds again what was written and not kept, until it is kept or left', async () => {
+    const page = editor()
+    await page.get('textarea').setValue('Why does she dance?')
+    page.unmount()
+    const again = editor({ after: 'b' })
+    expect(again.get('textarea').element.value).toBe('Why does she dance?')
+    isKept = false
+    expect(await saved(again)).toMatchObject({ question: 'Why does she dance?', after: 'b' })
+    again.unmount()
+    const refused = editor()
+    expect(refused.get('textarea').element.value, 'it was refused').toBe('Why does she dance?')
+    isKept = true
+    await saved(refused)
+    await flushPromises()
+    expect(editor().get('textarea').element.value).toBe('')
+  })
+
   it('asks for the words to find where there are words to find', async () => {
     const page = editor()
     expect(page.text()).not.toContain('Words that students should find')
@@ -171,10 +194,16 @@ describe('the editor of a mark', () => {
     ({ id: 'm1', first: 'a', last: 'a', meaning: 'evidence', ink: [], skip: 0, drop: 0, nth: 1, picture: '', region: '', moment: 'when read', pause: '', seconds: 0, as_drawn: false, reading: '', ...more }) as unknown as Schemas['Mark'] // prettier-ignore
   const editor = (form: object, more: object = {}) =>
     mount(MarkEditor, {
-      props: { mark: mark({ form, ...more }), lesson: made, printed: 'bee' },
+      props: {
+        mark: mark({ form, ...more }),
+        lesson: made,
+        printed: 'bee',
+        send: (one: Schemas['Mark']) => Promise.resolve((sent.push(one), true)),
+      },
       global: { provide },
     })
-  const kept = (of: VueWrapper) => (of.emitted('keep')!.at(-1) as [Schemas['Mark']])[0]
+  const sent: Schemas['Mark'][] = []
+  const kept = () => sent.at(-1)!
 
   it('offers ink only where a pen drew it, and has fields for the forms that have some', () => {
     const offered = (of: VueWrapper) =>
@@ -191,24 +220,24 @@ describe('the editor of a mark', () => {
   it('changes the form, keeping all else', async () => {
     const page = editor({ kind: 'box' }, { seconds: 2 })
     await named(page, 'Kind of mark').setValue('margin note')
-    expect(kept(page)).toMatchObject({ form: { kind: 'margin note', text: '' }, seconds: 2, first: 'a' })
+    expect(kept()).toMatchObject({ form: { kind: 'margin note', text: '' }, seconds: 2, first: 'a' })
   })
 
   it('writes a note, a number with its box, a symbol and the parts of a word', async () => {
     const note = editor({ kind: 'margin note', text: '' })
     await named(note, 'Note in the margin').setValue('Look!')
-    expect(kept(note).form).toEqual({ kind: 'margin note', text: 'Look!' })
+    expect(kept().form).toEqual({ kind: 'margin note', text: 'Look!' })
 
     const number = editor({ kind: 'number', text: '2', chart: '', box: '' })
     await named(number, 'The box of a chart that it stands for').setValue('chart1/b1')
-    expect(kept(number).form).toEqual({ kind: 'number', text: '2', chart: 'chart1', box: 'b1' })
+    expect(kept().form).toEqual({ kind: 'number', text: '2', chart: 'chart1', box: 'b1' })
 
     const symbol = editor({ kind: 'symbol', symbol: 'star' })
     await named(symbol, 'Symbol').setValue('heart')
-    expect(kept(symbol).form).toEqual({ kind: 'symbol', symbol: 'heart' })
+    expect(kept().form).toEqual({ kind: 'symbol', symbol: 'heart' })
 
     const parts = editor({ kind: 'word parts', cuts: [] })
     await parts.get('[aria-label="A part begins with the e"]').trigger('click')
-    expect(kept(parts).form).toEqual({ kind: 'word parts', cuts: [1] })
+    expect(kept().form).toEqual({ kind: 'word parts', cuts: [1] })
   })
 })

@@ -21,6 +21,8 @@ def upgrade() -> None:
         batch_op.add_column(sa.Column("signs", sa.Integer(), nullable=False, server_default="0"))
     with op.batch_alter_table("takes", schema=None) as batch_op:
         batch_op.add_column(sa.Column("use", sa.String(length=20), nullable=False, server_default="by itself"))
+    with op.batch_alter_table("lesson_steps", schema=None) as batch_op:
+        batch_op.add_column(sa.Column("name", sa.String(length=40), nullable=False, server_default=""))
     for table, together in NUMBERED.items():
         _number(table, together)
 
