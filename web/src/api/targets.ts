@@ -65,7 +65,8 @@ function whole(
 function fields(command: Command): readonly string[] {
   if (command.kind === 'edit block') return ['text', 'emphasis']
   if (command.kind === 'set pace') return ['words_per_minute']
-  if (command.kind === 'set credits') return ['title', 'author', 'illustrator', 'source']
+  if (command.kind === 'set credits')
+    return ['title', 'author', 'illustrator', 'source', 'permission', 'permission_kind']
   return []
 }
 
@@ -89,9 +90,11 @@ export function rebased<T>(seen: T, wanted: T, now: T): T {
   if (same(seen, wanted)) return now
   if (same(seen, now)) return wanted
   if (isValue(seen) && isValue(wanted) && isValue(now)) {
-    const names = Object.keys(wanted)
+    const names = [...new Set([...Object.keys(wanted), ...Object.keys(now)])]
     return Object.fromEntries(
-      names.map((name) => [name, rebased(seen[name], wanted[name], now[name])]),
+      names
+        .map((name) => [name, rebased(seen[name], wanted[name], now[name])] as const)
+        .filter(([, value]) => value !== undefined),
     ) as unknown as T
   }
   if (Array.isArray(seen) && Array.isArray(wanted) && Array.isArray(now)) {

@@ -120,11 +120,15 @@ function ask_() {
   opened.value = 'new'
 }
 async function keepPoint(point: Point, reach: Schemas['ReachInput']) {
-  if (!(await send({ kind: 'keep point', point, reach }))) return false
+  // It is put away at once: the next words can be chosen while it is on its way. What is refused comes back.
+  const was = opened.value
   draft.value = undefined
   opened.value = ''
   chosen.clear()
-  return true
+  if (await send({ kind: 'keep point', point, reach })) return true
+  if (was === 'new') draft.value = point
+  opened.value = was
+  return false
 }
 
 /* Cards, charts and the rest. */

@@ -18,6 +18,7 @@ import TakeList from './TakeList.vue'
 import BrokenOff from './record/BrokenOff.vue'
 import { useGuide } from './record/guide'
 import GuidePrompt from './record/GuidePrompt.vue'
+import GuideSteps from './record/GuideSteps.vue'
 import { useLiveMarks } from './record/liveMarks'
 import MicrophonePicker from './record/MicrophonePicker.vue'
 
@@ -64,6 +65,7 @@ const {
   page,
   minutes,
   lit,
+  waits,
   prompt,
   go,
   begin,
@@ -235,21 +237,14 @@ useKeys({
           cards and questions</label
         >
       </section>
-      <nav
-        v-if="!busy && stops.length > 1"
-        class="flex items-center gap-1 text-[13px] text-quiet"
-        aria-label="Through the lesson"
-      >
-        <button class="button min-h-[30px] px-2" type="button" aria-label="Before this" @click="go(-1)">
-          ‹ <kbd class="key">←</kbd>
-        </button>
-        <span class="flex-1 px-1 text-center tabular-nums"
-          >{{ Math.min(at, stops.length - 1) + 1 }} of {{ stops.length }}</span
-        >
-        <button class="button min-h-[30px] px-2" type="button" aria-label="After this" @click="go(1)">
-          <kbd class="key">→</kbd> ›
-        </button>
-      </nav>
+      <GuideSteps
+        v-if="(!busy || running) && stops.length > 1"
+        :at="at"
+        :total="stops.length"
+        :recording="running"
+        :waits="waits"
+        @go="go"
+      />
       <DrawWhileTalking
         v-if="running && live.here.value.length"
         :marks="live.here.value"

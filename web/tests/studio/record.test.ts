@@ -3,8 +3,9 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { effectScope, nextTick, ref, type EffectScope } from 'vue'
 import type { Schemas } from '@/api/client'
 import { CATALOGUE } from '@/api/catalogue'
-import { LEAD_IN, useGuide } from '@/studio/record/guide'
+import { LEAD_IN, SETTLE, useGuide } from '@/studio/record/guide'
 import GuidePrompt from '@/studio/record/GuidePrompt.vue'
+import GuideSteps from '@/studio/record/GuideSteps.vue'
 import MicrophonePicker from '@/studio/record/MicrophonePicker.vue'
 import { catalogue } from '../golden'
 import { layout, page } from '../worlds'
@@ -68,19 +69,46 @@ describe('the guide of a recording', () => {
     expect(guide.minutes.value).toBeCloseTo(7 / 60)
   })
 
-  it('lights the words and turns the pages while it is recorded', async () => {
+  it('lights the words of a place at their pace, and waits there for as long as the teacher talks', async () => {
     const guide = made()
-    await at(3.5)
+    await at(0.5)
     expect(guide.lit.value, 'not before').toBe('')
     running.value = true
-    await at(3.5)
-    expect([guide.lit.value, guide.page.value]).toEqual(['b', 1])
-    await at(4.5)
+    await at(-0.1)
+    expect(guide.lit.value, 'after the lead-in').toBe('')
+    await at(0.5)
+    expect([guide.lit.value, guide.page.value, guide.waits.value]).toEqual(['w', 3, false])
+    await at(45)
+    expect([guide.lit.value, guide.page.value, guide.waits.value]).toEqual(['', 3, true])
+  })
+
+  it('goes on from where it waited when it is told to, and never by itself', async () => {
+    const guide = made()
+    running.value = true
+    await at(45)
+    guide.go(1)
+    const from = 45 + SETTLE
+    await at(from + 0.5)
+    expect([guide.lit.value, guide.page.value]).toEqual(['a', 1])
+    await at(from + 1.5)
+    expect(guide.lit.value).toBe('b')
+    await at(from + 60)
+    expect([guide.prompt.value, guide.page.value, guide.waits.value], 'the page is still being read').toEqual(
+      [undefined, 1, true],
+    )
+    guide.go(1)
+    await at(from + 60.5 + SETTLE)
     expect([guide.lit.value, guide.prompt.value?.point.id]).toEqual(['q', 'pause1'])
-    await at(6.5)
-    expect([guide.lit.value, guide.page.value]).toEqual(['c', 2])
-    await at(60)
-    expect([guide.lit.value, guide.page.value], 'it has come to its end').toEqual(['', 2])
+    guide.go(1)
+    await at(from + 90)
+    expect([guide.lit.value, guide.page.value, guide.waits.value], 'it has come to its end').toEqual([
+      '',
+      2,
+      false,
+    ])
+    guide.go(-2)
+    await at(from + 90.5 + SETTLE)
+    expect([guide.lit.value, guide.page.value], 'back to read it again').toEqual(['a', 1])
   })
 
   it('leaves light and pages alone where the teacher sets them', async () => {
@@ -89,6 +117,16 @@ describe('the guide of a recording', () => {
     follow.value = false
     await at(6.5)
     expect([guide.lit.value, guide.at.value]).toEqual(['', 0])
+  })
+
+  it('has buttons that a finger hits, and says when it waits', async () => {
+    const steps = mount(GuideSteps, { props: { at: 0, total: 3, recording: true, waits: true } })
+    expect(steps.text()).toContain('The guide waits here.')
+    const [back, next] = steps.findAll('button')
+    expect([back!, next!].every((one) => one.classes().includes('min-h-[48px]'))).toBe(true)
+    expect(back!.attributes('disabled')).toBeDefined()
+    await next!.trigger('click')
+    expect(steps.emitted('go')).toEqual([[1]])
   })
 
   it('shows a prompt with the word that is to be said', () => {

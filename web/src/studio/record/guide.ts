@@ -1,21 +1,28 @@
 /** The guide of a recording: the places it leads through, where it has come to, and what stands there. */
-import { computed, ref, watch, type Ref } from 'vue'
+import { computed, ref, type Ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import type { Layout } from '@/stage/shapes'
-import { guidePlaces, placeOf } from '../guidePlaces'
+import { guidePlaces } from '../guidePlaces'
 
 /** Seconds between the end of the count-in and the guide's first word. */
 export const LEAD_IN = 0.6
+
+/** Seconds between coming to a place and its first word. */
+export const SETTLE = 0.4
 
 interface Run {
   /** Seconds of take time. */
   time: Readonly<Ref<number>>
   /** Whether a take is being recorded. */
   running: Readonly<Ref<boolean>>
-  /** Whether the guide sets the light and turns the pages. */
+  /** Whether the guide sets the light. */
   follow: Readonly<Ref<boolean>>
 }
 
+/**
+ * The guide leads over the words of a place at its pace and waits at the end of it: who talks, or is a line behind,
+ * loses nothing from under their eyes. Only a key or a tap goes on to the next page, card or question.
+ */
 export function useGuide(
   layout: Ref<Layout | undefined>,
   guide: Ref<Schemas['Guide'] | undefined>,
@@ -24,40 +31,41 @@ export function useGuide(
 ) {
   const stretches = computed(() => guide.value?.stretches ?? [])
   const places = computed(() => (layout.value ? guidePlaces(stretches.value, layout.value) : []))
-  const at = ref(0)
-  const place = computed(() => places.value[Math.min(at.value, places.value.length - 1)])
+  const chosen = ref(0)
+  const last = computed(() => Math.max(0, places.value.length - 1))
+  const at = computed(() => Math.min(chosen.value, last.value))
+  const place = computed(() => places.value[at.value])
   const page = computed(() => place.value?.page ?? Math.min(1, (layout.value?.pages.length ?? 1) - 1))
   const minutes = computed(() => (stretches.value[stretches.value.length - 1]?.end ?? 0) / 60)
 
-  /** The stretch that the guide has come to, and the word there. */
-  const now = computed(() => {
-    if (!follow.value || !running.value) return undefined
-    const passed = time.value - LEAD_IN
-    const stretch =
-      stretches.value.find((one) => one.end > passed) ?? stretches.value[stretches.value.length - 1]
-    const word = stretch?.words.find((one) => one.end > passed)?.id ?? ''
-    return stretch && { stretch, word }
+  /** The moment of the take at which the first word of the place is due. */
+  const due = ref(LEAD_IN)
+  const isLeading = computed(() => follow.value && running.value)
+  const word = computed(() => {
+    const words = place.value?.words ?? []
+    const passed = time.value - due.value + (words[0]?.start ?? 0)
+    return words.find((one) => one.end > passed)
   })
-  const lit = computed(() => now.value?.word ?? '')
-  watch(now, (found) => {
-    if (!found || !layout.value) return
-    const here = placeOf(places.value, found.stretch, found.word, layout.value)
-    if (here >= 0) at.value = here
-  })
+  const lit = computed(() => (isLeading.value && time.value >= due.value ? (word.value?.id ?? '') : ''))
+  /** Whether the guide has come to the end of its place, and something follows. */
+  const waits = computed(() => isLeading.value && !word.value && at.value < last.value)
 
   /** The pause point whose prompt stands here, where it has no board of its own. */
   const prompt = computed(() => {
     const point = points.value.find((one) => one.id === place.value?.signpost)
-    if (!point) return undefined
-    return { point, words: stretches.value.find((one) => one.signpost === point.id)?.words ?? [] }
+    return point && { point, words: place.value?.words ?? [] }
   })
 
   /** To the next place of the lesson, or the one before. */
   function go(by: number) {
-    const last = places.value.length - 1
-    at.value = Math.max(0, Math.min(Math.min(at.value, last) + by, last))
+    const to = Math.max(0, Math.min(at.value + by, last.value))
+    if (to !== at.value) due.value = time.value + SETTLE
+    chosen.value = to
   }
-  const begin = () => (at.value = 0)
+  function begin() {
+    chosen.value = 0
+    due.value = LEAD_IN
+  }
 
-  return { places, at, page, minutes, lit, prompt, go, begin }
+  return { places, at, page, minutes, lit, waits, prompt, go, begin }
 }

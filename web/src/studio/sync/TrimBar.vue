@@ -1,26 +1,20 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
 import type { TrailView } from '@/api/client'
 import { useLesson } from '@/api/lesson'
+import { useDraft } from '@/parts/draft'
 
 const props = defineProps<{ trail: TrailView; take: string; now: number }>()
 const emit = defineEmits<{ seek: [at: number] }>()
 const lesson = useLesson()
-const start = ref(0)
-const end = ref(0)
-
-watch(
-  () => [props.trail.trim_start, props.trail.trim_end],
-  ([a, b]) => {
-    start.value = Number(a!.toFixed(2))
-    end.value = Number(b!.toFixed(2))
-  },
-  { immediate: true },
+const hundredths = (seconds: number) => Number(seconds.toFixed(2))
+const { draft: ends, keep: send } = useDraft(
+  () => ({ start: hundredths(props.trail.trim_start), end: hundredths(props.trail.trim_end) }),
+  ({ start, end }) => lesson.send({ kind: 'set trim', take: props.take, start, end }),
 )
 
 async function keep(at: number) {
   emit('seek', at)
-  await lesson.send({ kind: 'set trim', take: props.take, start: start.value, end: end.value })
+  await send()
 }
 </script>
 
@@ -33,21 +27,21 @@ async function keep(at: number) {
     <div class="mt-1 grid grid-cols-2 gap-2">
       <label class="text-[13px]"
         >Begins at (s)<input
-          v-model.number="start"
+          v-model.number="ends.start"
           class="field"
           type="number"
           step="0.1"
           min="0"
-          @change="keep(start)"
+          @change="keep(ends.start)"
       /></label>
       <label class="text-[13px]"
         >Ends at (s)<input
-          v-model.number="end"
+          v-model.number="ends.end"
           class="field"
           type="number"
           step="0.1"
           min="0"
-          @change="keep(Math.max(0, end - 2))"
+          @change="keep(Math.max(0, ends.end - 2))"
       /></label>
     </div>
     <button

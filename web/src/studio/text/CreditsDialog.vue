@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, watch } from 'vue'
 import type { Command, Schemas } from '@/api/client'
 import ChoicePills from '@/parts/ChoicePills.vue'
+import { useDraft } from '@/parts/draft'
 import PanelDialog from '@/parts/PanelDialog.vue'
 
 /** Whose text it is and why it may be used: it stands on the title card. */
@@ -24,35 +25,32 @@ const KINDS: { value: Kind; name: string; note: string }[] = [
   },
   { value: '', name: 'Something else', note: 'Why it may be used' },
 ]
-type Credit = 'title' | 'author' | 'illustrator' | 'source' | 'permission'
-const draft = ref<Record<Credit, string> & { kind: Kind }>({
-  title: '',
-  author: '',
-  illustrator: '',
-  source: '',
-  permission: '',
-  kind: '',
+const creditsOf = ({
+  title,
+  author,
+  illustrator,
+  source,
+  permission,
+  permission_kind,
+}: Schemas['Passage']) => ({
+  title,
+  author,
+  illustrator,
+  source,
+  permission,
+  permission_kind,
 })
-watch(
-  () => [props.open, props.passage] as const,
-  ([open, passage]) => {
-    if (!open) return
-    draft.value = {
-      title: passage.title,
-      author: passage.author,
-      illustrator: passage.illustrator,
-      source: passage.source,
-      permission: passage.permission,
-      kind: passage.permission_kind,
-    }
-  },
-  { immediate: true },
+const { draft, keep: send } = useDraft(
+  () => creditsOf(props.passage),
+  (credits) => props.send({ kind: 'set credits', passage: props.passage.id, ...credits }),
 )
-const note = computed(() => KINDS.find((one) => one.value === draft.value.kind)!.note)
+watch(
+  () => props.open,
+  (open) => open && (draft.value = creditsOf(props.passage)),
+)
+const note = computed(() => KINDS.find((one) => one.value === draft.value.permission_kind)!.note)
 async function keep() {
-  const { kind, ...credits } = draft.value
-  if (await props.send({ kind: 'set credits', passage: props.passage.id, ...credits, permission_kind: kind }))
-    emit('close')
+  if (await send()) emit('close')
 }
 const FIELDS = [
   ['title', 'Title'],
@@ -78,7 +76,7 @@ const FIELDS = [
           />
         </div>
       </div>
-      <ChoicePills v-model="draft.kind" class="mt-4" label="Why it may be used" :choices="KINDS" />
+      <ChoicePills v-model="draft.permission_kind" class="mt-4" label="Why it may be used" :choices="KINDS" />
       <label class="sr-only" for="credit-permission">{{ note }}</label>
       <input
         id="credit-permission"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
 import type { Command, Schemas } from '@/api/client'
+import { useDraft } from '@/parts/draft'
 import ChoicePills from '@/parts/ChoicePills.vue'
 
 /** Where a page begins: its labels in both editions, and how it is shown. */
@@ -9,20 +9,13 @@ const props = defineProps<{
   number: number
   send: (command: Command) => Promise<boolean>
 }>()
-const printed = ref('')
-const screen = ref('')
-watch(
-  () => props.page,
-  (page) => {
-    printed.value = page.label
-    screen.value = page.screen_label
-  },
-  { immediate: true },
+const { draft, keep } = useDraft(
+  () => ({ printed: props.page.label, screen: props.page.screen_label }),
+  ({ printed, screen }) => props.send({ kind: 'label page', page: props.page.id, printed, screen }),
 )
 function label() {
-  const { label, screen_label } = props.page
-  if (printed.value.trim() === label && screen.value.trim() === screen_label) return
-  void props.send({ kind: 'label page', page: props.page.id, printed: printed.value, screen: screen.value })
+  const { printed, screen } = draft.value
+  if (printed.trim() !== props.page.label || screen.trim() !== props.page.screen_label) void keep()
 }
 const WAYS = [
   { value: false, name: 'Typeset' },
@@ -38,7 +31,7 @@ const WAYS = [
     <label class="flex items-center gap-1.5"
       >in the book
       <input
-        v-model="printed"
+        v-model="draft.printed"
         class="field h-[26px] w-[64px]! px-2 py-0 text-[13px]"
         maxlength="12"
         placeholder="p."
@@ -48,7 +41,7 @@ const WAYS = [
     <label class="flex items-center gap-1.5"
       >on the screen
       <input
-        v-model="screen"
+        v-model="draft.screen"
         class="field h-[26px] w-[64px]! px-2 py-0 text-[13px]"
         maxlength="12"
         placeholder="p."

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { GripVertical } from '@lucide/vue'
-import { ref, watch } from 'vue'
+import { ref } from 'vue'
 import type { Command, Schemas } from '@/api/client'
+import { useDraft } from '@/parts/draft'
 import PictureDialog from './PictureDialog.vue'
 
 /** A picture of the passage: what it shows in words, its crop and its named parts. */
@@ -11,16 +12,13 @@ const props = defineProps<{
   grip: (element: unknown) => void
   send: (command: Command) => Promise<boolean>
 }>()
-const shows = ref('')
 const open = ref(false)
-watch(
-  () => props.block.text,
-  (text) => (shows.value = text),
-  { immediate: true },
+const { draft, keep } = useDraft(
+  () => ({ shows: props.block.text }),
+  ({ shows }) => props.send({ kind: 'edit block', block: props.block.id, text: shows, emphasis: [] }),
 )
 function describe() {
-  if (shows.value.trim() !== props.block.text)
-    void props.send({ kind: 'edit block', block: props.block.id, text: shows.value, emphasis: [] })
+  if (draft.value.shows.trim() !== props.block.text) void keep()
 }
 const cropOf = (picture: Schemas['Picture']) => {
   const { x = 0, y = 0, width = 1, height = 1 } = picture.crop
@@ -61,14 +59,14 @@ const cropOf = (picture: Schemas['Picture']) => {
         >
         <textarea
           :id="`shows-${block.id}`"
-          v-model="shows"
+          v-model="draft.shows"
           class="field mt-1 h-[64px] resize-none text-[14px]"
-          :class="shows.trim() ? '' : 'border-signal'"
+          :class="draft.shows.trim() ? '' : 'border-signal'"
           maxlength="600"
           placeholder="A bee turns in a circle on the comb, three others watch her."
           @change="describe"
         />
-        <p v-if="!shows.trim()" class="text-[13px] text-signal">This picture has no description yet.</p>
+        <p v-if="!draft.shows.trim()" class="text-[13px] text-signal">This picture has no description yet.</p>
         <div class="mt-1.5 flex flex-wrap items-center gap-2 text-[13px]">
           <button class="button min-h-[30px]! text-[13px]" type="button" @click="open = true">
             Crop it, name its parts

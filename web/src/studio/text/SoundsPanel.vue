@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { Volume2 } from '@lucide/vue'
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { Problem, type Command, type Schemas } from '@/api/client'
+import { useDraft } from '@/parts/draft'
 
 /** How words will be expected to sound: numbers, names, abbreviations; respelled or chosen. */
 const props = defineProps<{
@@ -9,14 +10,12 @@ const props = defineProps<{
   words: readonly string[]
   send: (command: Command) => Promise<boolean>
 }>()
-const drafts = ref<Record<string, string>>({})
+const { draft: drafts } = useDraft<Record<string, string>>(
+  () => Object.fromEntries(props.sayings.map((one) => [one.text, one.syllables])),
+  () => Promise.resolve(true),
+)
 const problem = ref('')
 const other = ref('')
-watch(
-  () => props.sayings,
-  (sayings) => (drafts.value = Object.fromEntries(sayings.map((one) => [one.text, one.syllables]))),
-  { immediate: true },
-)
 const respell = (text: string, said: string) => props.send({ kind: 'respell', text, said })
 
 async function hear(text: string, said: string) {
