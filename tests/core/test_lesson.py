@@ -112,9 +112,15 @@ class PathTest(unittest.TestCase):
         self.assertEqual(next_screen(planned(), Standing(unfinished=1)), Screen.RECORD)
 
     def test_what_was_not_read_is_counted(self) -> None:
-        some = replace(trail(), unread=("a1", "a2"))
-        points = {p.screen: p for p in waypoints(planned(), Standing(takes=1, trail=some))}
-        self.assertEqual((points[Screen.SYNC].note, points[Screen.SYNC].attention), ("2 words not read", True))
+        for unread, places, note, presses in (
+            (2, 0, "2 words not read", False),
+            (9, 0, "9 words not read", True),
+            (0, 1, "1 place to check", True),
+            (1, 2, "1 word not read, 2 places to check", True),
+        ):
+            some = replace(trail(), unread=tuple(f"a{n}" for n in range(unread)))
+            points = {p.screen: p for p in waypoints(planned(), Standing(takes=1, trail=some, to_check=places))}
+            self.assertEqual((points[Screen.SYNC].note, points[Screen.SYNC].attention), (note, presses))
 
     def test_a_new_take_is_asked_about_before_going_on(self) -> None:
         standing = Standing(takes=2, trail=trail(), asking=True)

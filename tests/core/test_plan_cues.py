@@ -17,6 +17,7 @@ from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.changes.reading_changes import KeepReading
 from wordtrail.core.cues.compile import TITLE_SECONDS, compile_cues, edit_list_of
 from wordtrail.core.cues.film import state_in_video, video_seconds
+from wordtrail.core.cues.gates import GATE_AFTER
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.state import state_at
 from wordtrail.core.layout.lines import letters_of
@@ -127,6 +128,26 @@ class PointTest(unittest.TestCase):
         self.assertTrue(sheet.lights[6].start < gate.at < sheet.lights[7].start)
         said = state_at(sheet, sheet.lights[5].start + 0.1)
         self.assertEqual((said.signpost, said.page, said.gate), ("pause1", 1, ""))
+
+    def test_a_stop_stands_after_what_is_said_on_top_of_the_question(self) -> None:
+        """ "… clover?" "Write them down." The stop does not cut the teacher short."""
+        made = planned()
+        prompt = [word.id for word in script(made) if word.id.startswith("pause1.")]
+        words = [word.id for word in made.words]
+        asked = read([*words[:5], *prompt]).visits
+        end = asked[-1].end
+        goes_on = read(words[5:], begin=end + 20).visits
+        for asides, stands in (
+            ((Aside(end + 0.3, end + 2.3, "write them down"),), end + 2.3),
+            ((Aside(end + 0.3, end + 2.3), Aside(end + 3.1, end + 5.0)), end + 5.0),
+            ((Aside(end + 0.3, end + 2.3), Aside(end + 9.0, end + 12.0, "now what did you find")), end + 2.3),
+            ((Aside(end + 4.0, end + 6.0, "well"),), end),
+        ):
+            sheet = sheet_of(made, Trail((*asked, *goes_on), asides=asides, seconds=60, sound_start=1, sound_end=50))
+            shift = sheet.lights[0].start - asked[0].start
+            (gate,) = sheet.gates
+            self.assertAlmostEqual(gate.at - shift, stands + GATE_AFTER, places=2)
+            self.assertEqual(state_at(sheet, gate.at - 0.05).signpost, "pause1", "its signpost stands as long")
 
     def test_choices_are_struck_out_and_then_the_right_one_shows(self) -> None:
         point = PausePoint("", "a9", "Which?", 5, Choose(choices=CHOICES, strike=(2, 1)))

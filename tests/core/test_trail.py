@@ -14,6 +14,7 @@ from wordtrail.core.trail.checks import figures, places_to_check
 from wordtrail.core.trail.legs import LONGEST_REST, legs
 from wordtrail.core.trail.mending import mended, on_passage
 from wordtrail.core.trail.model import Aside, Mend, Slip, SlipKind, Trail, Visit
+from wordtrail.core.trail.talk import guess
 
 
 class MendingTest(unittest.TestCase):
@@ -82,6 +83,19 @@ class LegsTest(unittest.TestCase):
             visits.append((word, at))
         found = [i for first, last in self.legs_of(*visits) for i in range(first, last + 1)]
         self.assertEqual(found, list(range(len(visits))))
+
+
+class TalkTest(unittest.TestCase):
+    def test_a_guess_is_shown_only_where_it_is_one(self) -> None:
+        for heard, shown in (
+            ("good morning readers", "good morning readers"),
+            ("that means the the bees bees dance", "that means the bees dance"),
+            ("i'm i'm i'm i'm i'm", ""),
+            ("a the a the a the a the air", ""),
+            ("well then", ""),
+            ("", ""),
+        ):
+            self.assertEqual(guess(heard), shown)
 
 
 class ChecksTest(unittest.TestCase):

@@ -250,6 +250,8 @@ class TrailView(Answer):
     script: list[str]
     legs: list[Leg]
     checks: list[Check]
+    settled: int
+    """How many places were checked and found fine."""
     figures: Figures
     trim_start: float
     trim_end: float

@@ -12,12 +12,14 @@ from wordtrail.api.context import answer, context, public_url
 from wordtrail.core.cues.model import Beat, Caption, Drawing, Gate, Light, PageTurn, Reveal, SignpostShown
 from wordtrail.core.layout.model import LaidMark, LaidPage, Signpost
 from wordtrail.core.lesson.boards import script
+from wordtrail.core.lesson.checking import checks_of
 from wordtrail.core.lesson.current_trail import current_trail, kept_ends, loose_mends
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.take_in_use import TakeUse, take_in_use
-from wordtrail.core.trail.checks import figures, places_to_check
+from wordtrail.core.trail.checks import figures
 from wordtrail.core.trail.legs import legs
 from wordtrail.core.trail.model import Trail
+from wordtrail.core.trail.talk import with_guesses
 from wordtrail.core.waypoints.waypoints import Standing, next_screen, waypoints
 from wordtrail.formats.json_patch import Operation, difference
 from wordtrail.jobs.queue import ALIGN, PHASES
@@ -112,6 +114,7 @@ def _standing(kept: KeptLesson, around: Surroundings) -> Standing:
         takes=sum(row.state == "kept" for row in around.takes),
         unfinished=sum(row.state == "recording" for row in around.takes),
         trail=current_trail(kept.lesson, used, found.trail) if found else None,
+        to_check=len(checks_of(kept.lesson, used, found.trail)) if found else 0,
         asking=TakeUse.ASKED in around.uses.values(),
         aligning=ALIGN in around.working,
         video=around.video is not None,
@@ -178,10 +181,11 @@ def trail_view(lesson: Lesson, take: str, found: Trail) -> answers.TrailView:
     words = script(lesson)
     start, end = kept_ends(lesson, take, found)
     return answers.TrailView(
-        trail=shown,
+        trail=with_guesses(shown),
         script=[word.id for word in words],
         legs=list(legs(shown, {word.id: place for place, word in enumerate(words)})),
-        checks=list(places_to_check(shown, {word.id: word.text for word in words})),
+        checks=list(checks_of(lesson, take, found)),
+        settled=sum(one.take == take for one in lesson.settled),
         figures=figures(shown, [word.id for word in lesson.words]),
         trim_start=start,
         trim_end=end,

@@ -2317,6 +2317,7 @@ export interface components {
          *
          *     `issued` is the highest number given to a passage, pause point, mark or loose end so far.
          *     `placed_marks` are the moments of marks that were set by hand, for each take.
+         *     `settled` are the places of takes that were checked and found fine.
          *     `card_wishes` are the words, as printed, of which the teacher wants a word card.
          */
         Lesson: {
@@ -2444,6 +2445,11 @@ export interface components {
              * @default []
              */
             placed_marks: components["schemas"]["PlacedMark"][];
+            /**
+             * Settled
+             * @default []
+             */
+            settled: components["schemas"]["Settled"][];
         };
         /**
          * Line
@@ -2950,6 +2956,19 @@ export interface components {
             said: string;
         };
         /**
+         * Settled
+         * @description A place of a take that the teacher has listened to and found fine: the word, and where the ear found it
+         *     (seconds of take time).
+         */
+        Settled: {
+            /** Take */
+            take: string;
+            /** Word */
+            word: string;
+            /** Found */
+            found: number;
+        };
+        /**
          * Shown
          * @description When a word card is shown.
          * @enum {string}
@@ -3210,7 +3229,7 @@ export interface components {
              */
             name?: string;
             /** Command */
-            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
+            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
         };
         /**
          * AddBlock
@@ -3405,6 +3424,29 @@ export interface components {
              * @enum {string}
              */
             kind: "break page";
+        };
+        /**
+         * CheckAgain
+         * @description All places of a take are offered again, also those that were found fine.
+         */
+        CheckAgainInput: {
+            /** Take */
+            take: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "check again";
+        };
+        /**
+         * CheckedPlace
+         * @description A place to check: its word, and where the ear found it (seconds of take time).
+         */
+        CheckedPlaceInput: {
+            /** Word */
+            word: string;
+            /** Found */
+            found: number;
         };
         /**
          * Choice
@@ -4833,6 +4875,21 @@ export interface components {
             kind: "set trim";
         };
         /**
+         * SettlePlaces
+         * @description These places of a take are fine as they are.
+         */
+        SettlePlacesInput: {
+            /** Take */
+            take: string;
+            /** Places */
+            places: components["schemas"]["CheckedPlaceInput"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "settle places";
+        };
+        /**
          * Shape
          * @description Charts that one can start from.
          * @enum {string}
@@ -5507,6 +5564,8 @@ export interface components {
             legs: components["schemas"]["Leg"][];
             /** Checks */
             checks: components["schemas"]["Check"][];
+            /** Settled */
+            settled: number;
             figures: components["schemas"]["Figures"];
             /** Trim Start */
             trim_start: number;
@@ -5534,7 +5593,8 @@ export interface components {
         };
         /**
          * Check
-         * @description A place to listen to: the word, when, where the ear found it, and why, in a sentence.
+         * @description A place to listen to: the word, when, where the ear found it, and why, in a sentence. Places with the same
+         *     `alike` can be answered together.
          */
         Check: {
             /** Word */
@@ -5547,7 +5607,16 @@ export interface components {
             found: number;
             /** Why */
             why: string;
+            kind: components["schemas"]["CheckKind"];
+            /** Alike */
+            alike: string;
         };
+        /**
+         * CheckKind
+         * @description What kind of doubt a place to check is.
+         * @enum {string}
+         */
+        CheckKind: "unsure" | "left out" | "misread" | "changed";
         /**
          * Doubt
          * @description Why a word's light is not sure.

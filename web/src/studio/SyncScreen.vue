@@ -3,7 +3,7 @@ import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, provide, ref, watch } from 'vue'
 import { useCatalogue } from '@/api/catalogue'
-import { ask, client, type Take } from '@/api/client'
+import { ask, client, type Schemas, type Take } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
 import { useKeys } from '@/parts/keys'
@@ -18,7 +18,7 @@ import RowNote from './sync/RowNote.vue'
 import { useMoments, useStarts } from './sync/byHand'
 import MarkPost from './sync/MarkPost.vue'
 import SoundStrip from './sync/SoundStrip.vue'
-import { rowsOf, type Place } from './sync/syncRows'
+import { isSamePlace, rowsOf, type Place } from './sync/syncRows'
 import { stripMarks, type MarkHand, type StripMark } from './sync/stripMarks'
 import TalkStrip from './sync/TalkStrip.vue'
 import TrailMap from './sync/TrailMap.vue'
@@ -27,6 +27,7 @@ import TakeChoice from './sync/TakeChoice.vue'
 import TakeList from './TakeList.vue'
 import { useTakes } from './takes'
 
+type Check = Schemas['Check']
 const lesson = useLesson()
 const catalogue = useCatalogue()
 const view = lesson.view
@@ -139,10 +140,24 @@ function respellingOf(word: string): string {
   return view.value.lesson.respellings.find((one) => one.text === text)?.said ?? ''
 }
 
+/** The place to check that comes after the chosen one; the first, where there is none. */
+function following(left: readonly Check[]): Check | undefined {
+  const here = chosen.value
+  const at = here ? checks.value.findIndex((check) => isSamePlace(check, here)) : -1
+  if (at >= 0) return checks.value.slice(at + 1).find((check) => left.includes(check)) ?? left[0]
+  return left.find((check) => check.start > (here?.start ?? -1)) ?? left[0]
+}
 function nextCheck() {
-  if (!checks.value.length) return
-  const at = chosen.value?.start ?? -1
-  choose(checks.value.find((check) => check.start > at + 1e-3) ?? checks.value[0]!)
+  const next = following(checks.value)
+  if (next) choose(next)
+}
+/** These are fine as they are; on to the next. */
+function settle(fine: readonly Check[]) {
+  const next = following(checks.value.filter((check) => !fine.includes(check)))
+  const places = fine.map(({ word, found }) => ({ word, found }))
+  void lesson.send({ kind: 'settle places', take: take.value, places })
+  if (next) choose(next)
+  else chosen.value = undefined
 }
 
 const starts = useStarts(take, lesson, async ({ word, found, start }) => {
@@ -299,9 +314,11 @@ useKeys({
         v-if="figures"
         :figures="figures"
         :checks="checks.length"
+        :settled="trail.data.value.settled"
+        @unsettle="lesson.send({ kind: 'check again', take })"
         :unread="trail.data.value.trail.unread.length"
         :planned="view.lesson.words_per_minute"
-        :again="!job"
+        :again="!job && checks.some((check) => check.kind === 'changed')"
         :simulated="takeView.origin === 'simulated narrator'"
         @again="deeds.findWords(takeView)"
       />
@@ -326,6 +343,8 @@ useKeys({
         @hear="player.playFromTo(Math.max(0, chosen!.start - 0.6), chosen!.end + 0.4)"
         @nudge="(by) => nudge(by)"
         @next="nextCheck"
+        @fine="settle"
+        :now="player.time.value"
         @here="starts.move(chosen!.word, chosen!.found, player.time.value)"
       />
       <p v-else class="text-[14px] text-quiet">

@@ -13,6 +13,7 @@ from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.pace.guide import FASTEST, SLOWEST
 from wordtrail.core.text.tidy import within
+from wordtrail.core.trail.checks import Settled
 from wordtrail.core.trail.model import Mend
 
 
@@ -88,6 +89,45 @@ class ClearTrim(ScreenCommand):
 
     def apply(self, lesson: Lesson) -> Lesson:
         return replace(lesson, trims=tuple(trim for trim in lesson.trims if trim.take != self.take))
+
+
+@dataclass(frozen=True, slots=True)
+class CheckedPlace:
+    """A place to check: its word, and where the ear found it (seconds of take time)."""
+
+    word: str
+    found: float
+
+
+@dataclass(frozen=True, slots=True)
+class SettlePlaces(ScreenCommand):
+    """These places of a take are fine as they are."""
+
+    label: ClassVar[str] = "checking places"
+    take: str
+    places: tuple[CheckedPlace, ...]
+    kind: Literal["settle places"] = "settle places"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        known = {word.id for word in script(lesson)}
+        fine = (
+            Settled(self.take, one.word, within(one.found, 0.0, LONGEST_TAKE, "The place"))
+            for one in self.places
+            if one.word in known
+        )
+        return replace(lesson, settled=tuple(dict.fromkeys((*lesson.settled, *fine))))
+
+
+@dataclass(frozen=True, slots=True)
+class CheckAgain(ScreenCommand):
+    """All places of a take are offered again, also those that were found fine."""
+
+    label: ClassVar[str] = "checking all places again"
+    take: str
+    kind: Literal["check again"] = "check again"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return replace(lesson, settled=tuple(one for one in lesson.settled if one.take != self.take))
 
 
 @dataclass(frozen=True, slots=True)

@@ -28,6 +28,9 @@ from wordtrail.core.text.model import BlockKind
 GATE_AFTER = 0.12
 """Seconds after a word's end that the lesson stops, before the next word begins."""
 
+GOES_ON = 1.0
+"""Seconds of silence at the most after which a teacher who talks on has not come to the stop yet."""
+
 SYLLABLE, SAY_AFTER = 0.7, 1.6
 """Seconds for which each syllable of a word card is lit, and for students to say the word then."""
 
@@ -50,9 +53,10 @@ class Stops:
 def stops(lesson: Lesson, heard: Heard, layout: Layout, lead: float, seconds: float) -> Stops:
     """Where a lesson of so many seconds, whose title is seen until `lead`, stands still.
 
-    A pause point stops the lesson when its word was read (in its reading) and its question, if it is read aloud
-    then; when its word was not read, after the nearest word before it that was; behind the title when there is
-    none. What comes before or after the reading and is not spoken of is shown for as long as it takes to read.
+    A pause point stops the lesson when its word was read (in its reading) and its question, if it is read aloud then,
+    and when the teacher has said what she says on top of it; when its word was not read, after the nearest word before
+    it that was; behind the title when there is none. What comes before or after the reading and is not spoken of is
+    shown for as long as it takes to read.
     """
     maker = _Stops(lesson, heard, layout, lead, seconds)
     maker.before_and_after()
@@ -136,11 +140,11 @@ class _Stops:
         if not point.after:
             at = self.seconds
         said = self._said_prompt(point, at)
-        if said:
-            at = self._after(said[-1])
-            if not has_page(point):
-                lights = self.heard.lights
-                self.signposts.append(SignpostShown(point.id, lights[said[0]].start, round(at, 4)))
+        last = said[-1] if said else index if point.after else None
+        if last is not None:
+            at = self._after_talk(last)
+        if said and not has_page(point):
+            self.signposts.append(SignpostShown(point.id, self.heard.lights[said[0]].start, round(at, 4)))
         gate = self._gate(point, at, point.think_seconds)
         answered = self._answers(point, gate)
         self.gates.append((100, replace(gate, answer_seconds=round(answered, 3))))
@@ -165,6 +169,19 @@ class _Stops:
         light = self.heard.lights[index]
         following = self.heard.lights[index + 1].start if index + 1 < len(self.heard.lights) else self.seconds
         return min(light.end + GATE_AFTER, max(following - SMALLEST, light.start), self.seconds)
+
+    def _after_talk(self, index: int) -> float:
+        """The moment after a light, and after all that the teacher says on top of it, at which the lesson can stop:
+        a stop never cuts into speech."""
+        light = self.heard.lights[index]
+        following = self.heard.lights[index + 1].start if index + 1 < len(self.heard.lights) else self.seconds
+        spoken_until = light.end
+        for aside in self.heard.asides:
+            if light.start <= aside.start < following and aside.start <= spoken_until + GOES_ON:
+                spoken_until = max(spoken_until, aside.end)
+        if spoken_until == light.end:
+            return self._after(index)
+        return min(spoken_until + GATE_AFTER, max(following - SMALLEST, light.start), self.seconds)
 
     def _stands_at(self, point: PausePoint) -> int | None:
         """The light after which a pause point comes: its word's, or that of the nearest word before that was read."""

@@ -11,7 +11,7 @@ from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.remembered import remembered
 from wordtrail.core.trail.mending import mended, on_passage
-from wordtrail.core.trail.model import MendedTrail, Trail
+from wordtrail.core.trail.model import MendedTrail, Trail, Visit
 from wordtrail.core.trail.weak_forms import without_weak_forms
 
 
@@ -32,6 +32,20 @@ def current_trail(lesson: Lesson, take: str, trail: Trail) -> Trail:
     )
 
 
+def unknown_words(lesson: Lesson, take: str, trail: Trail) -> set[str]:
+    """The words of the lesson that were not there, or were others, when the take's words were found: nobody has
+    listened for them."""
+    heard = _mended(lesson, take, trail).trail
+    known = {visit.word for visit in heard.visits} | {slip.word for slip in heard.slips} | set(heard.unread)
+    return {word.id for word in script(lesson)} - known
+
+
+def words_gone(lesson: Lesson, take: str, trail: Trail) -> tuple[Visit, ...]:
+    """The visits of words that are not in the lesson any more."""
+    ids = {word.id for word in script(lesson)}
+    return tuple(visit for visit in _mended(lesson, take, trail).trail.visits if visit.word not in ids)
+
+
 def loose_mends(lesson: Lesson, take: str, trail: Trail) -> int:
     """How many starts that were set by hand have no word at their place any more."""
     return len(_mended(lesson, take, trail).loose)
@@ -48,10 +62,11 @@ def _mended(lesson: Lesson, take: str, trail: Trail) -> MendedTrail:
 
 def _with_ids(trail: Trail, newer: Mapping[str, str]) -> Trail:
     """A trail with the ids of today."""
-    if not any(visit.word in newer for visit in trail.visits):
+    if newer.keys().isdisjoint((*(visit.word for visit in trail.visits), *trail.unread)):
         return trail
     return replace(
         trail,
+        unread=tuple(newer.get(word, word) for word in trail.unread),
         visits=tuple(replace(visit, word=newer.get(visit.word, visit.word)) for visit in trail.visits),
         slips=tuple(replace(slip, word=newer.get(slip.word, slip.word)) for slip in trail.slips),
     )

@@ -15,6 +15,7 @@ from wordtrail.core.speech.respelling import Respelling, Sounds, sounds_of
 from wordtrail.core.text.bare import bare
 from wordtrail.core.text.look import USUAL_LOOK, TextLook
 from wordtrail.core.text.model import Passage, Word
+from wordtrail.core.trail.checks import Settled
 from wordtrail.core.trail.model import Mend
 
 NOTHING_PLANNED = Plan()
@@ -49,6 +50,7 @@ class Lesson:
 
     `issued` is the highest number given to a passage, pause point, mark or loose end so far.
     `placed_marks` are the moments of marks that were set by hand, for each take.
+    `settled` are the places of takes that were checked and found fine.
     `card_wishes` are the words, as printed, of which the teacher wants a word card.
     """
 
@@ -68,6 +70,7 @@ class Lesson:
     issued: int = 0
     plan: Plan = NOTHING_PLANNED
     placed_marks: tuple[PlacedMark, ...] = ()
+    settled: tuple[Settled, ...] = ()
 
     @property
     def title(self) -> str:

@@ -4,8 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Collection, Mapping
 from dataclasses import dataclass
+from enum import StrEnum
 from itertools import pairwise
 
+from wordtrail.core.text.bare import bare
 from wordtrail.core.trail.model import UNSURE_BELOW, Doubt, Slip, SlipKind, Trail, Visit
 
 LONGEST_REST_COUNTED = 2.0
@@ -24,15 +26,42 @@ _REASONS = {
 }
 
 
+class CheckKind(StrEnum):
+    """What kind of doubt a place to check is."""
+
+    UNSURE = "unsure"
+    LEFT_OUT = "left out"
+    MISREAD = "misread"
+    CHANGED = "changed"
+    """Its word was changed or added after the take was recorded."""
+
+
 @dataclass(frozen=True, slots=True)
 class Check:
-    """A place to listen to: the word, when, where the ear found it, and why, in a sentence."""
+    """A place to listen to: the word, when, where the ear found it, and why, in a sentence. Places with the same
+    `alike` can be answered together."""
 
     word: str
     start: float
     end: float
     found: float
     why: str
+    kind: CheckKind
+    alike: str
+
+
+@dataclass(frozen=True, slots=True)
+class Settled:
+    """A place of a take that the teacher has listened to and found fine: the word, and where the ear found it
+    (seconds of take time)."""
+
+    take: str
+    word: str
+    found: float
+
+    def settles(self, take: str, check: Check) -> bool:
+        """Whether this is about a place to check of `take`, also after its words were found again."""
+        return (self.take, self.word) == (take, check.word) and abs(self.found - check.found) < SAME_MOMENT
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,8 +82,7 @@ def places_to_check(trail: Trail, printed: Mapping[str, str]) -> tuple[Check, ..
     checks = [_of_slip(slip, trail, printed) for slip in slips if not _mended(slip, trail)]
     for visit in trail.visits:
         if visit.confidence < UNSURE_BELOW and not any(_same(slip, visit) for slip in slips):
-            why = f"{_REASONS[visit.doubt]} Listen, and move it if it lights too early or too late."
-            checks.append(Check(visit.word, visit.start, visit.end, visit.found_at, why))
+            checks.append(_unsure(visit))
     return tuple(sorted(checks, key=lambda check: check.start))
 
 
@@ -72,14 +100,21 @@ def figures(trail: Trail, words: Collection[str]) -> Figures:
     )
 
 
+def _unsure(visit: Visit) -> Check:
+    why = f"{_REASONS[visit.doubt]} Listen, and move it if it lights too early or too late."
+    return Check(visit.word, visit.start, visit.end, visit.found_at, why, CheckKind.UNSURE, f"unsure {visit.doubt}")
+
+
 def _of_slip(slip: Slip, trail: Trail, printed: Mapping[str, str]) -> Check:
     word = printed.get(slip.word, "")
     if slip.kind is SlipKind.LEFT_OUT:
-        return Check(slip.word, slip.start, slip.end, slip.start, f"“{word}” was left out here.")
+        why = f"“{word}” was left out here."
+        return Check(slip.word, slip.start, slip.end, slip.start, why, CheckKind.LEFT_OUT, "left out")
     visit = next((v for v in trail.visits if _same(slip, v)), None)
     found = visit.found_at if visit else slip.start
     sounds = f"It sounds like “{slip.heard}”." if slip.heard else "Something else was said here."
-    return Check(slip.word, slip.start, slip.end, found, f"{sounds} The printed word is “{word}”.")
+    why = f"{sounds} The printed word is “{word}”."
+    return Check(slip.word, slip.start, slip.end, found, why, CheckKind.MISREAD, f"misread {bare(word)}")
 
 
 def _same(slip: Slip, visit: Visit) -> bool:

@@ -12,31 +12,38 @@ from dataclasses import replace
 
 from wordtrail.core.speech.pronunciation import VOWELS, Sounds, pronunciations
 from wordtrail.core.text.bare import bare
-from wordtrail.core.trail.model import UNSURE_BELOW, Doubt, SlipKind, Trail
+from wordtrail.core.trail.model import UNSURE_BELOW, Doubt, SlipKind, Trail, Visit
 
 WEAK = frozenset((
     "a", "am", "an", "and", "are", "as", "at", "be", "been", "but", "can", "could", "do", "does", "for", "from",
     "had", "has", "have", "he", "her", "him", "his", "is", "me", "must", "of", "or", "shall", "she", "should",
-    "some", "than", "that", "the", "them", "there", "to", "us", "was", "we", "were", "will", "would", "you", "your",
+    "some", "than", "that", "the", "them", "there", "to", "us", "was", "we", "were", "who", "will", "would", "you",
+    "your",
 ))  # fmt: skip
 """Words that have a weak form."""
 
 
 def without_weak_forms(trail: Trail, printed: Mapping[str, str]) -> Trail:
-    """`trail` without the slips that are only words said in passing; `printed` gives the text of each word id."""
+    """`trail` without the slips that are only words said in passing, and without the doubt that such a word is not much
+    like the printed one: its full form is seldom said. `printed` gives the text of each word id."""
     passing = {
         (slip.word, slip.start)
         for slip in trail.slips
         if slip.kind is SlipKind.MISREAD and is_weak_form(printed.get(slip.word, ""), slip.heard)
     }
-    if not passing:
+
+    def is_passing(visit: Visit) -> bool:
+        weak = visit.doubt is Doubt.UNLIKE and bare(printed.get(visit.word, "")) in WEAK
+        return weak or (visit.word, visit.start) in passing
+
+    if not passing and not any(map(is_passing, trail.visits)):
         return trail
     return replace(
         trail,
         slips=tuple(slip for slip in trail.slips if (slip.word, slip.start) not in passing),
         visits=tuple(
             replace(visit, confidence=max(visit.confidence, UNSURE_BELOW), doubt=Doubt.NONE)
-            if (visit.word, visit.start) in passing
+            if is_passing(visit)
             else visit
             for visit in trail.visits
         ),

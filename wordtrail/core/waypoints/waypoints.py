@@ -6,9 +6,12 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.trail.checks import places_to_check
 from wordtrail.core.trail.model import Trail
 from wordtrail.core.waypoints.proofing import open_suspects
+
+MANY_UNREAD = 0.25
+"""Share of a passage's words that were not read, from which on the path asks for a look: headings and captions often
+are not."""
 
 
 class Screen(StrEnum):
@@ -35,13 +38,14 @@ class Waypoint:
 
 @dataclass(frozen=True, slots=True)
 class Standing:
-    """What has been made outside of the document: finished and unfinished takes, the trail of the take in use,
-    whether another take waits to be used or set aside, whether a video shows the newest revision, and whether a link
-    is open."""
+    """What has been made outside of the document: finished and unfinished takes, the trail of the take in use and how
+    many of its places are to be checked, whether another take waits to be used or set aside, whether a video shows the
+    newest revision, and whether a link is open."""
 
     takes: int = 0
     unfinished: int = 0
     trail: Trail | None = None
+    to_check: int = 0
     asking: bool = False
     aligning: bool = False
     video: bool = False
@@ -55,7 +59,7 @@ def waypoints(lesson: Lesson, standing: Standing) -> tuple[Waypoint, ...]:
         _text(lesson),
         _plan(lesson),
         _record(standing),
-        _sync(standing),
+        _sync(lesson, standing),
         _video(standing),
         Waypoint(Screen.SHARE, standing.link, "link is open" if standing.link else ""),
     )
@@ -108,24 +112,20 @@ def _record(standing: Standing) -> Waypoint:
     return Waypoint(Screen.RECORD, standing.takes > 0, note)
 
 
-def _sync(standing: Standing) -> Waypoint:
+def _sync(lesson: Lesson, standing: Standing) -> Waypoint:
     if standing.aligning:
         return Waypoint(Screen.SYNC, False, "finding the words …")
     if standing.trail is None:
         return Waypoint(Screen.SYNC, False, "")
     if standing.asking:
         return Waypoint(Screen.SYNC, True, "use the new take?", attention=True)
-    unsure, unread = len(places_to_check(standing.trail, {})), len(standing.trail.unread)
-    if unread:
-        left = f", {unsure} to check" if unsure else ""
-        return Waypoint(Screen.SYNC, True, f"{_words(unread)} not read{left}", attention=True)
-    if unsure:
-        return Waypoint(Screen.SYNC, True, f"{_words(unsure)} to check", attention=True)
+    places, unread = standing.to_check, len(standing.trail.unread)
+    checks = f"{places} place{'s' if places != 1 else ''} to check" if places else ""
+    missing = f"{unread:,} word{'s' if unread != 1 else ''} not read" if unread else ""
+    if checks or missing:
+        presses = bool(checks) or unread > MANY_UNREAD * len(lesson.words)
+        return Waypoint(Screen.SYNC, True, ", ".join(filter(None, (missing, checks))), attention=presses)
     return Waypoint(Screen.SYNC, True, "every word found")
-
-
-def _words(count: int) -> str:
-    return f"{count:,} word{'s' if count != 1 else ''}"
 
 
 def _video(standing: Standing) -> Waypoint:

@@ -1,22 +1,26 @@
 <script setup lang="ts">
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
-import { computed, ref, watch } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import type { Schemas } from '@/api/client'
 import { clock } from '@/parts/words'
 import EarlierLater from './EarlierLater.vue'
-import type { Place } from './syncRows'
+import { isSamePlace, type Place } from './syncRows'
 
 const props = defineProps<{
   place: Place
   words: ReadonlyMap<string, string>
-  checks: readonly Place[]
+  checks: readonly Schemas['Check'][]
   /** How the teacher says this word, if she respelled it. */
   respelling: string
+  /** Where the sound stands, in seconds. */
+  now: number
 }>()
 const emit = defineEmits<{
   hear: []
   nudge: [by: number]
   next: []
   here: []
+  fine: [checks: Schemas['Check'][]]
   respell: [said: string]
   again: []
 }>()
@@ -26,29 +30,56 @@ watch(
   () => (said.value = props.respelling),
   { immediate: true },
 )
-const number = computed(() =>
-  props.checks.findIndex(
-    (check) => check.word === props.place.word && Math.abs(check.found - props.place.found) < 1e-3,
-  ),
+const number = computed(() => props.checks.findIndex((check) => isSamePlace(check, props.place)))
+const check = computed(() => props.checks[number.value])
+const alike = computed(() => props.checks.filter((one) => one.alike === check.value?.alike))
+/** A word that nobody said in this take has no moment that could be moved. */
+const isHeard = computed(() => check.value?.kind !== 'changed' && check.value?.kind !== 'left out')
+
+/* Enter says that a place is fine, as soon as it is shown. */
+const fine = useTemplateRef<HTMLButtonElement>('fine')
+watch(
+  () => check.value && `${check.value.word}@${check.value.found}`,
+  (asks) => asks && void nextTick(() => fine.value?.focus({ preventScroll: true })),
+  { immediate: true },
 )
-const asks = computed(() => number.value >= 0)
 </script>
 
 <template>
   <article class="shrink-0 overflow-hidden rounded-panel border border-hairline bg-white" aria-live="polite">
-    <h2 class="flex items-center px-3 py-2 text-white" :class="asks ? 'bg-signal' : 'bg-moss'">
-      <span class="font-bold"
-        >“{{ words.get(place.word) }}”<template v-if="asks">
-          · place {{ number + 1 }} of {{ checks.length }}</template
-        ></span
-      >
+    <h2 class="flex items-center gap-2 px-3 py-2 text-white" :class="check ? 'bg-signal' : 'bg-moss'">
+      <span class="min-w-0 truncate font-bold">“{{ words.get(place.word) }}”</span>
+      <span v-if="check" class="text-[13px] whitespace-nowrap">{{
+        checks.length === 1 ? 'the last to check' : `${checks.length} to check`
+      }}</span>
       <span class="ml-auto tabular-nums">{{ clock(place.start, true) }}</span>
     </h2>
     <div class="flex flex-col gap-2 p-3">
-      <p v-if="place.why" class="text-[14px]">{{ place.why }}</p>
-      <button class="button" type="button" @click="$emit('hear')">Hear it</button>
-      <EarlierLater :step="0.01" @nudge="(by) => $emit('nudge', by)" />
-      <button class="button" type="button" @click="$emit('here')">It begins where I stopped</button>
+      <p v-if="check" class="text-[14px]">{{ check.why }}</p>
+      <div class="flex gap-2">
+        <button class="button flex-1" type="button" @click="emit('hear')">Hear it</button>
+        <button
+          v-if="check"
+          ref="fine"
+          class="button button-main flex-1 whitespace-nowrap"
+          type="button"
+          @click="emit('fine', [check])"
+        >
+          It is fine <kbd class="key text-ink">Enter</kbd>
+        </button>
+      </div>
+      <button v-if="alike.length > 1" class="button" type="button" @click="emit('fine', alike)">
+        All {{ alike.length }} like it are fine
+      </button>
+      <template v-if="isHeard">
+        <EarlierLater :step="0.01" @nudge="(by) => emit('nudge', by)" />
+        <button class="button" type="button" @click="emit('here')">
+          It begins at {{ clock(now, true) }}, where the sound stands
+        </button>
+      </template>
+      <button v-else-if="check?.kind === 'changed'" class="button" type="button" @click="emit('again')">
+        Find the words again
+      </button>
       <Disclosure :key="place.word" :default-open="!!respelling">
         <DisclosureButton
           class="text-left text-[14px] font-semibold text-moss underline-offset-2 hover:underline"
@@ -74,8 +105,8 @@ const asks = computed(() => number.value >= 0)
           </button>
         </DisclosurePanel>
       </Disclosure>
-      <button v-if="checks.length" class="button" type="button" @click="$emit('next')">
-        Next place to check <kbd class="key">N</kbd>
+      <button v-if="checks.length > (check ? 1 : 0)" class="button" type="button" @click="emit('next')">
+        {{ check ? 'Leave it, next place' : 'Next place to check' }} <kbd class="key">N</kbd>
       </button>
     </div>
   </article>

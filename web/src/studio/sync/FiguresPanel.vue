@@ -5,6 +5,8 @@ import type { Schemas } from '@/api/client'
 defineProps<{
   figures: Schemas['Figures']
   checks: number
+  /** Places that were checked and found fine. */
+  settled: number
   /** Words that were not read. */
   unread: number
   /** The planned pace, in words a minute. */
@@ -13,7 +15,7 @@ defineProps<{
   again: boolean
   simulated: boolean
 }>()
-defineEmits<{ again: [] }>()
+defineEmits<{ again: []; unsettle: [] }>()
 </script>
 
 <template>
@@ -31,8 +33,14 @@ defineEmits<{ again: [] }>()
       <dt v-if="unread">Words not read</dt>
       <dd v-if="unread" class="text-right font-bold">{{ unread }}</dd>
     </dl>
+    <p v-if="settled" class="mt-1 text-[13px] text-quiet">
+      {{ settled === 1 ? 'One place was' : `${settled} places were` }} found fine.
+      <button class="font-semibold text-lake hover:underline" type="button" @click="$emit('unsettle')">
+        Check again
+      </button>
+    </p>
     <button
-      v-if="figures.read < figures.words && again"
+      v-if="again"
       class="button mt-2 w-full"
       type="button"
       title="For words that were added to the passage after this take was aligned"

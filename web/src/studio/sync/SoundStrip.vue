@@ -30,14 +30,18 @@ const strip = ref<HTMLElement>()
 const { width } = useElementSize(strip)
 const dragged = ref<{ index: number; start: number }>()
 
+/** No word is narrower than a finger needs. */
+const LEAST = 24
+const widthAt = (size: number, word: string) =>
+  Math.max(LEAST, ((props.widths.get(word) ?? 1) + GAP / SIZE) * size)
 const wordSize = computed(() => {
-  const letters = props.row.visits.reduce(
-    (sum, visit) => sum + (props.widths.get(visit.word) ?? 1) + GAP / SIZE,
-    0,
-  )
-  return Math.min(SIZE, (width.value || 600) / letters)
+  const room = width.value || 600
+  let size = SIZE
+  while (size > 8 && props.row.visits.reduce((sum, visit) => sum + widthAt(size, visit.word), 0) > room)
+    size -= 0.5
+  return size
 })
-const textWidth = (word: string) => (props.widths.get(word) ?? 1) * wordSize.value + GAP
+const textWidth = (word: string) => widthAt(wordSize.value, word)
 
 /**
  * Where each word's strip begins, in pixels: as wide as its sound is long, but never narrower than
@@ -135,7 +139,7 @@ function drag(event: PointerEvent, visit: StripVisit, index: number) {
           v-for="visit in shown"
           :key="visit.index"
           type="button"
-          class="absolute bottom-0 rounded-t-small px-[2px] pb-[2px] font-passage whitespace-nowrap"
+          class="absolute bottom-0 min-w-[24px] rounded-t-small text-left px-[2px] pb-[2px] font-passage whitespace-nowrap"
           :class="[
             visit.now ? 'bg-moss-pale' : '',
             visit.chosen ? 'outline-2 outline-lake' : '',
@@ -192,8 +196,8 @@ function drag(event: PointerEvent, visit: StripVisit, index: number) {
         v-for="visit in shown"
         :key="`h${visit.index}`"
         type="button"
-        class="post absolute top-[30px] w-[11px]"
-        :style="{ left: `${xOf(visit.at) - 6}px`, height: `${HEIGHT + 8}px` }"
+        class="post absolute top-[30px] w-[24px]"
+        :style="{ left: `${xOf(visit.at) - 12}px`, height: `${HEIGHT + 8}px` }"
         :aria-label="`Start of ${words.get(visit.word)}, ${visit.at.toFixed(2)} s. Arrow keys move it.`"
         @pointerdown.prevent="drag($event, visit, visit.index)"
         @keydown.left.prevent="emit('nudge', -0.01, visit)"

@@ -20,7 +20,7 @@ async function keep(at: number) {
 
 <template>
   <section>
-    <h2 class="mb-1 font-bold">The ends</h2>
+    <h2 class="mb-1 font-bold">Where it begins and ends</h2>
     <p class="text-[13px] text-quiet">
       {{ trail.trimmed_by_hand ? 'Set by hand.' : 'Trimmed by themselves to 0.4 s around the sound.' }}
     </p>

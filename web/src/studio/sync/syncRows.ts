@@ -38,6 +38,10 @@ export interface Place {
   why: string
 }
 
+/** Whether two are the same visit, slip or place to check. */
+export const isSamePlace = (one: Pick<Place, 'word' | 'found'>, other: Pick<Place, 'word' | 'found'>) =>
+  one.word === other.word && Math.abs(one.found - other.found) < 1e-3
+
 /**
  * Rows in the order in which they were said. `found` of a mended visit is where the ear had it. Each of `marks`
  * stands in the line or talk in which it is drawn.
@@ -94,7 +98,7 @@ export function rowsOf(
     key: `talk${i}`,
     start: aside.start,
     end: aside.end,
-    text: `Talk · “${aside.heard}”`,
+    text: aside.heard ? `Talk · perhaps “${aside.heard} …”` : 'Talk',
     note: `${(aside.end - aside.start).toFixed(1)} s`,
     marks: [],
   }))
@@ -112,7 +116,20 @@ export function rowsOf(
     const row = heard.findLast((one) => one.start <= mark.start + 0.05) ?? heard[0]
     if (row && 'marks' in row) row.marks.push(mark)
   }
-  return [...rows, ...talk, ...pauses, ...missing(view, order, printed)].sort((a, b) => a.start - b.start)
+  const unread = new Set(trail.unread)
+  const changed: Row[] = view.checks
+    .filter((check) => check.kind === 'changed' && !unread.has(check.word))
+    .map((check) => ({
+      kind: 'missing',
+      key: `changed${check.word}`,
+      start: check.start,
+      end: check.start,
+      text: check.why,
+      note: '',
+    }))
+  return [...rows, ...talk, ...pauses, ...changed, ...missing(view, order, printed)].sort(
+    (a, b) => a.start - b.start,
+  )
 }
 
 /** Words left out, and stretches not read at all, each behind the word that was read before it. */

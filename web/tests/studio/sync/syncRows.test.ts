@@ -64,7 +64,17 @@ describe('the rows of a take', () => {
 
   it('says why a word is not sure, also when it was mended', () => {
     const visits = [visit('w1', 1), { ...visit('w2', 2.3), found: 2 }]
-    const checks = [{ word: 'w2', found: 2, start: 2.3, end: 2.7, why: 'It is faint.' }]
+    const checks = [
+      {
+        word: 'w2',
+        found: 2,
+        start: 2.3,
+        end: 2.7,
+        why: 'It is faint.',
+        kind: 'unsure' as const,
+        alike: 'unsure faint',
+      },
+    ]
     const slips = [{ kind: 'misread', word: 'w1', start: 1.1, end: 1.4, heard: 'x' }]
     const [row] = rows({
       trail: trail({ visits: visits as never, slips: slips as never }),
@@ -94,7 +104,7 @@ describe('the rows of a take', () => {
     expect(found.map((row) => ('text' in row ? `${row.text} ${row.note}` : 'line'))).toEqual([
       'line',
       'Not read · “W2 W3” 2 words',
-      'Talk · “look here” 2.5 s',
+      'Talk · perhaps “look here …” 2.5 s',
       'Pause point · What of pause1? 5 s, made by the lesson',
       'Shown here · bee 5 s, made by the lesson',
       'line',

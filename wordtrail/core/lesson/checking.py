@@ -1,0 +1,85 @@
+"""The places of a take that a teacher still has to look at, in the order in which they are offered."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from itertools import groupby
+
+from wordtrail.core.lesson.board_ids import text_of
+from wordtrail.core.lesson.boards import script
+from wordtrail.core.lesson.current_trail import current_trail, unknown_words, words_gone
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.remembered import remembered
+from wordtrail.core.text.model import Word
+from wordtrail.core.trail.checks import Check, CheckKind, places_to_check
+from wordtrail.core.trail.model import Trail, Visit
+
+MEANT_TO_BE_READ = 0.5
+"""Share of a card's or question's words that was read, from which on it was meant to be read: one that was only
+touched on in talk has no places to check."""
+
+
+@remembered(32)
+def checks_of(lesson: Lesson, take: str, trail: Trail) -> tuple[Check, ...]:
+    """What of a take wants a look, as the lesson stands now: words of the passage first, then those of cards and
+    questions that were meant to be read, each in order of time; without what was settled."""
+    shown = current_trail(lesson, take, trail)
+    words = script(lesson)
+    gone = words_gone(lesson, take, trail)
+    found = (
+        *places_to_check(shown, {word.id: word.text for word in words}),
+        *_changed(lesson, unknown_words(lesson, take, trail), shown, gone),
+    )
+    passage = {word.id for word in lesson.words}
+    meant = _meant_to_be_read(words, shown) | {text_of(visit.word) for visit in gone}
+    left = (
+        check
+        for check in found
+        if (check.word in passage or text_of(check.word) in meant)
+        and not any(one.settles(take, check) for one in lesson.settled)
+    )
+    return tuple(sorted(left, key=lambda check: (check.word not in passage, check.start)))
+
+
+def _meant_to_be_read(words: Sequence[Word], trail: Trail) -> set[str]:
+    """The texts on cards and questions of which at least half was read."""
+    read = {visit.word for visit in trail.visits}
+    texts: dict[str, list[bool]] = {}
+    for word in words:
+        texts.setdefault(text_of(word.id), []).append(word.id in read)
+    return {text for text, found in texts.items() if sum(found) >= MEANT_TO_BE_READ * len(found)}
+
+
+def _changed(lesson: Lesson, unknown: set[str], shown: Trail, gone: Sequence[Visit]) -> Iterator[Check]:
+    """Each run of words that the take knows nothing of, beside words of the same sentence or text that were read, or
+    in the place of some that are `gone`: the voice says there what was printed before."""
+    if not unknown:
+        return
+    visits = {visit.word: visit for visit in reversed(shown.visits)}
+    words = script(lesson)
+    passage = {word.id for word in lesson.words}
+    keys = [(word.sentence, "") if word.id in passage else (-1, text_of(word.id)) for word in words]
+    said_before = {text_of(visit.word): visit for visit in reversed(gone)}
+    for (_, text), group in groupby(range(len(words)), key=lambda index: keys[index]):
+        yield from _changed_among([words[index] for index in group], unknown, visits, said_before.get(text))
+
+
+def _changed_among(
+    words: Sequence[Word], unknown: set[str], visits: dict[str, Visit], before: Visit | None
+) -> Iterator[Check]:
+    """The same among the words of one sentence or text; `before` is the first word that was said in this text and is
+    not in it any more."""
+    last: Visit | None = None
+    for is_new, group in groupby(words, key=lambda word: word.id in unknown):
+        run = list(group)
+        if not is_new:
+            last = next((visits[word.id] for word in reversed(run) if word.id in visits), last)
+            continue
+        following = next((visits[word.id] for word in words[words.index(run[-1]) :] if word.id in visits), before)
+        if last is None and following is None:
+            continue
+        start = last.end if last else following.start if following else 0.0
+        end = following.start if following and following.start > start else start
+        said = " ".join(word.text for word in run)
+        why = f"“{said}” was changed or added after this take was recorded: nobody says it here."
+        yield Check(run[0].id, start, end, start, why, CheckKind.CHANGED, "changed")
