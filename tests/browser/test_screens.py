@@ -184,7 +184,7 @@ class ScreensTest(StudioTest):
         page.goto(f"{self.address}/lesson/{lesson}/sync")
         page.get_by_role("button", name="Check next").click()
         expect(page.get_by_text("2 to check", exact=True)).to_be_visible()
-        expect(page.get_by_text("nobody says it here").first).to_be_visible()
+        expect(page.get_by_role("article").get_by_text("nobody says it here")).to_be_visible()
         page.keyboard.press("Enter")
         expect(page.get_by_text("the last to check")).to_be_visible()
         page.keyboard.press("Enter")
