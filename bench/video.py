@@ -59,7 +59,7 @@ def _long(folder: Path) -> None:
     syllables = (0.1 * np.sin(second * 800) * (np.sin(second * 9 * np.pi) > 0)).astype(np.float32)
     tone = np.tile(syllables, int(sheet.seconds) + 1)
     begun = time.perf_counter()
-    shares = render(layout, sheet, tone, folder / "long.mp4")
+    shares = render(layout, sheet, [tone], folder / "long.mp4")
     _row("long, 2,254 words", shares, time.perf_counter() - begun)
 
 

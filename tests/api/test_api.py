@@ -13,13 +13,16 @@ from typing import Any, ClassVar
 
 from openapi_spec_validator import validate
 from PIL import Image
+from sqlalchemy import select
 
 from tests.api.shelf import put_shelf
 from tests.worlds import TEXT
 from wordtrail.api.application import make_application, openapi_document
 from wordtrail.formats.json_patch import Operation, patched
+from wordtrail.jobs.queue import SOUND, perform
 from wordtrail.standins.demo_world import install
 from wordtrail.standins.microphone import narration_for
+from wordtrail.store.tables import JobRow
 from wordtrail.store.takes import events_of
 from wordtrail.workspace import open_workspace
 
@@ -243,8 +246,18 @@ class DemoTest(ApiTest):
         unknown = self.client.get(path, query_string={"since": "long ago"}).json
         self.assertEqual(unknown["whole"], now)
 
+    def sound(self, path: str) -> Any:
+        """A part of a sound, made by its job when it is first asked for."""
+        answer = self.client.get(path)
+        self.assert_problem(answer, 503, says="being made")
+        self.assertEqual(answer.headers["Retry-After"], "1")
+        with self.workspace.database.read_session() as session:
+            (job,) = session.scalars(select(JobRow.id).where(JobRow.kind == SOUND, JobRow.state == "waiting"))
+        perform(self.workspace, job)
+        return self.client.get(path, headers={"Range": "bytes=0-99"})
+
     def test_a_deleted_lesson_leaves_nothing_of_the_teachers_voice(self) -> None:
-        self.client.get(f"/api/lessons/{self.view['id']}/sound")
+        self.sound(f"/api/lessons/{self.view['id']}/sound")
         take = self.view["takes"][0]["id"]
         folders = [self.workspace.blobs.path(name) for name in (f"takes/{take}", f"sounds/{self.view['id']}")]
         self.assertTrue(all(folder.is_dir() for folder in folders))
@@ -310,7 +323,7 @@ class DemoTest(ApiTest):
         whole = patched({"layout": stage["layout"], "sheet": stage["sheet"]}, changes)
         wanted = self.stage(self.view["id"])
         self.assertEqual(whole, {"layout": wanted["layout"], "sheet": wanted["sheet"]})
-        sound = self.client.get(f"/api/student/{token}/sound", headers={"Range": "bytes=0-99"})
+        sound = self.sound(f"/api/student/{token}/sound")
         self.assertEqual((sound.status_code, len(sound.data)), (206, 100))
         code = self.client.get(f"/api/lessons/{self.view['id']}/link/qr.svg")
         self.assertEqual(code.mimetype, "image/svg+xml")

@@ -9,6 +9,8 @@ from pathlib import Path
 
 import av
 import numpy as np
+from hypothesis import given
+from hypothesis import strategies as st
 from PIL import Image
 
 from tests.browser.harness import write_wav
@@ -25,7 +27,7 @@ from wordtrail.core.layout.typeset import typeset
 from wordtrail.media.colours import TOKENS
 from wordtrail.media.decode import decode
 from wordtrail.media.draw import Painter
-from wordtrail.media.level import RATE, TARGET_LUFS, levelled, loudness
+from wordtrail.media.level import RATE, TARGET_LUFS, Peaks, levelled, loudness, peaks
 from wordtrail.media.render import moments, poster, render
 from wordtrail.media.sound import lesson_sound, with_holds, write_m4a
 
@@ -91,22 +93,22 @@ class DecodeTest(unittest.TestCase):
         click = np.zeros(RATE * 2, np.float32)
         click[RATE : RATE + 480] = 0.5
         path = self.folder / "copy.m4a"
-        write_m4a(click, path)
+        write_m4a([click], path)
         found = decode(path, RATE)
         self.assertAlmostEqual(np.argmax(np.abs(found) > 0.1) / RATE, 1.0, delta=0.003)
 
 
 class LevelTest(unittest.TestCase):
     def test_a_full_scale_tone_has_the_loudness_of_the_standard(self) -> None:
-        self.assertAlmostEqual(loudness(tone(3, 997, 1.0)), -3.01, delta=0.1)
+        self.assertAlmostEqual(loudness([tone(3, 997, 1.0)]), -3.01, delta=0.1)
 
     def test_quiet_and_loud_takes_come_out_alike(self) -> None:
         for level in (0.01, 0.05, 0.6):
-            self.assertAlmostEqual(loudness(levelled(tone(3, 400, level))), TARGET_LUFS, delta=0.5)
+            self.assertAlmostEqual(loudness([levelled(tone(3, 400, level))]), TARGET_LUFS, delta=0.5)
 
     def test_silence_between_does_not_count(self) -> None:
         spoken = np.concatenate([tone(2), np.zeros(RATE * 10, np.float32), tone(2)])
-        self.assertAlmostEqual(loudness(spoken), loudness(tone(4)), delta=0.7)
+        self.assertAlmostEqual(loudness([spoken]), loudness([tone(4)]), delta=0.7)
 
     def test_nothing_clips(self) -> None:
         spiky = tone(3, 400, 0.01)
@@ -117,15 +119,36 @@ class LevelTest(unittest.TestCase):
 class LessonSoundTest(unittest.TestCase):
     def test_clips_title_and_holds(self) -> None:
         take = np.arange(RATE * 10, dtype=np.float32)
-        sound = lesson_sound({"t": take}, EditList((Clip("t", 2, 4), Clip("t", 6, 7)), lead=1.0))
+        edits = EditList((Clip("t", 2, 4), Clip("t", 6, 7)), lead=1.0)
+        sound = np.concatenate(list(lesson_sound(lambda _: [take], edits)))
         self.assertEqual(len(sound), 4 * RATE)
         self.assertEqual(sound[RATE // 2], 0)
         self.assertEqual(sound[2 * RATE], take[3 * RATE])
         self.assertEqual(sound[3 * RATE + RATE // 2], take[6 * RATE + RATE // 2])
-        held = np.concatenate(list(with_holds(sound, (Hold(2.0, 3.0),))))
+        held = np.concatenate(list(with_holds([sound], (Hold(2.0, 3.0),))))
         self.assertEqual(len(held), 7 * RATE)
         self.assertFalse(held[2 * RATE : 5 * RATE].any())
         self.assertEqual(held[5 * RATE], sound[2 * RATE])
+        self.assertEqual(sound[RATE], 0, "faded in")
+        self.assertLess(abs(sound[3 * RATE - 1]), abs(take[4 * RATE - 1]) / 100, "faded out")
+
+    @given(st.lists(st.integers(1, 3 * RATE), min_size=1, max_size=12), st.floats(0, 2), st.floats(0.1, 3))
+    def test_it_is_the_same_however_the_sound_comes_in_blocks(
+        self, sizes: list[int], start: float, seconds: float
+    ) -> None:
+        take = np.sin(np.arange(5 * RATE, dtype=np.float32) / 30)
+        edits = EditList((Clip("t", start, start + seconds), Clip("t", 0.5, 9)), lead=0.3)
+        edges = np.minimum(np.cumsum(sizes), len(take))
+        blocks = np.split(take, edges)
+        holds = (Hold(0.1, 0.2), Hold(0.3, 0.5), Hold(edits.seconds, 1.0))
+        whole = np.concatenate(list(with_holds(lesson_sound(lambda _: [take], edits), holds)))
+        parts = np.concatenate(list(with_holds(lesson_sound(lambda _: blocks, edits), holds)))
+        np.testing.assert_array_equal(whole, parts)
+        self.assertAlmostEqual(len(whole) / RATE, edits.seconds + 1.7, delta=0.001)
+        self.assertAlmostEqual(loudness([take]), loudness(blocks), places=6)
+        gathered = Peaks()
+        list(gathered.of(blocks))
+        self.assertEqual(bytes(gathered), peaks(take))
 
 
 class DrawTest(unittest.TestCase):
@@ -194,7 +217,7 @@ class RenderTest(unittest.TestCase):
         cls.addClassCleanup(cls.folder.cleanup)
         cls.path = Path(cls.folder.name) / "lesson.mp4"
         cls.reports = []
-        render(cls.layout, cls.sheet, tone(cls.sheet.seconds), cls.path, title="Bees", progress=cls.reports.append)
+        render(cls.layout, cls.sheet, [tone(cls.sheet.seconds)], cls.path, title="Bees", progress=cls.reports.append)
 
     def test_what_kind_of_file_it_is(self) -> None:
         with av.open(str(self.path)) as video:

@@ -16,6 +16,7 @@ from werkzeug.exceptions import HTTPException, RequestEntityTooLarge
 from wordtrail import __version__
 from wordtrail.api import catalogue, files, lessons, media, plan, student, takes, text
 from wordtrail.api.answers import Problem
+from wordtrail.api.compressed import compressed
 from wordtrail.api.context import Context, SimulatedMicrophone
 from wordtrail.api.json_rim import JsonRim
 from wordtrail.api.names import names_of_machine
@@ -64,6 +65,10 @@ def make_application(
         g.begun = time.perf_counter()
         g.context = context
         guard(context)
+
+    @app.after_request
+    def sent(response: Response) -> Response:
+        return compressed(response)
 
     @app.after_request
     def logged(response: Response) -> Response:

@@ -8,6 +8,7 @@ from pydantic import BaseModel, Field
 
 from wordtrail.api import answers
 from wordtrail.api.context import answer, context
+from wordtrail.api.lesson_sound import ask_for_sound
 from wordtrail.api.passphrase import is_locked, unlock
 from wordtrail.api.views import (
     change_answer,
@@ -29,11 +30,12 @@ from wordtrail.core.lesson.model import USUAL_RATE, Lesson
 from wordtrail.core.lesson.recording_guide import recording_guide
 from wordtrail.core.marks.legends import legend_for
 from wordtrail.core.text.intake import passage_from_text
-from wordtrail.jobs.queue import SOUND, VIDEO
+from wordtrail.jobs.queue import VIDEO
 from wordtrail.service.changing import change_lesson, go_back_or_on_in_lesson
 from wordtrail.service.giving import give_out, take_back
 from wordtrail.service.removing import remove
 from wordtrail.service.showing import showing, shown_before
+from wordtrail.service.sound import kept_sound
 from wordtrail.store.lessons import add_lesson, all_lessons, get_lesson, names_of
 from wordtrail.store.takes import get_take, trail_of
 
@@ -211,7 +213,9 @@ def share(path: LessonPath) -> Response:
     server = context()
     link = give_out(server.workspace, path.lesson)
     if link.can_be_heard:
-        server.queue.add(SOUND, path.lesson, path.lesson)
+        shown, _ = showing(server.workspace, path.lesson)
+        if kept_sound(server.workspace, path.lesson, shown.edits) is None:
+            ask_for_sound(path.lesson, shown.edits)
     return answer(answers.StudentLink(url=link_url(link.token), reachable=bool(server.public_url)))
 
 

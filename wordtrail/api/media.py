@@ -12,6 +12,7 @@ from flask_openapi.blueprint import APIBlueprint
 from pydantic import BaseModel, Field
 
 from wordtrail.api.context import context
+from wordtrail.api.lesson_sound import sound_answer
 from wordtrail.api.takes import LessonPath, TakePath
 from wordtrail.api.views import link_url
 from wordtrail.core.errors import NotFound
@@ -21,7 +22,6 @@ from wordtrail.core.text.look import Typeface
 from wordtrail.core.text.model import Style
 from wordtrail.media.print_chart import page_as_pdf
 from wordtrail.service.showing import showing
-from wordtrail.service.sound import kept_sound
 from wordtrail.store.lessons import get_lesson
 from wordtrail.store.pictures import PICTURE_FILE, read_picture
 from wordtrail.store.sharing import link_of
@@ -99,12 +99,12 @@ def simulated_microphone(path: LessonPath) -> Response:
 
 @routes.get("/lessons/<lesson>/sound")
 def lesson_sound(path: LessonPath) -> Response:
-    """The lesson's sound in lesson time, in ranges."""
+    """The lesson's sound in lesson time, in ranges; 503 while it is being made."""
     workspace = context().workspace
     with workspace.database.read_session() as session:
         get_lesson(session, path.lesson, workspace.owner)
     shown, _ = showing(workspace, path.lesson)
-    return send_file(kept_sound(workspace, path.lesson, shown.edits), mimetype="audio/mp4", conditional=True)
+    return sound_answer(path.lesson, shown.edits)
 
 
 @routes.get("/videos/<video>/<file>")

@@ -23,6 +23,7 @@ STATUS: dict[type[errors.WordTrailError], int] = {
     errors.SoundError: 422,
     errors.LessonError: 422,
     errors.FileError: 422,
+    errors.SoundBeingMade: 503,
     errors.NoRoom: 507,
 }
 """The status of each kind of error; of one that is not named, that of the kind it is of."""
@@ -49,4 +50,7 @@ def problem(fault: errors.WordTrailError) -> Response:
 
 def problem_answer(said: Problem) -> Response:
     """Problem details as an answer."""
-    return Response(said.model_dump_json(), status=said.status, mimetype="application/problem+json")
+    answer = Response(said.model_dump_json(), status=said.status, mimetype="application/problem+json")
+    if said.status == 503:
+        answer.headers["Retry-After"] = "1"
+    return answer

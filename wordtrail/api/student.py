@@ -4,12 +4,13 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from flask import Response, send_file
+from flask import Response
 from flask_openapi.blueprint import APIBlueprint
 from pydantic import BaseModel, Field
 
 from wordtrail.api import student_answers
 from wordtrail.api.context import answer, context
+from wordtrail.api.lesson_sound import sound_answer
 from wordtrail.api.media import CHART, chart_answer, picture_answer
 from wordtrail.api.views import operations
 from wordtrail.core.cues.model import CueSheet
@@ -23,8 +24,10 @@ from wordtrail.core.plan.as_put import as_put
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.opening import CALLED, answered_by
 from wordtrail.core.remembered import Kept
+from wordtrail.core.text.look import Typeface
+from wordtrail.core.text.model import Style
+from wordtrail.media.face_subset import face_of
 from wordtrail.service.giving import Given, given_out
-from wordtrail.service.sound import kept_sound
 from wordtrail.store.pictures import PICTURE_FILE
 
 routes = APIBlueprint("student", __name__, url_prefix="/api/student")
@@ -49,6 +52,11 @@ class GatesQuery(BaseModel):
     gates: list[str] = Field(default=[], max_length=1000)
 
 
+class TokenFacePath(TokenPath):
+    typeface: Typeface
+    style: Style
+
+
 class TokenPicturePath(TokenPath):
     file: str = Field(pattern=PICTURE_FILE)
 
@@ -63,9 +71,11 @@ _stages: Kept[str, bytes] = Kept(MOST_BYTES, len)
 @routes.get("/<token>", responses={200: student_answers.StudentStage})
 def student_stage(path: TokenPath) -> Response:
     """The lesson behind a link, as a stage without the answers of its pause points."""
-    given = _given(path.token)
-    made = _stages.get_or_make(f"{given.show.key}/{given.room}", lambda: _stage(given))
-    return Response(made, mimetype="application/json")
+    return Response(_made(_given(path.token)), mimetype="application/json")
+
+
+def _made(given: Given) -> bytes:
+    return _stages.get_or_make(f"{given.show.key}/{given.room}", lambda: _stage(given))
 
 
 def _stage(given: Given) -> bytes:
@@ -156,11 +166,24 @@ def student_chart(path: TokenChartPath) -> Response:
 
 @routes.get("/<token>/sound")
 def student_sound(path: TokenPath) -> Response:
-    """The lesson's sound, in ranges."""
+    """The lesson's sound, in ranges; 503 while it is being made."""
     given = _given(path.token)
-    return send_file(
-        kept_sound(context().workspace, given.lesson, given.show.edits), mimetype="audio/mp4", conditional=True
+    return sound_answer(given.lesson, given.show.edits)
+
+
+_characters: Kept[str, frozenset[str]] = Kept(200)
+
+
+@routes.get("/<token>/faces/<typeface>/<style>.woff2")
+def student_face(path: TokenFacePath) -> Response:
+    """A typeface with the characters of the lesson behind a link."""
+    given = _given(path.token)
+    written = _characters.get_or_make(
+        f"{given.show.key}/{given.room}", lambda: frozenset(c for c in _made(given).decode() if c.isprintable())
     )
+    response = Response(face_of(written, path.typeface, path.style), mimetype="font/woff2")
+    response.headers["Cache-Control"] = "private, max-age=3600"
+    return response
 
 
 @routes.get("/<token>/pictures/<file>")

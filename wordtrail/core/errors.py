@@ -274,6 +274,15 @@ class PartMissing(WordTrailError):
         self.expected = expected
 
 
+class SoundBeingMade(WordTrailError):
+    """A lesson's sound is asked for before it is made."""
+
+    title = "The sound is being made"
+
+    def __init__(self) -> None:
+        super().__init__("The sound of this lesson is being made.", advice="It is there in a moment.")
+
+
 class NoRoom(WordTrailError):
     """The disk is full."""
 

@@ -9,7 +9,7 @@ from wordtrail.core.cues.film import video_seconds
 from wordtrail.formats import webvtt
 from wordtrail.media.render import poster, render
 from wordtrail.service.showing import showing
-from wordtrail.service.sound import kept_sound, sound_of
+from wordtrail.service.sound import keep_sound, sound_of
 from wordtrail.store.numbers import next_number
 from wordtrail.store.pictures import read_picture
 from wordtrail.store.tables import VideoRow, new_id
@@ -27,7 +27,7 @@ def make_sound(workspace: Workspace, lesson_id: str, report: Progress) -> None:
     """Make the sound that students hear before the first of them waits for it. Raises NothingToShow."""
     report(MIXING, 0.0)
     shown, _ = showing(workspace, lesson_id)
-    kept_sound(workspace, lesson_id, shown.edits)
+    keep_sound(workspace, lesson_id, shown.edits)
 
 
 def make_video(workspace: Workspace, lesson_id: str, report: Progress, size: str = "1080p") -> str:

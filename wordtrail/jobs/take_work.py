@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
+
 from wordtrail.core.align.aligner import COMPARING, LISTENING, MATCHING, TIMING, explained
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.stretches import stretches_of_sound
@@ -11,11 +13,11 @@ from wordtrail.core.errors import SilentSound
 from wordtrail.core.lesson.boards import prompt_texts, script
 from wordtrail.core.trail.prompts import without_chance_words
 from wordtrail.jobs.ear import PieceMemory, earlier_hearings, keep_hearings
-from wordtrail.media.decode import Samples, decode
-from wordtrail.media.level import RATE, levelled, peaks
+from wordtrail.media.decode import Samples, decode, sound_blocks
+from wordtrail.media.level import RATE, Peaks, gain_for, louder
 from wordtrail.media.sound import write_m4a
 from wordtrail.store.lessons import get_lesson
-from wordtrail.store.takes import TakeFiles, get_take, keep_trail, takes_of
+from wordtrail.store.takes import TakeFiles, drop_pieces, get_take, keep_trail, takes_of
 from wordtrail.workspace import Workspace
 
 READING_FILE, LISTENING_COPY = "Reading the recording", "Making the copy you listen to"
@@ -30,16 +32,9 @@ def align_take(workspace: Workspace, take_id: str, report: Progress) -> None:
     report(READING_FILE, 0.0)
     files = TakeFiles(take_id)
     blobs = workspace.blobs
-    samples: Samples | None = None
+    drop_pieces(blobs, take_id)
     if not (blobs.exists(files.listening) and blobs.exists(files.peaks)):
-        samples = decode(blobs.path(files.original), RATE)
-        _keep_length(workspace, take_id, len(samples) / RATE)
-        report(LISTENING_COPY, 0.2)
-        loud = levelled(samples)
-        with blobs.making(files.listening) as path:
-            write_m4a(loud, path)
-        blobs.write(files.peaks, peaks(loud))
-        report(LISTENING_COPY, 1.0)
+        _make_listening_copy(workspace, take_id, report)
     heard = decode(blobs.path(files.original), ALIGN_RATE)
     if not stretches_of_sound(heard):
         raise SilentSound
@@ -61,6 +56,27 @@ def align_take(workspace: Workspace, take_id: str, report: Progress) -> None:
         keep_trail(session, row, without_chance_words(found.trail, prompt_texts(lesson)))
         row.fault = ""
     memory.clear()
+
+
+def _make_listening_copy(workspace: Workspace, take_id: str, report: Progress) -> None:
+    """The copy of a take that is played, its peaks, and how long it is."""
+    files, blobs = TakeFiles(take_id), workspace.blobs
+    original = blobs.path(files.original)
+    gain = gain_for(sound_blocks(original, RATE))
+    report(LISTENING_COPY, 0.2)
+    found, count = Peaks(), 0
+
+    def loud() -> Iterator[Samples]:
+        nonlocal count
+        for block in sound_blocks(original, RATE):
+            count += len(block)
+            yield louder(block, gain)
+
+    with blobs.making(files.listening) as path:
+        write_m4a(found.of(loud()), path)
+    blobs.write(files.peaks, bytes(found))
+    _keep_length(workspace, take_id, count / RATE)
+    report(LISTENING_COPY, 1.0)
 
 
 def _keep_length(workspace: Workspace, take_id: str, seconds: float) -> None:

@@ -19,22 +19,35 @@ SHORTEST_SECONDS = 0.2
 
 
 def decode(path: Path, rate: int) -> Samples:
-    """The sound in `path` as mono floats (-1 to 1) at `rate` samples a second.
+    """The sound in `path` as mono floats (-1 to 1) at `rate` samples a second, all of it at once. Raises what
+    `sound_blocks` raises."""
+    blocks = list(sound_blocks(path, rate))
+    whole = np.empty(sum(map(len, blocks)), np.float32)
+    at = len(whole)
+    # From the end, so that each block is let go of as soon as it is copied: an hour is held once, not twice.
+    while blocks:
+        block = blocks.pop()
+        at -= len(block)
+        whole[at : at + len(block)] = block
+    return whole
+
+
+def sound_blocks(path: Path, rate: int) -> Iterator[Samples]:
+    """The sound in `path` in blocks, one after another, as mono floats (-1 to 1) at `rate` samples a second.
 
     Reads what the bytes are, not what the name says. A file that breaks off gives what was whole
     of it. Raises EmptySound, NotASound or SoundTooLong (over three hours).
     """
     if path.stat().st_size == 0:
         raise EmptySound
-    blocks: list[Samples] = []
     count = 0
     try:
         with av.open(str(path), mode="r", metadata_errors="ignore") as container:
             for block in _blocks(container, rate):
-                blocks.append(block)
                 count += len(block)
                 if count > LONGEST_SECONDS * rate:
                     raise SoundTooLong(_claimed_hours(container, count / rate))
+                yield block
     except (av.error.FFmpegError, ValueError, OSError) as fault:
         if count < SHORTEST_SECONDS * rate:
             raise NotASound from fault
@@ -42,7 +55,6 @@ def decode(path: Path, rate: int) -> Samples:
         raise NotASound
     if count < SHORTEST_SECONDS * rate:
         raise EmptySound
-    return np.concatenate(blocks)
 
 
 def _blocks(container: av.container.InputContainer, rate: int) -> Iterator[Samples]:

@@ -7,6 +7,8 @@ power spectrum with the recommendation's two filters at 48 000 samples a second.
 
 from __future__ import annotations
 
+from collections.abc import Iterable, Iterator
+
 import numpy as np
 
 from wordtrail.media.decode import Samples
@@ -21,28 +23,37 @@ HIGHEST_PEAK = 0.89
 MOST_GAIN_DB = 30.0
 
 PEAK_SECONDS = 0.02
+_PEAK = int(RATE * PEAK_SECONDS)
+
+_KNEE = 0.7
+"""From this height on peaks are rounded off."""
 
 _SHELF = ((1.53512485958697, -2.69169618940638, 1.19839281085285), (1.0, -1.69065929318241, 0.73248077421585))
 _HIGH_PASS = ((1.0, -2.0, 1.0), (1.0, -1.99004745483398, 0.99007225036621))
 _BLOCK, _STEP = int(0.4 * RATE), int(0.1 * RATE)
 
 
-def loudness(samples: Samples) -> float:
-    """Integrated loudness in LUFS of mono `samples` at 48 000 a second; −70 in silence."""
-    if len(samples) < _BLOCK:
-        samples = np.pad(samples, (0, _BLOCK - len(samples)))
+def loudness(sound: Iterable[Samples]) -> float:
+    """Integrated loudness in LUFS of mono `sound` in blocks of any size, 48 000 samples a second; −70 in silence."""
     weights = _weights()
-    powers = np.array(
-        [
-            (np.abs(np.fft.rfft(samples[at : at + _BLOCK])) ** 2 @ weights) / _BLOCK**2
-            for at in range(0, len(samples) - _BLOCK + 1, _STEP)
-        ]
-    )
+    powers = np.array([np.abs(np.fft.rfft(window)) ** 2 @ weights / _BLOCK**2 for window in _windows(sound)])
     loud = powers[_lufs(powers) > -70.0]
     if not len(loud):
         return -70.0
     kept = loud[_lufs(loud) > _lufs(loud.mean()) - 10.0]
     return float(_lufs(kept.mean()))
+
+
+def _windows(sound: Iterable[Samples]) -> Iterator[Samples]:
+    """400 ms of sound every 100 ms; what is shorter as a whole, with silence behind it."""
+    held, found = np.zeros(0, np.float32), False
+    for block in sound:
+        held = np.concatenate([held, block])
+        while len(held) >= _BLOCK:
+            yield held[:_BLOCK]
+            held, found = held[_STEP:], True
+    if not found:
+        yield np.pad(held, (0, _BLOCK - len(held)))
 
 
 def _lufs(power: np.ndarray) -> np.ndarray:
@@ -59,21 +70,54 @@ def _weights() -> np.ndarray:
     return np.asarray(np.abs(response) ** 2 * doubled)
 
 
+def gain_for(sound: Iterable[Samples]) -> float:
+    """The factor that brings `sound` (as `loudness` takes it) to −19 LUFS."""
+    return float(10 ** (min(TARGET_LUFS - loudness(sound), MOST_GAIN_DB) / 20))
+
+
+def louder(block: Samples, gain: float) -> Samples:
+    """`block` times `gain`, with peaks rounded off below full scale."""
+    raised = block * np.float32(gain)
+    over = np.abs(raised) > _KNEE
+    room = HIGHEST_PEAK - _KNEE
+    raised[over] = np.sign(raised[over]) * (_KNEE + room * np.tanh((np.abs(raised[over]) - _KNEE) / room))
+    return raised.astype(np.float32)
+
+
 def levelled(samples: Samples) -> Samples:
-    """`samples` brought to −19 LUFS by one gain, with peaks rounded off below full scale."""
-    gain_db = min(TARGET_LUFS - loudness(samples), MOST_GAIN_DB)
-    louder = samples * np.float32(10 ** (gain_db / 20))
-    knee = 0.7
-    over = np.abs(louder) > knee
-    room = HIGHEST_PEAK - knee
-    louder[over] = np.sign(louder[over]) * (knee + room * np.tanh((np.abs(louder[over]) - knee) / room))
-    return louder.astype(np.float32)
+    """`samples` brought to −19 LUFS by one gain."""
+    return louder(samples, gain_for([samples]))
+
+
+class Peaks:
+    """Gathers the height of a sound that goes by in blocks: every 20 ms, 0 to 255, as the square root of its loudest
+    sample (48 000 samples a second in)."""
+
+    def __init__(self) -> None:
+        self._held = np.zeros(0, np.float32)
+        self._found = bytearray()
+
+    def of(self, sound: Iterable[Samples]) -> Iterator[Samples]:
+        """`sound` as it is, looked at on its way."""
+        for block in sound:
+            self._add(block)
+            yield block
+
+    def _add(self, block: Samples) -> None:
+        held = np.concatenate([self._held, block])
+        count = len(held) // _PEAK
+        if count:
+            highest = np.abs(held[: count * _PEAK].reshape(count, _PEAK)).max(axis=1)
+            self._found += (np.sqrt(np.clip(highest, 0, 1)) * 255).astype(np.uint8).tobytes()
+        self._held = held[count * _PEAK :]
+
+    def __bytes__(self) -> bytes:
+        return bytes(self._found)
 
 
 def peaks(samples: Samples) -> bytes:
-    """The height of the sound every 20 ms, 0 to 255, as the square root of its loudest sample (48 000
-    samples a second in)."""
-    step = int(RATE * PEAK_SECONDS)
-    count = len(samples) // step
-    peaks = np.abs(samples[: count * step].reshape(count, step)).max(axis=1) if count else np.zeros(0)
-    return bytes((np.sqrt(np.clip(peaks, 0, 1)) * 255).astype(np.uint8))
+    """The peaks of a sound that is there as a whole."""
+    found = Peaks()
+    for _ in found.of([samples]):
+        pass
+    return bytes(found)

@@ -105,7 +105,7 @@ def _apart(times: list[float]) -> list[float]:
 def render(
     layout: Layout,
     sheet: CueSheet,
-    sound: Samples,
+    sound: Iterable[Samples],
     path: Path,
     *,
     size: str = "1080p",
@@ -113,8 +113,8 @@ def render(
     progress: Callable[[float], None] = lambda share: None,
     pictures: Pictures | None = None,
 ) -> Shares:
-    """Write the lesson as MP4 (H.264, AAC) to `path`; `sound` is in lesson time at 48 000 samples a
-    second. `progress` gets the share done and may raise to stop; `pictures` gives the bytes of each
+    """Write the lesson as MP4 (H.264, AAC) to `path`; `sound` is in lesson time, in blocks, at 48 000
+    samples a second. `progress` gets the share done and may raise to stop; `pictures` gives the bytes of each
     picture file. Returns where the time went."""
     shares = Shares(seconds=video_seconds(sheet))
     canvas = _Canvas(Painter(layout, sheet, SIZES[size], pictures), shares)

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator, Mapping
+from collections import deque
+from collections.abc import Callable, Iterable, Iterator
 from fractions import Fraction
 from pathlib import Path
 
@@ -17,37 +18,67 @@ FADE = int(0.008 * RATE)
 BIT_RATE = 96_000
 
 
-def lesson_sound(takes: Mapping[str, Samples], edits: EditList) -> Samples:
-    """The sound of a lesson in lesson time: mono, 48 000 samples a second. Cuts are faded over
-    8 ms so that they do not click."""
-    parts: list[Samples] = [np.zeros(round(edits.lead * RATE), np.float32)]
+def lesson_sound(take: Callable[[str], Iterable[Samples]], edits: EditList) -> Iterator[Samples]:
+    """The sound of a lesson in lesson time, in blocks: mono, 48 000 samples a second. `take` gives the sound of a take
+    from its beginning, in blocks. Cuts are faded over 8 ms so that they do not click."""
+    yield from _silence(edits.lead)
     for clip in edits.clips:
-        part = takes[clip.take][round(clip.start * RATE) : round(clip.end * RATE)].copy()
-        missing = round(clip.end * RATE) - round(clip.start * RATE) - len(part)
-        ramp = np.linspace(0, 1, min(FADE, len(part)), dtype=np.float32)
-        part[: len(ramp)] *= ramp
-        part[len(part) - len(ramp) :] *= ramp[::-1]
-        parts += [part, np.zeros(max(0, missing), np.float32)]
-    return np.concatenate(parts)
+        yield from _clip(take(clip.take), round(clip.start * RATE), round(clip.end * RATE))
 
 
-def with_holds(sound: Samples, holds: tuple[Hold, ...]) -> Iterator[Samples]:
-    """`sound` in parts, with a part of silence wherever the video stands still. The parts are views:
-    an hour's sound is not copied."""
-    position = 0
-    for hold in sorted(holds, key=lambda hold: hold.at):
-        at = min(len(sound), round(hold.at * RATE))
-        yield sound[position:at]
-        yield np.zeros(round(hold.seconds * RATE), np.float32)
-        position = at
-    yield sound[position:]
+def _clip(sound: Iterable[Samples], start: int, end: int) -> Iterator[Samples]:
+    """The samples `start` to `end` of a sound, faded in and out; silence where it is not as long."""
+    ramp = np.linspace(0, 1, min(FADE, max(0, end - start)), dtype=np.float32)
+    at, last = 0, np.zeros(0, np.float32)
+    given = 0
+    for block in sound:
+        part = block[max(0, start - at) : max(0, end - at)].copy()
+        begins = max(start, at) - start
+        if begins < len(ramp) and len(part):
+            count = min(len(ramp) - begins, len(part))
+            part[:count] *= ramp[begins : begins + count]
+        # The end of what there is is held back: it is faded out when nothing more comes.
+        held = np.concatenate([last, part])
+        kept = max(0, len(held) - len(ramp))
+        yield held[:kept]
+        given, last = given + kept, held[kept:]
+        at += len(block)
+        if at >= end:
+            break
+    yield last * ramp[len(ramp) - len(last) :][::-1] if len(last) else last
+    yield from _silence((end - start - given - len(last)) / RATE)
 
 
-def write_m4a(sound: Samples, path: Path) -> None:
-    """Write `sound` as AAC in an MP4 file that can be played while it loads."""
+def _silence(seconds: float) -> Iterator[Samples]:
+    left = max(0, round(seconds * RATE))
+    while left > 0:
+        yield np.zeros(min(left, RATE), np.float32)
+        left -= RATE
+
+
+def with_holds(sound: Iterable[Samples], holds: Iterable[Hold]) -> Iterator[Samples]:
+    """`sound` in blocks, with silence wherever the video stands still."""
+    waiting = deque(sorted(holds, key=lambda hold: hold.at))
+    at = 0
+    for block in sound:
+        begin = 0
+        while waiting and round(waiting[0].at * RATE) < at + len(block):
+            hold = waiting.popleft()
+            stop = max(begin, round(hold.at * RATE) - at)
+            yield block[begin:stop]
+            yield from _silence(hold.seconds)
+            begin = stop
+        yield block[begin:]
+        at += len(block)
+    for hold in waiting:
+        yield from _silence(hold.seconds)
+
+
+def write_m4a(sound: Iterable[Samples], path: Path) -> None:
+    """Write `sound`, in blocks, as AAC in an MP4 file that can be played while it loads."""
     with av.open(str(path), "w", format="mp4", options={"movflags": "+faststart"}) as container:
         stream = add_aac(container)
-        for frame in audio_frames([sound]):
+        for frame in audio_frames(sound):
             container.mux(stream.encode(frame))
         container.mux(stream.encode(None))
 

@@ -1,28 +1,32 @@
-"""The sound of a lesson in lesson time."""
+"""The sound of a lesson in lesson time: worked out block by block, never held as a whole."""
 
 from __future__ import annotations
 
 import hashlib
+from collections.abc import Iterator
 from pathlib import Path
 
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.errors import NothingToShow
-from wordtrail.media.decode import Samples, decode
-from wordtrail.media.level import RATE, levelled
+from wordtrail.media.decode import Samples, sound_blocks
+from wordtrail.media.level import RATE, gain_for, louder
 from wordtrail.media.sound import lesson_sound, write_m4a
 from wordtrail.store.documents import to_json
 from wordtrail.store.takes import TakeFiles
 from wordtrail.workspace import Workspace
 
 
-def sound_of(workspace: Workspace, edits: EditList) -> Samples:
-    """The lesson's sound in lesson time, 48 000 samples a second. Raises NothingToShow."""
+def sound_of(workspace: Workspace, edits: EditList) -> Iterator[Samples]:
+    """The lesson's sound in lesson time, in blocks, 48 000 samples a second. Raises NothingToShow."""
     if not edits.clips:
         raise NothingToShow
-    takes = {
-        clip.take: levelled(decode(workspace.blobs.path(TakeFiles(clip.take).original), RATE)) for clip in edits.clips
-    }
-    return lesson_sound(takes, edits)
+    return lesson_sound(lambda take: levelled_take(workspace.blobs.path(TakeFiles(take).original)), edits)
+
+
+def levelled_take(path: Path) -> Iterator[Samples]:
+    """The sound of a take at the level of lessons, in blocks. It is read twice: first for how loud it is."""
+    gain = gain_for(sound_blocks(path, RATE))
+    return (louder(block, gain) for block in sound_blocks(path, RATE))
 
 
 def sounds_of(lesson_id: str) -> str:
@@ -30,12 +34,25 @@ def sounds_of(lesson_id: str) -> str:
     return f"sounds/{lesson_id}"
 
 
-def kept_sound(workspace: Workspace, lesson_id: str, edits: EditList) -> Path:
-    """The lesson's sound as a file, made when it is first asked for. Raises NothingToShow."""
-    name = hashlib.sha256(to_json(edits).encode()).hexdigest()[:24]
-    key = f"{sounds_of(lesson_id)}/{name}.m4a"
-    if not workspace.blobs.exists(key):
-        sound = sound_of(workspace, edits)
-        with workspace.blobs.making(key) as path:
-            write_m4a(sound, path)
-    return workspace.blobs.path(key)
+def sound_name(edits: EditList) -> str:
+    """The name of the sound that these edits make."""
+    return hashlib.sha256(to_json(edits).encode()).hexdigest()[:24]
+
+
+def kept_sound(workspace: Workspace, lesson_id: str, edits: EditList) -> Path | None:
+    """The lesson's sound as a file, if it was made. Raises NothingToShow."""
+    if not edits.clips:
+        raise NothingToShow
+    key = _key(lesson_id, edits)
+    return workspace.blobs.path(key) if workspace.blobs.exists(key) else None
+
+
+def keep_sound(workspace: Workspace, lesson_id: str, edits: EditList) -> None:
+    """Make the lesson's sound, if it was not made. Raises NothingToShow."""
+    if kept_sound(workspace, lesson_id, edits) is None:
+        with workspace.blobs.making(_key(lesson_id, edits)) as path:
+            write_m4a(sound_of(workspace, edits), path)
+
+
+def _key(lesson_id: str, edits: EditList) -> str:
+    return f"{sounds_of(lesson_id)}/{sound_name(edits)}.m4a"

@@ -128,7 +128,7 @@ def main() -> None:
     FOLDER.mkdir(exist_ok=True)
     for demo in LESSONS:
         path = FOLDER / f"{demo.name}.m4a"
-        write_m4a(narrate(NARRATIONS[demo.name]), path)
+        write_m4a([narrate(NARRATIONS[demo.name])], path)
         lesson = demo.lesson(NO_PICTURE)
         words = script(lesson)
         trail = align(decode(path, ALIGN_RATE), script_of(words))

@@ -33,6 +33,8 @@ class Database:
 
     def __init__(self, url: str) -> None:
         self.url = url
+        self.writes = 0
+        """How many units of work this process has ended: what was read before the last of them may have changed."""
         self.engine = create_engine(url, connect_args={"timeout": 20} if url.startswith("sqlite") else {})
         if url.startswith("sqlite"):
             _prepare_sqlite(self.engine)
@@ -64,6 +66,7 @@ class Database:
         try:
             with self._writing() as session, session.begin():
                 yield session
+            self.writes += 1
         except OperationalError as fault:
             if getattr(fault.orig, "sqlite_errorcode", None) == sqlite3.SQLITE_FULL:
                 raise NoRoom from fault

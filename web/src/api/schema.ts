@@ -731,7 +731,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The lesson's sound in lesson time, in ranges. */
+        /** The lesson's sound in lesson time, in ranges; 503 while it is being made. */
         get: operations["media_lesson_sound_lessons__lesson__sound_get"];
         put?: never;
         post?: never;
@@ -884,8 +884,25 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The lesson's sound, in ranges. */
+        /** The lesson's sound, in ranges; 503 while it is being made. */
         get: operations["student_student_sound__token__sound_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/student/{token}/faces/{typeface}/{style}.woff2": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A typeface with the characters of the lesson behind a link. */
+        get: operations["student_student_face__token__faces__typeface___style__woff2_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -8079,6 +8096,30 @@ export interface operations {
             header?: never;
             path: {
                 token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    student_student_face__token__faces__typeface___style__woff2_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+                typeface: components["schemas"]["Typeface"];
+                style: components["schemas"]["Style"];
             };
             cookie?: never;
         };

@@ -4,6 +4,9 @@ import { sentenceBack, stateAt, type CueSheet } from './cueReader'
 
 export const SPEEDS = [0.6, 0.7, 0.8, 0.9, 1, 1.15, 1.3, 1.5] as const
 
+/** Milliseconds after which a sound in the making is asked for again. */
+const AGAIN_AFTER = 1000
+
 interface Options {
   /** Whether pause points stop the player. */
   gates?: boolean
@@ -26,9 +29,16 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
   let gateSince = 0
   let stopAt = Infinity
 
+  /* A lesson's sound may be still in the making: then it is asked for again until it is there. */
+  const preparing = ref(false)
+  let wanted = false
+  const CANNOT = 'The sound cannot be played here.'
+
   watch(
     source,
     (url) => {
+      preparing.value = false
+      wanted = false
       if (!url) return
       const before = audio.currentTime
       audio.src = url
@@ -38,7 +48,7 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
   )
   watch(speed, (value) => (audio.playbackRate = value))
   audio.addEventListener('loadedmetadata', () => (audio.playbackRate = speed.value))
-  audio.addEventListener('error', () => (fault.value = audio.src ? 'The sound cannot be played here.' : ''))
+  audio.addEventListener('error', () => void failed())
   audio.addEventListener('play', () => ((playing.value = true), (fault.value = '')))
   audio.addEventListener('pause', () => (playing.value = false))
   audio.addEventListener('ended', () => {
@@ -47,6 +57,22 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
     const next = gateBy(end)
     if (next) stopAtGate(next.pause, next.at)
     else time.value = end
+  })
+
+  async function failed() {
+    const url = source.value
+    if (!audio.src || !url) return
+    const answer = await fetch(url, { method: 'HEAD' }).catch(() => undefined)
+    if (url !== source.value) return
+    preparing.value = answer?.status === 503
+    if (!preparing.value) fault.value = CANNOT
+    else window.setTimeout(() => url === source.value && (audio.src = url), AGAIN_AFTER)
+  }
+  audio.addEventListener('canplay', () => {
+    preparing.value = false
+    if (!wanted) return
+    wanted = false
+    play()
   })
 
   /** The next gate that is due at `now`. */
@@ -116,9 +142,14 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
       if (next) stopAtGate(next.pause, next.at)
       return
     }
-    void audio.play().catch((error: Error) => {
-      if (error.name !== 'AbortError') fault.value = 'The sound cannot be played here.'
-    })
+    if (preparing.value) wanted = true
+    else
+      void audio.play().catch((error: Error) => {
+        if (error.name === 'AbortError') return
+        // Whether it is still being made is found out where its loading fails.
+        if (error.name === 'NotSupportedError') wanted = true
+        else fault.value = CANNOT
+      })
   }
 
   function seek(to: number) {
@@ -146,6 +177,8 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
     answering,
     showAnswer,
     fault,
+    /** Whether the sound is still being made. */
+    preparing,
     speed,
     state: computed(() =>
       sheet.value ? stateAt(sheet.value, time.value, gate.value, seen.value) : undefined,

@@ -149,6 +149,13 @@ useKeys({
           :pictures="`/api/student/${token}/pictures/`"
           @choose="goTo"
         />
+        <p
+          v-if="player.preparing.value"
+          role="status"
+          class="absolute inset-x-8 bottom-2 text-center text-quiet"
+        >
+          The sound is being made. It begins in a moment.
+        </p>
         <p v-if="player.fault.value" role="alert" class="absolute inset-x-8 bottom-2 text-center text-signal">
           {{ player.fault.value }} Load this page again.
         </p>

@@ -129,6 +129,9 @@ useKeys({ space: preview, b: () => player.back() })
         </p>
         <a v-if="video" class="button" :href="fileOf('video.mp4')" download>Download the older video</a>
       </template>
+      <p v-if="player.preparing.value" role="status" class="w-full text-quiet">
+        The sound is being made. It begins in a moment.
+      </p>
       <p v-if="player.fault.value" role="alert" class="w-full text-signal">{{ player.fault.value }}</p>
       <p
         v-if="!video?.newest && last && (last.state === 'failed' || last.state === 'cancelled')"

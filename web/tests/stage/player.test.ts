@@ -167,10 +167,25 @@ describe('the player', () => {
     one.play()
     await nextTick()
     expect(one.fault.value).toBe('')
+    vi.stubGlobal('fetch', () => Promise.resolve(new Response(null, { status: 500 })))
     FakeAudio.last.refuses = Object.assign(new Error(), { name: 'NotSupportedError' })
     one.play()
-    await nextTick()
-    await nextTick()
-    expect(one.fault.value).toContain('cannot be played')
+    FakeAudio.last.dispatchEvent(new Event('error'))
+    await vi.waitFor(() => expect(one.fault.value).toContain('cannot be played'))
+  })
+
+  it('waits for a sound that is still being made, and plays it when it is there', async () => {
+    let status = 503
+    vi.stubGlobal('fetch', () => Promise.resolve(new Response(null, { status })))
+    const one = player(cueSheet())
+    FakeAudio.last.refuses = Object.assign(new Error(), { name: 'NotSupportedError' })
+    one.play()
+    FakeAudio.last.dispatchEvent(new Event('error'))
+    await vi.waitFor(() => expect(one.preparing.value).toBe(true))
+    expect([one.fault.value, one.playing.value]).toEqual(['', false])
+    status = 200
+    FakeAudio.last.refuses = undefined
+    FakeAudio.last.dispatchEvent(new Event('canplay'))
+    expect([one.preparing.value, one.playing.value]).toEqual([false, true])
   })
 })

@@ -1,0 +1,35 @@
+"""A lesson's sound as an answer: the file that a job has made, or word that it is being made."""
+
+from __future__ import annotations
+
+from flask import Response, send_file
+
+from wordtrail.api.context import context
+from wordtrail.core.edit.edit_list import EditList
+from wordtrail.core.errors import LessonError, SoundBeingMade
+from wordtrail.jobs.queue import SOUND
+from wordtrail.service.sound import kept_sound, sound_name
+from wordtrail.store.jobs import job_about
+
+
+def sound_answer(lesson: str, edits: EditList) -> Response:
+    """The sound that `edits` make of a lesson, in ranges. Nothing is worked out here: where it was not made yet, its
+    job is begun, and SoundBeingMade is raised. Raises NothingToShow, and LessonError where the job failed."""
+    server = context()
+    path = kept_sound(server.workspace, lesson, edits)
+    if path is None:
+        ask_for_sound(lesson, edits)
+        raise SoundBeingMade
+    return send_file(path, mimetype="audio/mp4", conditional=True)
+
+
+def ask_for_sound(lesson: str, edits: EditList) -> None:
+    """Have a lesson's sound made, unless it is under way. Raises LessonError where that failed before."""
+    server = context()
+    subject = f"{lesson}:{sound_name(edits)}"
+    with server.workspace.database.read_session() as session:
+        before = job_about(session, SOUND, subject)
+    if before is not None and before.state == "failed":
+        raise LessonError(before.message)
+    if before is None or before.state not in ("waiting", "running"):
+        server.queue.add(SOUND, lesson, subject)
