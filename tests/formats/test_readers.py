@@ -6,14 +6,21 @@ import io
 import tempfile
 import unittest
 import zipfile
+from collections.abc import Sequence
 from pathlib import Path
+from typing import Any
 
 import docx
 import pypdfium2 as pdfium
 import skia
+from docx.enum.style import WD_STYLE_TYPE
+from docx.opc.constants import RELATIONSHIP_TYPE as RT
+from docx.opc.packuri import PackURI
+from docx.opc.part import Part
+from docx.oxml import parse_xml
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
-from PIL import Image
+from PIL import Image, ImageDraw, ImageFont
 
 from wordtrail.core.errors import (
     EmptyFile,
@@ -84,6 +91,67 @@ class RoundTripTest(unittest.TestCase):
             self.assertIn(text, texts)
         bold = [run for page in draft.pages for block in page.blocks for run in block.emphasis]
         self.assertGreater(len(bold), 3)
+
+    def test_a_word_document_is_read_with_all_that_is_shown_and_nothing_that_is_hidden(self) -> None:
+        document = docx.Document()
+        document.styles.add_style("Key", WD_STYLE_TYPE.CHARACTER).font.hidden = True
+        first = document.add_paragraph("Bees dance")
+        first.add_run(" ANSWER").font.hidden = True
+        first.add_run(" KEY", style="Key")
+        first._p.append(_xml('<w:ins w:id="1"><w:r><w:t xml:space="preserve"> on the</w:t></w:r></w:ins>'))
+        first._p.append(_xml('<w:del w:id="2"><w:r><w:delText> in a</w:delText></w:r></w:del>'))
+        first._p.append(
+            _xml('<w:sdt><w:sdtContent><w:r><w:t xml:space="preserve"> honey</w:t></w:r></w:sdtContent></w:sdt>')
+        )
+        first._p.append(_xml("<w:r><w:noBreakHyphen/><w:t>comb.</w:t><w:footnoteReference w:id='7'/></w:r>"))
+        box = "<w:txbxContent><w:p><w:r><w:t>A bee weighs a tenth of a gram.</w:t></w:r></w:p></w:txbxContent>"
+        first._p.append(_xml(
+            "<w:r><mc:AlternateContent><mc:Choice Requires='wps'><w:drawing>" + box + "</w:drawing></mc:Choice>"
+            "<mc:Fallback><w:pict>" + box + "</w:pict></mc:Fallback></mc:AlternateContent></w:r>"
+        ))  # fmt: skip
+        body = document.element.body
+        body.insert(1, _xml(
+            "<w:sdt><w:sdtContent><w:p><w:r><w:t>A control of its own.</w:t></w:r></w:p></w:sdtContent></w:sdt>"
+        ))  # fmt: skip
+        kind = "application/vnd.openxmlformats-officedocument.wordprocessingml.footnotes+xml"
+        note = "<w:footnote w:id='7'><w:p><w:r><w:t>Counted by Room 6.</w:t></w:r></w:p></w:footnote>"
+        content = f"<w:footnotes {_NAMES}>{note}</w:footnotes>".encode()
+        notes = Part(PackURI("/word/footnotes.xml"), kind, content, document.part.package)
+        document.part.relate_to(notes, RT.FOOTNOTES)
+        saved = io.BytesIO()
+        document.save(saved)
+        (page,) = word_document.read(saved.getvalue()).pages
+        self.assertEqual(
+            [(block.kind, block.text) for block in page.blocks],
+            [
+                (BlockKind.PARAGRAPH, "Bees dance on the honey-comb."),
+                (BlockKind.FOOTNOTE, "Counted by Room 6."),
+                (BlockKind.FACT_BOX, "A bee weighs a tenth of a gram."),
+                (BlockKind.PARAGRAPH, "A control of its own."),
+            ],
+        )
+
+    def test_words_broken_at_the_lines_of_a_pdf_are_whole(self) -> None:
+        lines = (
+            "The bees made an inter-", "national flight over the well-", "known hills and the honey-",
+            "comb. They flew 12-", "14 miles to the mid-", "October fair, and rested.",
+        )  # fmt: skip
+        page = PdfFile(_pdf_of(lines)).draft(0)
+        assert page
+        self.assertEqual(
+            " ".join(block.text for block in page.blocks),
+            "The bees made an international flight over the well-known hills and the honeycomb. "
+            "They flew 12-14 miles to the mid-October fair, and rested.",
+        )
+
+    def test_every_page_of_a_tiff_is_read(self) -> None:
+        pages = [_page_of(text) for text in ("A bee came home late.", "The others slept well.")]
+        scan = io.BytesIO()
+        pages[0].save(scan, "TIFF", save_all=True, append_images=pages[1:])
+        with tempfile.TemporaryDirectory() as folder:
+            (found,) = chapters_of(Blobs(Path(folder)), scan.getvalue(), "tif")
+        said = [" ".join(block.text for block in page.blocks) for page in found.pages]
+        self.assertEqual(said, ["A bee came home late.", "The others slept well."])
 
     def test_a_word_document_keeps_kinds_emphasis_and_pages(self) -> None:
         draft = word_document.read(word_document.write(passage(), lambda file: png()))
@@ -286,6 +354,38 @@ class PictureTest(unittest.TestCase):
         out = io.BytesIO()
         Image.new("RGBA", (30, 30), (0, 0, 0, 0)).save(out, "PNG")
         self.assertEqual(opened(out.getvalue())[0, 0].tolist(), [255, 255, 255])
+
+
+_NAMES = (
+    "xmlns:w='http://schemas.openxmlformats.org/wordprocessingml/2006/main' "
+    "xmlns:mc='http://schemas.openxmlformats.org/markup-compatibility/2006'"
+)
+
+
+def _xml(text: str) -> Any:
+    """A piece of a Word document."""
+    return parse_xml(text.replace(">", f" {_NAMES}>", 1) if "/>" not in text.split(">")[0] + ">" else text)
+
+
+def _pdf_of(lines: Sequence[str]) -> bytes:
+    """A PDF with these lines of print."""
+    stream = skia.DynamicMemoryWStream()
+    document = skia.PDF.MakeDocument(stream)
+    canvas = document.beginPage(420, 300)
+    font = skia.Font(skia.Typeface.MakeFromData(skia.Data.MakeWithCopy(face_bytes(Style.PLAIN))), 16)
+    for row, line in enumerate(lines):
+        canvas.drawString(line, 30, 40 + row * 22, font, skia.Paint())
+    document.endPage()
+    document.close()
+    return bytes(stream.detachAsData())
+
+
+def _page_of(text: str) -> Image.Image:
+    """A scanned page with one line."""
+    page = Image.new("RGB", (1400, 500), "white")
+    font = ImageFont.truetype(io.BytesIO(face_bytes(Style.PLAIN)), 60)
+    ImageDraw.Draw(page).text((120, 180), text, fill="black", font=font)
+    return page
 
 
 def _a_document() -> bytes:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import io
+import re
 from collections.abc import Iterator
 from contextlib import contextmanager
 
@@ -24,6 +25,10 @@ MOST_PIXELS = 4000
 """Pixels of the longer side of a page that is drawn to be read."""
 
 BOLD_WEIGHT = 600
+
+_LINE = re.compile("[^\\n\ufffe\x02]*(?:[\\n\ufffe\x02]|$)")
+"""A line of print. PDFium's own sign for a hyphen at which a line ends is U+FFFE (or U+0002): the next line follows
+without another sign."""
 
 
 class PdfFile:
@@ -94,16 +99,14 @@ def _lines(text_page: pdfium.PdfTextPage, height: float) -> Iterator[PrintLine]:
     text = text_page.get_text_range(errors="replace")
     count = text_page.count_chars()
     at = 0
-    for line in text.split("\n"):
-        length = len(line) + 1
-        begin, at = at, at + length
-        shown = line.rstrip("\r")
+    for line in _LINE.findall(text):
+        begin, at = at, at + len(line)
+        shown = line.rstrip("\r\n")
         if shown.strip() and begin + len(shown) <= count:
             yield _line(text_page, shown, begin, height)
 
 
 def _line(text_page: pdfium.PdfTextPage, text: str, begin: int, height: float) -> PrintLine:
-    # PDFium's own sign for a hyphen that only broke a word is U+FFFE (or U+0002).
     clean = text.replace("\ufffe", "-").replace("\x02", "-")
     places = [begin + offset for offset, sign in enumerate(text) if not sign.isspace()]
     first, last = places[0], places[-1]

@@ -11,7 +11,6 @@ from docx.document import Document
 from docx.enum.text import WD_BREAK
 from docx.oxml.ns import qn
 from docx.shared import Inches, Pt
-from docx.table import Table
 from docx.text.paragraph import Paragraph
 from docx.text.run import Run
 
@@ -19,6 +18,16 @@ from wordtrail.core.text.draft import DraftBlock, DraftPage, DraftPassage, KeepP
 from wordtrail.core.text.model import Block, BlockKind, Emphasis, Passage, Style, permission_line
 from wordtrail.formats.archive import Archive, only_readable
 from wordtrail.formats.format import PassageFormat, Pictures, is_zip
+from wordtrail.formats.word_text import (
+    Element,
+    boxes_in,
+    children_of,
+    is_hidden,
+    note_id,
+    notes_of,
+    paragraphs_in,
+    runs_in,
+)
 
 KIND = "Word document"
 
@@ -36,30 +45,18 @@ PICTURE_INCHES = 5.0
 
 
 def read(data: bytes, keep: KeepPicture = keep_none) -> DraftPassage:
-    """The passage in a Word document: headings, lists, bold, italic, pictures, tables row by row.
+    """The passage in a Word document: headings, lists, bold, italic, pictures, tables row by row, text boxes and
+    footnotes behind the paragraph they belong to; with tracked insertions, without deletions and hidden text.
     Raises NotReadable, Locked (old or encrypted files) and UnpacksTooLarge."""
     Archive(data, KIND)
     with only_readable(KIND):
         document = docx.Document(io.BytesIO(data))
         pages = _Pages(document, keep)
-        for part in document.element.body.iterchildren():
-            if part.tag == qn("w:p"):
-                pages.paragraph(Paragraph(part, document))
-            elif part.tag == qn("w:tbl"):
-                for paragraph in _paragraphs_of(Table(part, document)):
-                    pages.paragraph(paragraph)
+        for part in paragraphs_in(document.element.body):
+            pages.paragraph(part)
         core = document.core_properties
         made = tuple(DraftPage("", tuple(blocks)) for blocks in pages.all if blocks)
         return DraftPassage(made, (core.title or "").strip(), (core.author or "").strip())
-
-
-def _paragraphs_of(table: Table) -> Iterator[Paragraph]:
-    seen: set[object] = set()
-    for row in table.rows:
-        for cell in row.cells:
-            if cell._tc not in seen:
-                seen.add(cell._tc)
-                yield from cell.paragraphs
 
 
 class _Pages:
@@ -68,21 +65,43 @@ class _Pages:
     def __init__(self, document: Document, keep: KeepPicture) -> None:
         self._document = document
         self._keep = keep
+        self._styles = {style.style_id: style.element for style in document.styles}
+        related = document.part.rels.values()
+        parts = {part.reltype.rpartition("/")[2]: part for part in related if not part.is_external}
+        self._notes = notes_of(
+            {kind: parts[kind].target_part.blob for kind in ("footnotes", "endnotes") if kind in parts}
+        )
         self.all: list[list[DraftBlock]] = [[]]
 
-    def paragraph(self, paragraph: Paragraph) -> None:
-        """One paragraph; a page break inside it begins a new page."""
+    def paragraph(self, element: Element, kind: BlockKind | None = None) -> None:
+        """One paragraph, of a kind of its own or of this one; a page break inside it begins a new page."""
+        paragraph = Paragraph(element, self._document)  # type: ignore[arg-type]
         if paragraph.paragraph_format.page_break_before:
             self.all.append([])
         characters: list[tuple[str, Style]] = []
-        for run in paragraph.iter_inner_content():
-            for one in [run] if isinstance(run, Run) else run.runs:
-                self._run(one, characters, lambda: self._close(paragraph, characters))
-        self._close(paragraph, characters)
+        behind: list[tuple[Element, BlockKind]] = []
 
-    def _run(self, run: Run, characters: list[tuple[str, Style]], close: Callable[[], None]) -> None:
+        def close() -> None:
+            block = _block(kind or _kind(paragraph), characters)
+            characters.clear()
+            if block:
+                self.all[-1].append(block)
+
+        for run in runs_in(element):
+            if not is_hidden(run, self._styles):
+                behind += self._run(Run(run, paragraph), characters, close)  # type: ignore[arg-type]
+        close()
+        for found, as_kind in behind:
+            for inside in paragraphs_in(found):
+                self.paragraph(inside, as_kind)
+
+    def _run(
+        self, run: Run, characters: list[tuple[str, Style]], close: Callable[[], None]
+    ) -> list[tuple[Element, BlockKind]]:
+        """Take up a run; what stands behind its paragraph: text boxes and footnotes."""
         style = _style(run)
-        for child in run._r.iterchildren():
+        behind: list[tuple[Element, BlockKind]] = []
+        for child in children_of(run._r):
             if child.tag == _BREAK and child.get(qn("w:type")) == "page":
                 close()
                 self.all.append([])
@@ -90,25 +109,27 @@ class _Pages:
                 characters.append(("\n", style))
             elif child.tag == qn("w:tab"):
                 characters.append((" ", style))
+            elif child.tag == qn("w:noBreakHyphen"):
+                characters.append(("-", style))
             elif child.tag == qn("w:t"):
                 characters += [(character, style) for character in child.text or ""]
-            elif child.tag == _DRAWING:
-                close()
-                self._picture(child)
+            elif note := note_id(child):
+                behind += [(self._notes[note], BlockKind.FOOTNOTE)] if note in self._notes else []
+            elif child.tag in (_DRAWING, qn("w:pict")):
+                boxes = list(boxes_in(child))
+                behind += [(box, BlockKind.FACT_BOX) for box in boxes]
+                if not boxes:
+                    close()
+                    self._picture(child)
+        return behind
 
-    def _picture(self, drawing: object) -> None:
-        for blip in drawing.iter(_BLIP):  # type: ignore[attr-defined]
-            part = self._document.part.related_parts.get(blip.get(_EMBED))
+    def _picture(self, drawing: Element) -> None:
+        for blip in drawing.iter(_BLIP):
+            part = self._document.part.related_parts.get(blip.get(_EMBED) or "")
             picture = self._keep(part.blob) if part is not None else None
             if picture:
-                shows = next((one.get("descr") or "" for one in drawing.iter(qn("wp:docPr"))), "")  # type: ignore[attr-defined]
+                shows = next((one.get("descr") or "" for one in drawing.iter(qn("wp:docPr"))), "")
                 self.all[-1].append(DraftBlock(BlockKind.PICTURE, " ".join(shows.split()), picture=picture))
-
-    def _close(self, paragraph: Paragraph, characters: list[tuple[str, Style]]) -> None:
-        block = _block(_kind(paragraph), characters)
-        characters.clear()
-        if block:
-            self.all[-1].append(block)
 
 
 def _style(run: Run) -> Style:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import replace
 from functools import partial
 
@@ -16,7 +17,7 @@ from wordtrail.formats import epub, pdf
 from wordtrail.formats.all import format_ending_in, format_that_knows
 from wordtrail.formats.pdf import PdfFile
 from wordtrail.media.ocr.reader import ReadPage, read_page
-from wordtrail.media.pictures import PHOTO_ENDINGS, looks_like_a_photo, opened, written
+from wordtrail.media.pictures import PHOTO_ENDINGS, Pixels, looks_like_a_photo, opened, pages_in, written
 from wordtrail.store.blobs import Blobs
 from wordtrail.store.documents import from_json, to_json
 from wordtrail.store.files import ReadFile, file_key, get_file, keep_reading, page_key
@@ -50,7 +51,7 @@ def chapters_of(
     keep = partial(keep_picture, blobs)
     found = format_that_knows(data, ending)
     if found is None and (ending in PHOTO_ENDINGS or looks_like_a_photo(data)):
-        return (DraftPassage((_photo(blobs, data, report),)),)
+        return (_photos(blobs, data, report, file_id),)
     found = found or format_ending_in(ending)
     if found is epub.FORMAT:
         return _chapters(data, keep, report)
@@ -98,25 +99,49 @@ def _pdf(blobs: Blobs, data: bytes, report: Progress, file_id: str) -> DraftPass
         pages, scans = [], 0
         for number in range(file.pages):
             report(READING, number / file.pages)
-            kept = page_key(file_id, number)
-            if file_id and blobs.exists(kept):
-                pages.append(from_json(DraftPage, blobs.read(kept)))
-                continue
             page = file.draft(number)
             if page is None:
                 scans += 1
                 part = partial(_part_of, report, number, file.pages)
-                try:
-                    page = _photo(blobs, file.picture(number), part)
-                except NoWordsFound:
-                    continue
-                if file_id:
-                    blobs.write(kept, to_json(page).encode())
-            pages.append(page)
+                read = partial(lambda at, tell: _photo(blobs, opened(file.picture(at)), tell), number, part)
+                page = _once(blobs, file_id, number, read)
+            if page is not None:
+                pages.append(page)
         about = f"{scans} of {file.pages} pages were read from their pictures." if scans else ""
         return DraftPassage(suggested(pages), file.title, file.author, notes=(about,) if about else ())
     finally:
         file.close()
+
+
+def _photos(blobs: Blobs, data: bytes, report: Progress, file_id: str) -> DraftPassage:
+    """A photo, or every page of a scan that holds several. Raises NoWordsFound where none has words."""
+    count = pages_in(data)
+    if count == 1:
+        return DraftPassage((_photo(blobs, opened(data), report),))
+    pages = []
+    for number in range(count):
+        part = partial(_part_of, report, number, count)
+        read = partial(lambda at, tell: _photo(blobs, opened(data, at), tell), number, part)
+        page = _once(blobs, file_id, number, read)
+        if page is not None:
+            pages.append(page)
+    if not pages:
+        raise NoWordsFound
+    return DraftPassage(tuple(pages))
+
+
+def _once(blobs: Blobs, file_id: str, number: int, read: Callable[[], DraftPage]) -> DraftPage | None:
+    """A page of a file, read once also when the work is broken off in between; None where there are no words."""
+    kept = page_key(file_id, number)
+    if file_id and blobs.exists(kept):
+        return from_json(DraftPage, blobs.read(kept))
+    try:
+        page = read()
+    except NoWordsFound:
+        return None
+    if file_id:
+        blobs.write(kept, to_json(page).encode())
+    return page
 
 
 def _part_of(report: Progress, number: int, pages: int, phase: str, share: float) -> None:
@@ -124,9 +149,9 @@ def _part_of(report: Progress, number: int, pages: int, phase: str, share: float
     report(READING, (number + share) / pages)
 
 
-def _photo(blobs: Blobs, data: bytes, report: Progress) -> DraftPage:
+def _photo(blobs: Blobs, pixels: Pixels, report: Progress) -> DraftPage:
     """A page read from its photo, which is kept beside it."""
-    read = read_page(opened(data), lambda phase, share: report(READING, share))
+    read = read_page(pixels, lambda phase, share: report(READING, share))
     return page_of_reading(blobs, read)
 
 

@@ -14,7 +14,7 @@ from wordtrail.core.lesson.boards import prompt_texts, script
 from wordtrail.core.trail.prompts import without_chance_words
 from wordtrail.jobs.ear import PieceMemory, earlier_hearings, keep_hearings
 from wordtrail.media.decode import Samples, decode, sound_blocks
-from wordtrail.media.level import RATE, Peaks, gain_for, louder
+from wordtrail.media.level import RATE, Peaks, by_the_second, gain_for, louder
 from wordtrail.media.sound import write_m4a
 from wordtrail.store.lessons import get_lesson
 from wordtrail.store.takes import TakeFiles, drop_pieces, get_take, keep_trail, takes_of
@@ -68,7 +68,7 @@ def _make_listening_copy(workspace: Workspace, take_id: str, report: Progress) -
 
     def loud() -> Iterator[Samples]:
         nonlocal count
-        for block in sound_blocks(original, RATE):
+        for block in by_the_second(sound_blocks(original, RATE)):
             count += len(block)
             yield louder(block, gain)
 

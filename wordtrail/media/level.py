@@ -47,7 +47,7 @@ def loudness(sound: Iterable[Samples]) -> float:
 def _windows(sound: Iterable[Samples]) -> Iterator[Samples]:
     """400 ms of sound every 100 ms; what is shorter as a whole, with silence behind it."""
     held, found = np.zeros(0, np.float32), False
-    for block in sound:
+    for block in by_the_second(sound):
         held = np.concatenate([held, block])
         while len(held) >= _BLOCK:
             yield held[:_BLOCK]
@@ -68,6 +68,19 @@ def _weights() -> np.ndarray:
     doubled = np.full(len(z), 2.0)
     doubled[0] = doubled[-1] = 1.0
     return np.asarray(np.abs(response) ** 2 * doubled)
+
+
+def by_the_second(sound: Iterable[Samples]) -> Iterator[Samples]:
+    """The same sound in blocks of a second at the least (but the last): decoders give them much smaller, and each
+    costs the same to begin with."""
+    held: list[Samples] = []
+    for block in sound:
+        held.append(block)
+        if sum(map(len, held)) >= RATE:
+            yield np.concatenate(held)
+            held = []
+    if held:
+        yield np.concatenate(held)
 
 
 def gain_for(sound: Iterable[Samples]) -> float:
@@ -99,7 +112,7 @@ class Peaks:
 
     def of(self, sound: Iterable[Samples]) -> Iterator[Samples]:
         """`sound` as it is, looked at on its way."""
-        for block in sound:
+        for block in by_the_second(sound):
             self._add(block)
             yield block
 

@@ -39,13 +39,31 @@ def looks_like_a_photo(data: bytes) -> bool:
     return data.startswith(heads) or (data[:4] == b"RIFF" and data[8:12] == b"WEBP") or data[4:8] == b"ftyp"
 
 
-def opened(data: bytes) -> Pixels:
-    """The pixels of a picture file, upright as its camera meant it, on white. Raises EmptyFile,
-    NotReadable and PictureTooLarge."""
+MOST_PAGES = 200
+"""Pages of one picture file that are read; a scanner puts those of a book into one TIFF."""
+
+
+def pages_in(data: bytes) -> int:
+    """How many pages a picture file has: several in a TIFF, where a scanner made it; of what moves, the first picture.
+    Raises as `opened`."""
     if not data:
         raise EmptyFile
     try:
         with Image.open(io.BytesIO(data), formats=KINDS) as image:
+            return min(getattr(image, "n_frames", 1), MOST_PAGES) if image.format == "TIFF" else 1
+    except Exception as fault:  # as below
+        raise NotReadable("picture") from fault
+
+
+def opened(data: bytes, page: int = 0) -> Pixels:
+    """The pixels of a picture file (of a page, counted from 0), upright as its camera meant it, on white. Raises
+    EmptyFile, NotReadable and PictureTooLarge."""
+    if not data:
+        raise EmptyFile
+    try:
+        with Image.open(io.BytesIO(data), formats=KINDS) as image:
+            if page:
+                image.seek(page)
             megapixels = image.width * image.height / 1e6
             if megapixels > MOST_MEGAPIXELS:
                 raise PictureTooLarge(megapixels, MOST_MEGAPIXELS)

@@ -9,7 +9,7 @@ from pathlib import Path
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.errors import NothingToShow
 from wordtrail.media.decode import Samples, sound_blocks
-from wordtrail.media.level import RATE, gain_for, louder
+from wordtrail.media.level import RATE, by_the_second, gain_for, louder
 from wordtrail.media.sound import lesson_sound, write_m4a
 from wordtrail.store.documents import to_json
 from wordtrail.store.takes import TakeFiles
@@ -26,7 +26,7 @@ def sound_of(workspace: Workspace, edits: EditList) -> Iterator[Samples]:
 def levelled_take(path: Path) -> Iterator[Samples]:
     """The sound of a take at the level of lessons, in blocks. It is read twice: first for how loud it is."""
     gain = gain_for(sound_blocks(path, RATE))
-    return (louder(block, gain) for block in sound_blocks(path, RATE))
+    return (louder(block, gain) for block in by_the_second(sound_blocks(path, RATE)))
 
 
 def sounds_of(lesson_id: str) -> str:

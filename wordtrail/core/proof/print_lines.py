@@ -191,6 +191,9 @@ def joined(lines: Sequence[str]) -> str:
             head = text.rsplit(maxsplit=1)[-1].rstrip(HYPHENS)
             tail = line.split(maxsplit=1)[0]
             text = text.rstrip(HYPHENS) + line if _one_word(head, tail) else text + line
+        elif text[-1] in HYPHENS and text[-2:-1].isalnum() and line[:1].isalnum():
+            # "12-" and "14 miles", "mid-" and "October": the hyphen is their own.
+            text += line
         else:
             text = f"{text} {line}"
     return text
