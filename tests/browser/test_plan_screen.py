@@ -44,6 +44,41 @@ class PlanScreenTest(StudioTest):
         page.locator('[data-box="a7"]').click()
         expect(page.locator("[data-mark]")).to_have_count(12)
 
+    def test_a_pause_point_is_moved_by_hand_and_by_key(self) -> None:
+        page = self.new_page()
+        lesson = self.planned(page)
+        page.locator('[data-box="a2"]').click()
+        page.keyboard.press("p")
+        page.get_by_label("Question").fill("Where does she go?")
+        page.get_by_role("button", name="Put the pause point here").click()
+        grip = page.get_by_role("button", name=re.compile("^Move this pause point"))
+
+        def stands() -> str:
+            view = page.request.get(f"{self.address}/api/lessons/{lesson}").json()
+            return str(view["lesson"]["pause_points"][0]["after"])
+
+        grip.hover()
+        page.mouse.down()
+        box = page.locator('[data-box="a8"]').bounding_box()
+        assert box
+        page.mouse.move(box["x"] + box["width"] / 2, box["y"] + box["height"] / 2, steps=8)
+        page.mouse.up()
+        page.get_by_text("Everything kept").wait_for()
+        self.assertEqual(stands(), "a8")
+        grip.focus()
+        page.keyboard.press("ArrowLeft")
+        page.get_by_text("Everything kept").wait_for()
+        self.assertEqual(stands(), "a7")
+
+    def test_the_foot_keeps_its_height(self) -> None:
+        page = self.new_page()
+        self.plan(page, "Bee")
+        foot = page.get_by_role("region", name="The chosen words")
+        before, stage = foot.bounding_box(), page.locator("svg.stage-page").bounding_box()
+        page.locator("[data-box]").nth(4).click()
+        expect(foot.get_by_role("button", name="Pause after this")).to_be_visible()
+        self.assertEqual((foot.bounding_box(), page.locator("svg.stage-page").bounding_box()), (before, stage))
+
     def test_ink_becomes_an_underline_and_comes_back(self) -> None:
         page = self.new_page()
         self.planned(page)
@@ -178,6 +213,7 @@ class PlanScreenTest(StudioTest):
         self.plan(page, "Boat")
         run = page.get_by_role("navigation", name="The run of the lesson")
         parts = run.get_by_role("listitem")
+        expect(parts.first).to_be_visible()
         before = [name.split("\n")[0].strip() for name in parts.all_inner_texts()]
         self.assertEqual(before[0], "Title")
         second, third = before[1:3]
@@ -286,9 +322,9 @@ class PlanScreenTest(StudioTest):
     def test_a_file_of_word_cards_comes_in(self) -> None:
         page = self.new_page()
         self.planned(page)
-        page.get_by_role("button", name="Add", exact=True).click()
+        page.get_by_role("button", name="Files", exact=True).click()
         with page.expect_file_chooser() as chooser:
-            page.get_by_role("menuitem", name="Add word cards").click()
+            page.get_by_role("menuitem", name=re.compile("^word cards")).last.click()
         table = b"word,meaning\nhive,where bees live\ncomb,cells of wax\n"
         chooser.value.set_files({"name": "cards.csv", "mimeType": "text/csv", "buffer": table})
         run = page.get_by_role("navigation", name="The run of the lesson")

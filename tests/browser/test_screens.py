@@ -18,7 +18,7 @@ from wordtrail.media.decode import decode
 
 def mark(page: Page, kind: str, meaning: str) -> None:
     """Mark the chosen words."""
-    page.get_by_label("Meaning to mark with").select_option(label=f"{meaning[0].upper()} · {meaning}")
+    page.get_by_label("Meaning to mark with").select_option(label=meaning)
     page.get_by_role("region", name="The chosen words").get_by_role("button", name=kind, exact=False).first.click()
 
 

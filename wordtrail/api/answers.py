@@ -19,7 +19,7 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.recording_guide import GuideStretch
 from wordtrail.core.marks.forms.all import AnyForm
 from wordtrail.core.marks.symbols import Symbol
-from wordtrail.core.plan.activities.activity import Limits
+from wordtrail.core.plan.activities.activity import Group, Limits
 from wordtrail.core.plan.activities.all import AnyActivity
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.suggestions.model import Suggestion
@@ -279,6 +279,8 @@ class ActivityKind(Answer):
     kind: str
     name: str
     heading: str
+    group: Group
+    does: str
     usual_think: float
     shows_evidence: bool
     limits: dict[str, Limits]

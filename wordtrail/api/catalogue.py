@@ -35,6 +35,8 @@ def all_kinds() -> answers.Catalogue:
                 kind=one().kind,
                 name=one.name,
                 heading=one.heading,
+                group=one.group,
+                does=one.does,
                 usual_think=one.usual_think,
                 shows_evidence=one.shows_evidence,
                 limits=dict(one.limits),

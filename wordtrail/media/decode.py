@@ -21,15 +21,11 @@ SHORTEST_SECONDS = 0.2
 def decode(path: Path, rate: int) -> Samples:
     """The sound in `path` as mono floats (-1 to 1) at `rate` samples a second, all of it at once. Raises what
     `sound_blocks` raises."""
-    blocks = list(sound_blocks(path, rate))
-    whole = np.empty(sum(map(len, blocks)), np.float32)
-    at = len(whole)
-    # From the end, so that each block is let go of as soon as it is copied: an hour is held once, not twice.
-    while blocks:
-        block = blocks.pop()
-        at -= len(block)
-        whole[at : at + len(block)] = block
-    return whole
+    # It grows in its place: an hour is held once, not as blocks and as a whole.
+    held = bytearray()
+    for block in sound_blocks(path, rate):
+        held += block.tobytes()
+    return np.frombuffer(held, np.float32)
 
 
 def sound_blocks(path: Path, rate: int) -> Iterator[Samples]:

@@ -970,6 +970,9 @@ export interface components {
             name: string;
             /** Heading */
             heading: string;
+            group: components["schemas"]["Group"];
+            /** Does */
+            does: string;
             /** Usual Think */
             usual_think: number;
             /** Shows Evidence */
@@ -1179,6 +1182,12 @@ export interface components {
              */
             kind: "find the words";
         };
+        /**
+         * Group
+         * @description Kinds of activities, as teachers look for them.
+         * @enum {string}
+         */
+        Group: "Think and say" | "Find and answer" | "Read and rest";
         /**
          * Highlight
          * @description A highlight: the words stand on colour.

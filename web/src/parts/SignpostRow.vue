@@ -75,11 +75,15 @@ const tops = computed(() => {
   return placed
 })
 
+/** The signpost that is pointed at, or has the focus: its footpath is seen from its word on. The others begin at the
+ * page's edge, for many dotted lines through a page look like underlining. */
+const pointed = ref('')
+const isSeen = (post: Post) => pointed.value === post.id || (post.open === true && !post.slim)
 function footpath(post: Post, index: number): string {
   const { x, y } = props.lineOf(post.word)
-  const startX = x * scale.value + 8
-  const startY = y * scale.value
   const edge = pageHeight.value * RATIO - 14
+  const startX = isSeen(post) ? x * scale.value + 8 : edge
+  const startY = y * scale.value
   const tipX = pageHeight.value * RATIO + 20
   const tipY = Math.min(Math.max(tops.value[index]! + tipOf(post) - scrolled.value, 6), rowHeight.value - 6)
   const bend = edge + 17
@@ -103,6 +107,7 @@ function footpath(post: Post, index: number): string {
         fill="none"
         :stroke="`var(--color-${post.colour})`"
         stroke-width="2"
+        :opacity="isSeen(post) ? 1 : 0.55"
         stroke-dasharray="0.01 5"
         stroke-linecap="round"
       />
@@ -114,6 +119,10 @@ function footpath(post: Post, index: number): string {
         :data-post="post.id"
         class="absolute left-[34px] right-0"
         :style="{ top: `${tops[i]}px` }"
+        @pointerenter="pointed = post.id"
+        @pointerleave="pointed = ''"
+        @focusin="pointed = post.id"
+        @focusout="pointed = ''"
       >
         <h2
           class="signpost flex items-center gap-2 rounded-t-panel px-3 last:rounded-b-panel"

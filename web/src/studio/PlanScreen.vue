@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
 import { computed, provide, ref, watch } from 'vue'
 import { useCatalogue } from '@/api/catalogue'
 import { ask, client, type Command, type Schemas } from '@/api/client'
@@ -19,6 +20,7 @@ import MarkEditor from './plan/MarkEditor.vue'
 import { useMarking } from './plan/marking'
 import MoreMenu from './plan/MoreMenu.vue'
 import PointEditor from './plan/PointEditor.vue'
+import PointGrip from './plan/PointGrip.vue'
 import { usePlanned } from './plan/offers'
 import { isIn, postsOf } from './plan/posts'
 import ReadingMenu from './plan/ReadingMenu.vue'
@@ -73,7 +75,8 @@ const suggesting = ref(false)
 /** The kind of suggestions that is looked at; empty: all. */
 const suggestedKind = ref('')
 const legendOpen = ref(false)
-const meaningWished = ref('')
+/** The meaning that was marked with last, also the next time. */
+const meaningWished = useLocalStorage(`word-trail.meaning.${lesson.id.value}`, '')
 const legend = computed(() => document.value.legend)
 const current = computed(() => legend.value.find((one) => one.id === meaningWished.value) ?? legend.value[0]!)
 const meaning = computed({ get: () => current.value.id, set: (id) => (meaningWished.value = id) })
@@ -129,6 +132,17 @@ async function keepPoint(point: Point, reach: Schemas['ReachInput']) {
   if (was === 'new') draft.value = point
   opened.value = was
   return false
+}
+
+/** A pause point at another word of the text. */
+function movePoint(point: Point, word: string) {
+  chosen.clear()
+  if (word && word !== point.after)
+    void send({ kind: 'keep point', point: { ...point, after: word }, reach: 'word' })
+}
+function stepPoint(point: Point, by: number) {
+  const at = words.value.findIndex((word) => word.id === point.after)
+  movePoint(point, words.value[at + by]?.id ?? '')
 }
 
 /* Cards, charts and the rest. */
@@ -257,6 +271,14 @@ useKeys({
           />
         </StagePage>
       </template>
+      <template #head="{ post }">
+        <PointGrip
+          v-if="post.point && post.id !== 'new' && post.point.after"
+          @over="(word) => (word ? chosen.set(word, word) : chosen.clear())"
+          @drop="(word) => movePoint(post.point!, word)"
+          @step="(by) => stepPoint(post.point!, by)"
+        />
+      </template>
       <template #post="{ post }">
         <PointEditor
           v-if="post.point"
@@ -307,7 +329,7 @@ useKeys({
           @close="((suggesting = false), (suggestedKind = ''), chosen.clear())"
         />
         <FirstSteps
-          v-else-if="!posts.length && !chosen.span.value"
+          v-else-if="!posts.length"
           :offers="offers"
           @suggest="(kind) => ((suggestedKind = kind), (suggesting = true))"
           @opening="openOpening"
@@ -334,6 +356,7 @@ useKeys({
       v-model:suggesting="suggesting"
       :chosen="chosen.span.value ? chosen.textOf(chosen.span.value.first, chosen.span.value.last) : ''"
       :legend="legend"
+      :used="document.marks.map((mark) => mark.form.kind)"
       :forms="catalogue.forms"
       :number="textNumber"
       :count="texts.length"

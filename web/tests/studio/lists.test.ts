@@ -10,7 +10,9 @@ import { catalogue } from '../golden'
 
 const kinds = catalogue()
 const named = (of: VueWrapper, name: string) =>
-  of.findAll('button').find((one) => one.text().replace(/\s+/g, ' ').trim() === name)
+  of
+    .findAll('button')
+    .find((one) => (one.attributes('aria-label') ?? one.text().replace(/\s+/g, ' ').trim()) === name)
 
 describe('the list of keys', () => {
   const lists = keysOf(kinds)
@@ -55,6 +57,7 @@ describe('the bar under the page', () => {
       props: {
         chosen: '',
         legend,
+        used: [],
         forms: kinds.forms,
         number: 0,
         count: 3,
@@ -75,14 +78,38 @@ describe('the bar under the page', () => {
   })
 
   it('offers with words chosen what can be made of them: every mark that has a key', async () => {
-    const page = bar({ chosen: 'her map' })
-    for (const form of kinds.forms.filter((one) => one.key))
-      await named(page, `${form.name} ${form.key.toUpperCase()}`)!.trigger('click')
-    expect(page.emitted<[{ kind: string }]>('mark')!.map(([form]) => form.kind)).toEqual(
-      kinds.forms.filter((one) => one.key).map((one) => one.kind),
+    const page = bar({ chosen: 'her map', used: ['number', 'number', 'box', 'circle', 'cross-out'] })
+    const marks = (of: ParentNode) =>
+      [...of.querySelectorAll('button')].filter((one) =>
+        kinds.forms.some((form) => one.textContent.trim().startsWith(form.name)),
+      )
+    // The marks that the lesson has stand there, all others under "More".
+    const atHand = marks(page.element as HTMLElement)
+    expect(atHand.map((one) => one.textContent.trim()).sort()).toEqual([
+      'Box',
+      'Circle',
+      'Cross out',
+      'Number',
+    ])
+    for (const one of atHand) one.click()
+    await named(page, 'More')!.trigger('click')
+    for (const one of marks(document.body).filter((one) => !atHand.includes(one))) {
+      one.click()
+      await named(page, 'More')!.trigger('click')
+    }
+    expect(
+      page
+        .emitted<[{ kind: string }]>('mark')!
+        .map(([form]) => form.kind)
+        .sort(),
+    ).toEqual(
+      kinds.forms
+        .filter((one) => one.key)
+        .map((one) => one.kind)
+        .sort(),
     )
-    await named(page, 'Pause after this P')!.trigger('click')
-    await named(page, 'Word card G')!.trigger('click')
+    await named(page, 'Pause after this')!.trigger('click')
+    await named(page, 'Word card')!.trigger('click')
     expect([page.emitted('pause'), page.emitted('card')].map((one) => one?.length)).toEqual([1, 1])
   })
 

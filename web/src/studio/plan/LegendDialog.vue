@@ -26,8 +26,13 @@ watch(
 )
 
 function add() {
-  const colour = COLOURS.find((one) => !rows.value.some((row) => row.colour === one)) ?? 'lake'
-  rows.value.push({ id: '', name: '', letter: '', colour, line: 'solid' })
+  // A look that no other meaning has: another colour, or the same one with another line.
+  const looks = LINES.flatMap(({ value: line }) => COLOURS.map((colour) => ({ colour, line })))
+  const isFree = ({ colour, line }: (typeof looks)[number]) =>
+    !rows.value.some((row) => row.colour === colour && row.line === line)
+  const unused = looks.filter(({ colour }) => !rows.value.some((row) => row.colour === colour))
+  const look = [...unused, ...looks].find(isFree) ?? looks[0]!
+  rows.value.push({ id: '', name: '', letter: '', ...look })
 }
 async function save() {
   if (await props.send({ kind: 'set legend', legend: rows.value })) emit('close')

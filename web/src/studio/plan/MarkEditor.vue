@@ -53,6 +53,18 @@ function trim(at: number) {
   if (at < (skip + end) / 2 || at < skip) keep({ skip: at === skip ? 0 : at })
   else keep({ drop: at === end ? 0 : letters.value.length - 1 - at })
 }
+/** The pause point that comes next after the mark's words; the last one, where none does. */
+const nextPoint = computed(() => {
+  const order = new Map(
+    props.lesson.passages
+      .flatMap((p) => p.pages.flatMap((q) => q.blocks.flatMap((block) => block.words)))
+      .map((word, n) => [word.id, n]),
+  )
+  const here = order.get(draft.value.last) ?? 0
+  const points = props.lesson.pause_points
+  const next = points.find((point) => !point.after || (order.get(point.after) ?? -1) >= here)
+  return (next ?? points[points.length - 1])?.id ?? ''
+})
 const isIn = (at: number) => at >= draft.value.skip && at < letters.value.length - draft.value.drop
 </script>
 
@@ -97,7 +109,7 @@ const isIn = (at: number) => at >= draft.value.skip && at < letters.value.length
         @change="
           keep({
             moment: value($event) as Schemas['Moment'],
-            pause: draft.pause || lesson.pause_points?.[0]?.id || '',
+            pause: draft.pause || nextPoint,
           })
         "
       >

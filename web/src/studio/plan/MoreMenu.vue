@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
-import { Plus } from '@lucide/vue'
+import { FileText, Plus } from '@lucide/vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, ref } from 'vue'
 import { accepted, useCatalogue } from '@/api/catalogue'
@@ -55,7 +55,7 @@ interface Entry {
   strong?: boolean
 }
 const groups = computed<{ name: string; entries: Entry[] }[]>(() => {
-  const { lesson, charts, id, send } = props
+  const { lesson, charts, send } = props
   const matching = lesson.plan.matching
   const first: Entry[] = [
     { name: 'Purpose, objectives, at hand, recap, task …', act: () => emit('opening') },
@@ -80,31 +80,39 @@ const groups = computed<{ name: string; entries: Entry[] }[]>(() => {
     name: one.name,
     act: () => emit('chart', one.shape, one.columns ?? 2, one.rows ?? 2),
   }))
-  const away = files.map((file) => ({
-    name: `Save ${file.name} as a file`,
-    href: `/api/lessons/${id}/plan/${file.kind}`,
-  }))
-  const into = files.map((file) => ({ name: `Add ${file.name} from a file`, act: () => void pick(file) }))
   const plans = others.value
     .slice(0, 8)
     .map((other) => ({ name: other.title, act: () => emit('takeOver', other.id) }))
   return [
     { name: '', entries: first },
     { name: 'A chart', entries: [...own, ...shapes] },
-    { name: 'Files', entries: [...away, ...into] },
     { name: plans.length ? 'Take over the plan of' : '', entries: plans },
   ]
 })
+const fileGroups = computed<{ name: string; entries: Entry[] }[]>(() => [
+  {
+    name: 'Export',
+    entries: files.map((file) => ({ name: file.name, href: `/api/lessons/${props.id}/plan/${file.kind}` })),
+  },
+  { name: 'Import', entries: files.map((file) => ({ name: file.name, act: () => void pick(file) })) },
+])
+const menus = computed(() => [
+  { name: 'Add', icon: Plus, groups: groups.value },
+  { name: 'Files', icon: FileText, groups: fileGroups.value },
+])
 </script>
 
 <template>
-  <Menu as="div" class="relative">
-    <MenuButton class="button ml-1 whitespace-nowrap"><Plus :size="15" aria-hidden="true" /> Add</MenuButton>
+  <Menu v-for="menu in menus" :key="menu.name" as="div" class="relative">
+    <MenuButton class="button ml-1 whitespace-nowrap"
+      ><component :is="menu.icon" :size="15" aria-hidden="true" />
+      <span :class="menu.name === 'Files' ? 'sr-only' : ''">{{ menu.name }}</span></MenuButton
+    >
     <Teleport to="body">
       <MenuItems
         class="fixed bottom-[84px] left-1/2 z-30 max-h-[70vh] w-[340px] -translate-x-1/2 overflow-y-auto rounded-panel border border-hairline bg-white p-1 text-[14px]"
       >
-        <template v-for="group in groups" :key="group.name">
+        <template v-for="group in menu.groups" :key="group.name">
           <p v-if="group.name" class="px-3 pt-2 pb-0.5 text-[12px] text-quiet">{{ group.name }}</p>
           <MenuItem v-for="entry in group.entries" :key="entry.name" v-slot="{ active }">
             <component
@@ -121,14 +129,14 @@ const groups = computed<{ name: string; entries: Entry[] }[]>(() => {
         </template>
       </MenuItems>
     </Teleport>
-    <input
-      ref="picker"
-      class="sr-only"
-      type="file"
-      tabindex="-1"
-      aria-hidden="true"
-      :accept="accepted(wanted?.endings ?? [])"
-      @change="bring"
-    />
   </Menu>
+  <input
+    ref="picker"
+    class="sr-only"
+    type="file"
+    tabindex="-1"
+    aria-hidden="true"
+    :accept="accepted(wanted?.endings ?? [])"
+    @change="bring"
+  />
 </template>

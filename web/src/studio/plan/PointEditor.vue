@@ -7,6 +7,7 @@ import { useDraft } from '@/parts/draft'
 import { useUnkept } from '@/parts/unkept'
 import { activityForm } from './formsByKind'
 import type { Activity, Point } from './kinds'
+import KindPicker from './KindPicker.vue'
 import SpanField from './SpanField.vue'
 
 /** Everything about one pause point, where its signpost stands. */
@@ -40,7 +41,6 @@ const kind = computed(() => draft.value.activity.kind)
 const about = computed(() => activityOf(catalogue, kind.value))
 const form = computed(() => activityForm(kind.value))
 const isNew = computed(() => !props.point.id)
-const KINDS = catalogue.activities.map(({ kind: value, name }) => ({ value, name }))
 const REACHES = (['word', 'line', 'sentence', 'paragraph', 'page'] as const).map((value) => ({
   value,
   name: value,
@@ -67,15 +67,7 @@ function cancel() {
 <template>
   <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- what the pointer does here can be done by keys -->
   <form class="flex flex-col gap-2" @submit.prevent="save" @keydown.esc.stop="cancel">
-    <ChoicePills
-      class="text-[13px]"
-      small
-      label=""
-      aria-label="What students do"
-      :model-value="kind"
-      :choices="KINDS"
-      @update:model-value="setKind"
-    />
+    <KindPicker :model-value="kind" @update:model-value="setKind" />
     <div>
       <label class="sr-only" :for="`${id}q`">Question</label>
       <textarea

@@ -17,6 +17,14 @@ KeepSpan = Callable[[Span], Span | None]
 """What becomes of a run of words: the same, a part of it, or nothing."""
 
 
+class Group(StrEnum):
+    """Kinds of activities, as teachers look for them."""
+
+    SAY = "Think and say"
+    FIND = "Find and answer"
+    READ = "Read and rest"
+
+
 class Page(StrEnum):
     """Where a pause point is shown."""
 
@@ -89,6 +97,12 @@ class Activity:
 
     rank: ClassVar[int]
     """Where it stands among the others in menus."""
+
+    group: ClassVar[Group]
+    """With which others it stands there."""
+
+    does: ClassVar[str]
+    """What students do, in a line."""
 
     heading: ClassVar[str]
     """What stands over its question."""

@@ -10,6 +10,7 @@ from wordtrail.core.errors import LessonError
 from wordtrail.core.plan.activities.activity import (
     Activity,
     Disclosure,
+    Group,
     KeepSpan,
     Limits,
     Option,
@@ -46,6 +47,8 @@ class Choose(Activity):
 
     name: ClassVar[str] = "Choose"
     rank: ClassVar[int] = 40
+    group: ClassVar[Group] = Group.FIND
+    does: ClassVar[str] = "Students choose among answers; wrong ones are struck out."
     heading: ClassVar[str] = "Choose an answer"
     usual_think: ClassVar[float] = 15.0
     answered_by: ClassVar[AnsweredBy] = AnsweredBy.CHOICES

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import ClassVar, Literal, Self
 
 from wordtrail.core.errors import LessonError
-from wordtrail.core.plan.activities.activity import Activity, Page
+from wordtrail.core.plan.activities.activity import Activity, Group, Page
 from wordtrail.core.text.span import Span
 
 
@@ -16,6 +16,8 @@ class FindPage(Activity):
 
     name: ClassVar[str] = "Find a page"
     rank: ClassVar[int] = 120
+    group: ClassVar[Group] = Group.FIND
+    does: ClassVar[str] = "Students turn to a page of the book."
     heading: ClassVar[str] = "Find the page"
     usual_think: ClassVar[float] = 20.0
     page: ClassVar[Page] = Page.TEXT

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import ClassVar, Literal, Self
 
 from wordtrail.core.errors import LessonError
-from wordtrail.core.plan.activities.activity import Activity, Page
+from wordtrail.core.plan.activities.activity import Activity, Group, Page
 from wordtrail.core.plan.answers import Answer, AnsweredBy, Verdict
 from wordtrail.core.text.span import Span
 
@@ -18,6 +18,8 @@ class FindWords(Activity):
 
     name: ClassVar[str] = "Find words"
     rank: ClassVar[int] = 50
+    group: ClassVar[Group] = Group.FIND
+    does: ClassVar[str] = "Students look for words in the text."
     heading: ClassVar[str] = "Find the words"
     usual_think: ClassVar[float] = 20.0
     answered_by: ClassVar[AnsweredBy] = AnsweredBy.WORDS

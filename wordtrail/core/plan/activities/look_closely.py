@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import ClassVar, Literal, Self
 
 from wordtrail.core.errors import LessonError
-from wordtrail.core.plan.activities.activity import Activity, Page
+from wordtrail.core.plan.activities.activity import Activity, Group, Page
 from wordtrail.core.text.span import Span
 
 
@@ -16,6 +16,8 @@ class LookClosely(Activity):
 
     name: ClassVar[str] = "Look closely"
     rank: ClassVar[int] = 110
+    group: ClassVar[Group] = Group.FIND
+    does: ClassVar[str] = "Students look at a picture, or a part of it."
     heading: ClassVar[str] = "Look closely"
     usual_think: ClassVar[float] = 15.0
     page: ClassVar[Page] = Page.OWN

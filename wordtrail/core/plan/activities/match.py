@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from typing import ClassVar, Literal, Self
 
 from wordtrail.core.errors import LessonError
-from wordtrail.core.plan.activities.activity import Activity, Limits, Option, Page, Pair
+from wordtrail.core.plan.activities.activity import Activity, Group, Limits, Option, Page, Pair
 from wordtrail.core.plan.answers import Answer, AnsweredBy, Verdict, places_right
 from wordtrail.core.text.span import Span
 from wordtrail.core.text.tidy import tidy
@@ -21,6 +21,8 @@ class Match(Activity):
 
     name: ClassVar[str] = "Match"
     rank: ClassVar[int] = 70
+    group: ClassVar[Group] = Group.FIND
+    does: ClassVar[str] = "Students join what belongs together."
     heading: ClassVar[str] = "Find what belongs together"
     usual_think: ClassVar[float] = 20.0
     answered_by: ClassVar[AnsweredBy] = AnsweredBy.PAIRS

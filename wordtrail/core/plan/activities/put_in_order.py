@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from typing import ClassVar, Literal, Self
 
 from wordtrail.core.errors import LessonError
-from wordtrail.core.plan.activities.activity import Activity, Limits, Option, Page, Pair
+from wordtrail.core.plan.activities.activity import Activity, Group, Limits, Option, Page, Pair
 from wordtrail.core.plan.answers import Answer, AnsweredBy, Verdict, places_right
 from wordtrail.core.plan.as_put import as_put, places_as_put
 from wordtrail.core.text.span import Span
@@ -22,6 +22,8 @@ class PutInOrder(Activity):
 
     name: ClassVar[str] = "Order"
     rank: ClassVar[int] = 60
+    group: ClassVar[Group] = Group.FIND
+    does: ClassVar[str] = "Students put things in the order in which they happened."
     heading: ClassVar[str] = "Put in order"
     usual_think: ClassVar[float] = 20.0
     answered_by: ClassVar[AnsweredBy] = AnsweredBy.ORDER

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import ClassVar, Literal
 
+from wordtrail.core.plan.activities.activity import Group
 from wordtrail.core.plan.activities.stretch import OnAStretch
 
 
@@ -14,6 +15,8 @@ class ReadAlone(OnAStretch):
 
     name: ClassVar[str] = "Read alone"
     rank: ClassVar[int] = 100
+    group: ClassVar[Group] = Group.READ
+    does: ClassVar[str] = "Students read on by themselves."
     heading: ClassVar[str] = "Read on your own"
     usual_think: ClassVar[float] = 60.0
     kind: Literal["read alone"] = "read alone"

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import ClassVar, Literal, Self
 
-from wordtrail.core.plan.activities.activity import Limits, Turns
+from wordtrail.core.plan.activities.activity import Group, Limits, Turns
 from wordtrail.core.plan.activities.stretch import FACTOR, USUAL_FACTOR, OnAStretch
 from wordtrail.core.text.span import Span
 from wordtrail.core.text.tidy import within
@@ -19,6 +19,8 @@ class SayBack(OnAStretch):
 
     name: ClassVar[str] = "Say back"
     rank: ClassVar[int] = 80
+    group: ClassVar[Group] = Group.READ
+    does: ClassVar[str] = "Students say each sentence back after you."
     heading: ClassVar[str] = "Say it back"
     turn: ClassVar[str] = "Your turn: say it"
     usual_think: ClassVar[float] = 0.0

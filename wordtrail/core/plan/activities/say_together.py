@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import ClassVar, Literal, Self
 
-from wordtrail.core.plan.activities.activity import Limits, Turns
+from wordtrail.core.plan.activities.activity import Group, Limits, Turns
 from wordtrail.core.plan.activities.stretch import FACTOR, USUAL_FACTOR, OnAStretch
 from wordtrail.core.text.span import Span
 from wordtrail.core.text.tidy import within
@@ -20,6 +20,8 @@ class SayTogether(OnAStretch):
 
     name: ClassVar[str] = "Together"
     rank: ClassVar[int] = 90
+    group: ClassVar[Group] = Group.READ
+    does: ClassVar[str] = "Students read with you, as often as you like."
     heading: ClassVar[str] = "All together"
     turn: ClassVar[str] = "All together"
     usual_think: ClassVar[float] = 0.0

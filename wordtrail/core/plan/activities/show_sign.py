@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import ClassVar, Literal
 
-from wordtrail.core.plan.activities.activity import Activity
+from wordtrail.core.plan.activities.activity import Activity, Group
 
 
 @dataclass(frozen=True, slots=True)
@@ -14,6 +14,8 @@ class ShowSign(Activity):
 
     name: ClassVar[str] = "Sign"
     rank: ClassVar[int] = 130
+    group: ClassVar[Group] = Group.SAY
+    does: ClassVar[str] = "Students show with a sign: thumbs, fingers, cards."
     heading: ClassVar[str] = "Show a sign"
     usual_think: ClassVar[float] = 8.0
     free_of_text: ClassVar[bool] = True

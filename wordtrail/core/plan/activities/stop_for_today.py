@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import ClassVar, Literal
 
-from wordtrail.core.plan.activities.activity import Activity
+from wordtrail.core.plan.activities.activity import Activity, Group
 
 
 @dataclass(frozen=True, slots=True)
@@ -14,6 +14,8 @@ class StopForToday(Activity):
 
     name: ClassVar[str] = "Stop for today"
     rank: ClassVar[int] = 140
+    group: ClassVar[Group] = Group.READ
+    does: ClassVar[str] = "The lesson ends here for today and goes on next time."
     heading: ClassVar[str] = "Enough for today"
     turn: ClassVar[str] = "Enough for today"
     usual_think: ClassVar[float] = 5.0

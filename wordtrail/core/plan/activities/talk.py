@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import ClassVar, Literal
 
-from wordtrail.core.plan.activities.activity import Activity
+from wordtrail.core.plan.activities.activity import Activity, Group
 
 
 @dataclass(frozen=True, slots=True)
@@ -14,6 +14,8 @@ class Talk(Activity):
 
     name: ClassVar[str] = "Talk"
     rank: ClassVar[int] = 20
+    group: ClassVar[Group] = Group.SAY
+    does: ClassVar[str] = "Students say it to a partner."
     heading: ClassVar[str] = "Talk with someone"
     usual_think: ClassVar[float] = 20.0
     free_of_text: ClassVar[bool] = True

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import ClassVar, Literal
 
-from wordtrail.core.plan.activities.activity import Activity
+from wordtrail.core.plan.activities.activity import Activity, Group
 
 
 @dataclass(frozen=True, slots=True)
@@ -14,6 +14,8 @@ class Think(Activity):
 
     name: ClassVar[str] = "Think"
     rank: ClassVar[int] = 10
+    group: ClassVar[Group] = Group.SAY
+    does: ClassVar[str] = "Students think for themselves."
     heading: ClassVar[str] = "Think about it"
     usual_think: ClassVar[float] = 15.0
     free_of_text: ClassVar[bool] = True

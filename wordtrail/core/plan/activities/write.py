@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import ClassVar, Literal
 
-from wordtrail.core.plan.activities.activity import Activity
+from wordtrail.core.plan.activities.activity import Activity, Group
 from wordtrail.core.plan.answers import AnsweredBy
 
 
@@ -15,6 +15,8 @@ class Write(Activity):
 
     name: ClassVar[str] = "Write"
     rank: ClassVar[int] = 30
+    group: ClassVar[Group] = Group.SAY
+    does: ClassVar[str] = "Students write or draw on paper."
     heading: ClassVar[str] = "Write it down"
     usual_think: ClassVar[float] = 45.0
     answered_by: ClassVar[AnsweredBy] = AnsweredBy.TEXT
