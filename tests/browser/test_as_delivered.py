@@ -109,6 +109,7 @@ class AsDeliveredTest(unittest.TestCase):
         made = self.make_lessons()
         self.change_and_walk(made, bee)
         self.record(made)
+        self.copy_and_name(made)
         self.make_a_video(pip)
         self.got("DELETE /lessons/{lesson}", lesson=made)
         self.assertEqual(self.failed, [])
@@ -225,6 +226,16 @@ class AsDeliveredTest(unittest.TestCase):
             room, kind = kind.split("/")
             copy = self.ask(f"GET /lessons/{{lesson}}/{room}/{{kind}}", lesson=made, kind=kind)
             self.assertTrue(download_name(copy).startswith("The Bee’s Wörterweg"), copy.headers)
+
+    def copy_and_name(self, lesson: str) -> None:
+        """A lesson as the beginning of another."""
+        copied = self.got("POST /lessons/{lesson}/copy", lesson=lesson)["id"]
+        self.got("PUT /lessons/{lesson}/name", lesson=copied, send={"title": "Once more", "unit": "Autumn"})
+        view = self.got("GET /lessons/{lesson}", lesson=copied)
+        self.assertEqual(
+            (view["lesson"]["passages"][0]["title"], view["unit"], view["takes"]), ("Once more", "Autumn", [])
+        )
+        self.got("DELETE /lessons/{lesson}", lesson=copied)
 
     def record(self, lesson: str) -> None:
         """A take in pieces, and one as a file."""

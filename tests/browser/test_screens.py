@@ -41,6 +41,29 @@ class ScreensTest(StudioTest):
             with self.subTest(url.replace(self.address, "")):
                 self.assertEqual(faults, [])
 
+    def test_axe_finds_nothing_at_any_pause_point_of_the_student_page(self) -> None:
+        page = self.new_page()
+        for title in ("Bee", "Kite"):
+            link = page.request.post(f"{self.address}/api/lessons/{self.lesson(page, title)}/link").json()["url"]
+            stage = page.request.get(f"{self.address}/api/student/{link.rsplit('/', 1)[1]}").json()
+            for gate in stage["sheet"]["gates"]:
+                page.goto(f"{link}?at={max(0.01, gate['at'] - 0.15)}")
+                page.get_by_role("button", name="Play").click()
+                page.wait_for_timeout(900)
+                found = Axe().run(page, options={"runOnly": ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]})
+                faults = [(v["id"], [n["html"][:160] for n in v["nodes"]][:3]) for v in found["violations"]]
+                with self.subTest(f"{title}: {gate['pause']}"):
+                    self.assertEqual(faults, [])
+
+    def test_a_page_that_is_loaded_again_goes_on_where_it_was(self) -> None:
+        page = self.new_page()
+        link = page.request.post(f"{self.address}/api/lessons/{self.lesson(page, 'Rain')}/link").json()["url"]
+        page.goto(f"{link}?at=20")
+        page.get_by_role("button", name="Play").wait_for()
+        page.goto(link)
+        slider = page.get_by_role("slider")
+        expect(slider).to_have_attribute("aria-valuenow", re.compile("^(19|20)"))
+
     def test_a_bad_text_keeps_what_was_pasted(self) -> None:
         page = self.new_page()
         page.goto(f"{self.address}/new")

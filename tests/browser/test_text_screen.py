@@ -272,7 +272,7 @@ class TextScreenTest(StudioTest):
         expect(page.get_by_role("button", name="As before")).to_be_visible()
         page.get_by_role("button", name="Look").click()
         page.get_by_role("radio", name="Lexend").click()
-        page.get_by_role("button", name="Done").click()
+        page.get_by_role("button", name="Close").click()
         page.get_by_role("tab", name="As students see it").click()
         page.get_by_role("button", name="Next page").click()
         expect(page.locator("svg.stage-page text").first).to_have_attribute("font-family", "'Lexend'")

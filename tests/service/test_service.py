@@ -21,6 +21,7 @@ from wordtrail.core.marks.model import PlacedMark
 from wordtrail.core.trail.events import TakeEvent
 from wordtrail.service import finishing, showing
 from wordtrail.service.changing import change_lesson, change_newest, go_back_or_on_in_lesson
+from wordtrail.service.copying import copy_of, name_lesson
 from wordtrail.service.exporting import KINDS, export, passage_export
 from wordtrail.service.finishing import finish
 from wordtrail.service.giving import give_out, given_out, take_back
@@ -305,6 +306,31 @@ class SurroundingsTest(ServiceTest):
             all_lessons(session, self.owner)
             surroundings_of(session, ids)
         self.assertLess(len(asked), 12, asked)
+
+
+class CopyingTest(ServiceTest):
+    def test_a_copy_has_text_and_plan_and_nothing_that_was_recorded(self) -> None:
+        take = self.take("kept")
+        with self.workspace.database.write_session() as session:
+            keep_trail(session, get_take(session, take), trail())
+        change_newest(self.workspace, self.lesson_id, ChooseTake(take))
+        copied = copy_of(self.workspace, self.lesson_id)
+        with self.workspace.database.read_session() as session:
+            original = get_lesson(session, self.lesson_id).lesson
+            self.assertEqual(takes_of(session, copied.id), [])
+        self.assertEqual((copied.lesson.title, copied.lesson.chosen_take), ("Bees (copy)", ""))
+        self.assertEqual(copied.lesson.marks, original.marks)
+        self.assertEqual(copied.lesson.pause_points, original.pause_points)
+        with self.assertRaises(NotFound):
+            copy_of(self.workspace, "nobody's")
+
+    def test_a_title_is_changed_as_anything_else_and_a_unit_beside_it(self) -> None:
+        name_lesson(self.workspace, self.lesson_id, "Wasps", "Autumn")
+        with self.workspace.database.read_session() as session:
+            kept = get_lesson(session, self.lesson_id)
+        self.assertEqual((kept.lesson.title, kept.unit, kept.undo), ("Wasps", "Autumn", "changing the title"))
+        with self.assertRaises(LessonError):
+            name_lesson(self.workspace, self.lesson_id, "  ", "Autumn")
 
 
 class RemovingTest(ServiceTest):

@@ -228,6 +228,11 @@ class Change(Body):
     command: AnyScreenCommand = Field(discriminator="kind")
 
 
+class LessonName(Body):
+    title: str = Field(max_length=400)
+    unit: str = Field(default="", max_length=200)
+
+
 class Revision(Body):
     revision: int
 

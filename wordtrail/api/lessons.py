@@ -32,6 +32,7 @@ from wordtrail.core.marks.legends import legend_for
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.jobs.queue import VIDEO
 from wordtrail.service.changing import change_lesson, go_back_or_on_in_lesson
+from wordtrail.service.copying import copy_of, name_lesson
 from wordtrail.service.giving import give_out, take_back
 from wordtrail.service.removing import remove
 from wordtrail.service.showing import showing, shown_before
@@ -134,6 +135,19 @@ def one_lesson(path: LessonPath) -> Response:
 def forget_lesson(path: LessonPath) -> Response:
     """Take a lesson off the shelf, with everything that was recorded for it."""
     remove(context().workspace, path.lesson)
+    return answer(answers.Done())
+
+
+@routes.post("/lessons/<lesson>/copy", responses={201: answers.LessonView})
+def copy(path: LessonPath) -> Response:
+    """A copy of a lesson: its text and its plan, without what was recorded."""
+    return fresh_answer(copy_of(context().workspace, path.lesson))
+
+
+@routes.put("/lessons/<lesson>/name", responses={200: answers.Done})
+def name(path: LessonPath, body: answers.LessonName) -> Response:
+    """The title of a lesson, and the unit it belongs to."""
+    name_lesson(context().workspace, path.lesson, body.title, body.unit.strip())
     return answer(answers.Done())
 
 

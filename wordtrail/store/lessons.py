@@ -113,6 +113,11 @@ def go_back_or_on(session: Session, owner: Owner, id: str, revision: int, steps:
     return _bumped(session, row)
 
 
+def set_unit(session: Session, owner: Owner, id: str, unit: str) -> None:
+    """Put a lesson into a unit (empty: into none). Raises NotFound."""
+    _row(session, id, owner).unit = unit
+
+
 def remove_lesson(session: Session, owner: Owner, id: str) -> None:
     """Forget a lesson and its rows."""
     session.delete(_row(session, id, owner))

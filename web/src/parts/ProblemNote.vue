@@ -17,6 +17,6 @@ defineEmits<{ dismiss: [] }>()
         <strong v-if="problem.advice" class="font-semibold">{{ ' ' + problem.advice }}</strong>
       </p>
     </div>
-    <button class="button" type="button" @click="$emit('dismiss')">Understood</button>
+    <button class="button" type="button" @click="$emit('dismiss')">Close</button>
   </div>
 </template>

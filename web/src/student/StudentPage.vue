@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Pause, Play } from '@lucide/vue'
-import { useLocalStorage } from '@vueuse/core'
+import { useEventListener, useLocalStorage, useSessionStorage } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { ask, client, Problem, type Schemas } from '@/api/client'
 import { patched } from '@/api/patch'
@@ -41,6 +41,7 @@ onMounted(async () => {
     document.title = `${stage.value.title} · Word Trail`
     const at = Number(new URLSearchParams(window.location.search).get('at'))
     if (Number.isFinite(at) && at > 0) player.seek(at)
+    else if (was.value.at > 0) player.seek(was.value.at)
     else if (day.value.at > 0) player.seek(day.value.at)
   } catch (fault) {
     problem.value = Problem.of(fault)
@@ -69,6 +70,10 @@ watch(
     }
   },
 )
+/** Where the lesson stood when the page was left: loaded again, it goes on there; begun anew once it was over. */
+const was = useSessionStorage(`word-trail-at-${props.token}`, { at: 0 })
+useEventListener(window, 'pagehide', () => (was.value = { at: over.value ? 0 : player.time.value }))
+
 /** Where "enough for today" was said, kept on this device: the next day begins there, with a look back. */
 const day = useLocalStorage(`word-trail-day-${props.token}`, { at: 0, question: '' })
 watch(gate, (now) => {

@@ -10,6 +10,7 @@ import PathRail from '@/parts/PathRail.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { useKeys } from '@/parts/keys'
 import ClashDialog from './ClashDialog.vue'
+import LessonTitle from './LessonTitle.vue'
 import { keysOf } from './keyLists'
 
 const route = useRoute()
@@ -47,9 +48,10 @@ useKeys({
       <template v-if="view && catalogue">
         <header class="mb-3 flex min-h-[42px] items-center gap-3">
           <div class="min-w-0">
-            <h1 class="truncate text-[19px] font-bold leading-tight">
-              {{ view.lesson.passages[0]?.title || 'Untitled lesson' }}
-            </h1>
+            <LessonTitle
+              :title="view.lesson.passages[0]?.title || 'Untitled lesson'"
+              @keep="(title) => lesson.send({ kind: 'name lesson', title })"
+            />
             <p class="truncate text-[13px] text-quiet"><span id="screen-facts"></span>{{ view.unit }}</p>
           </div>
           <div class="ml-auto flex items-center gap-2">

@@ -80,7 +80,7 @@ async function make() {
       <h1 class="text-[18px] font-bold">A new lesson</h1>
       <span class="ml-auto text-quiet">{{ draft.text.trim() ? 'Kept on this computer' : '' }}</span>
       <button v-if="!ofWords" class="button" type="button" @click="ofWords = true">
-        Words alone, no passage
+        Only word cards, without a passage
       </button>
       <button
         v-if="bringing.items.value.length"

@@ -110,7 +110,7 @@ const path = () => ({ path: { lesson: lesson.id.value } })
           >
             Withdraw it
           </button>
-          <button class="button" type="button" @click="withdrawing = false">Keep it</button>
+          <button class="button" type="button" @click="withdrawing = false">No, leave it open</button>
         </template>
       </div>
     </div>

@@ -104,6 +104,22 @@ class SetCredits(ScreenCommand):
 
 
 @dataclass(frozen=True, slots=True)
+class NameLesson(ScreenCommand):
+    """The lesson's title: that of its first passage."""
+
+    label: ClassVar[str] = "changing the title"
+    title: str
+    kind: Literal["name lesson"] = "name lesson"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        title = tidy(self.title, "The title", LONGEST_CREDIT)
+        if not title:
+            raise LessonError("A lesson needs a title.", kept="The old one stays.")
+        first, *others = lesson.passages
+        return replace(lesson, passages=(replace(first, title=title), *others))
+
+
+@dataclass(frozen=True, slots=True)
 class AddPages(Command):
     """Pages that were read from files go to the end of a passage, or make a new one (empty)."""
 

@@ -13,6 +13,14 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ close: [] }>()
 const COLOURS = ['lake', 'moss', 'ochre', 'plum', 'clay']
+/** As anybody would call them. */
+const SAID: Record<string, string> = {
+  lake: 'blue',
+  moss: 'green',
+  ochre: 'gold',
+  plum: 'purple',
+  clay: 'brown',
+}
 const LINES: { value: Schemas['Line']; name: string }[] = [
   { value: 'solid', name: 'plain' },
   { value: 'dashed', name: 'dashed' },
@@ -68,7 +76,7 @@ async function save() {
             type="button"
             role="radio"
             :aria-checked="row.colour === colour"
-            :aria-label="colour"
+            :aria-label="SAID[colour]"
             :class="row.colour === colour ? 'border-ink' : 'border-transparent'"
             :style="{ background: `var(--color-${colour})` }"
             @click="row.colour = colour"

@@ -73,8 +73,8 @@ watch(
       </button>
       <template v-if="isHeard">
         <EarlierLater :step="0.01" @nudge="(by) => emit('nudge', by)" />
-        <button class="button" type="button" @click="emit('here')">
-          It begins at {{ clock(now, true) }}, where the sound stands
+        <button class="button" type="button" title="Where the sound stands now" @click="emit('here')">
+          It begins at {{ clock(now, true) }}
         </button>
       </template>
       <button v-else-if="check?.kind === 'changed'" class="button" type="button" @click="emit('again')">

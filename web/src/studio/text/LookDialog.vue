@@ -90,7 +90,7 @@ const NUMBERS: { value: Schemas['Numbers']; name: string }[] = [
       @update:model-value="send({ kind: 'set numbers', passage: passage.id, numbers: $event })"
     />
     <div class="mt-6 text-right">
-      <button class="button button-main" type="button" @click="emit('close')">Done</button>
+      <button class="button button-main" type="button" @click="emit('close')">Close</button>
     </div>
   </PanelDialog>
 </template>

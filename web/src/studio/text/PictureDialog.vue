@@ -160,7 +160,7 @@ const cropped = computed(() => JSON.stringify({ ...WHOLE, ...picture.value.crop 
               </button>
             </li>
           </ul>
-          <button class="button button-main mt-6 w-full" type="button" @click="emit('close')">Done</button>
+          <button class="button button-main mt-6 w-full" type="button" @click="emit('close')">Close</button>
         </div>
       </DialogPanel>
     </div>
