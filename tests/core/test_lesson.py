@@ -13,7 +13,7 @@ from wordtrail.core.changes.mark_changes import AddMark, RemoveMark
 from wordtrail.core.changes.point_changes import KeepPoint, RemovePausePoint
 from wordtrail.core.changes.take_changes import ChooseTake, ClearTrim, MoveStart, SetPace, SetTrim
 from wordtrail.core.errors import LessonError
-from wordtrail.core.lesson.take_in_use import TakeUse, take_in_use, use_of_new
+from wordtrail.core.lesson.take_in_use import TakeUse, take_in_use, takes_to_ask_about, use_of_new
 from wordtrail.core.marks.forms.underline import Underline
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.text.model import BlockKind
@@ -140,3 +140,6 @@ class PathTest(unittest.TestCase):
     def test_the_first_take_is_used_by_itself_and_a_later_one_waits(self) -> None:
         self.assertEqual(use_of_new([]), TakeUse.BY_ITSELF)
         self.assertEqual(use_of_new(["x"]), TakeUse.ASKED)
+        waiting = {"x": TakeUse.BY_ITSELF, "y": TakeUse.ASKED, "z": TakeUse.BY_CHOICE}
+        self.assertEqual(takes_to_ask_about(waiting, "x"), ("y",))
+        self.assertEqual(takes_to_ask_about(waiting, "y"), (), "it is used, which is an answer")

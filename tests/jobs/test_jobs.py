@@ -152,6 +152,17 @@ class JobsTest(unittest.TestCase):
             with self.workspace.database.write_session() as session:
                 self.assertIn(said, get_take(session, take).fault)
 
+    def test_a_take_that_is_still_recorded_keeps_its_pieces(self) -> None:
+        lesson, take = self.take(b"")
+        piece = TakeFiles(take).piece(0)
+        self.workspace.blobs.write(piece, b"sound")
+        with self.workspace.database.write_session() as session:
+            get_take(session, take).state = "recording"
+            job = add_job(session, self.workspace.owner, ALIGN, lesson, take).id
+        perform(self.workspace, job)
+        self.assertIn("still being recorded", self.state(job).message)
+        self.assertEqual(self.workspace.blobs.read(piece), b"sound")
+
     def test_a_fault_of_ours_is_said_without_its_inside(self) -> None:
         lesson, take = self.take(b"x")
         with self.workspace.database.write_session() as session:

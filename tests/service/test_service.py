@@ -6,6 +6,7 @@ import json
 import tempfile
 import threading
 import unittest
+from concurrent.futures import ThreadPoolExecutor
 from dataclasses import replace
 from pathlib import Path
 from unittest import mock
@@ -220,6 +221,14 @@ class FinishingTest(ServiceTest):
         self.assertEqual([finish(self.workspace, take) for _ in range(2)], [self.lesson_id, self.lesson_id])
         self.assertEqual(self.workspace.blobs.read(TakeFiles(take).original), b"piece 0 piece 1 ")
         self.assertEqual(self.workspace.blobs.keys(TakeFiles(take).pieces), [], "they are not kept twice")
+
+    def test_two_who_end_a_take_at_once_lose_nothing_of_it(self) -> None:
+        take = self.take(pieces=40)
+        whole = b"".join(f"piece {number} ".encode() for number in range(40))
+        with ThreadPoolExecutor(4) as pool:
+            done = list(pool.map(lambda _: finish(self.workspace, take), range(4)))
+        self.assertEqual(done, [self.lesson_id] * 4)
+        self.assertEqual(self.workspace.blobs.read(TakeFiles(take).original), whole)
 
     def test_pieces_that_the_row_lost_in_a_power_cut_are_in_it(self) -> None:
         take = self.take(pieces=3)

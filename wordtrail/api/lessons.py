@@ -28,6 +28,7 @@ from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.live_marks import DRAWN_IN_TALK, live_marks
 from wordtrail.core.lesson.model import USUAL_RATE, Lesson
 from wordtrail.core.lesson.recording_guide import recording_guide
+from wordtrail.core.lesson.take_in_use import TakeUse
 from wordtrail.core.marks.legends import legend_for
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.jobs.queue import VIDEO
@@ -159,7 +160,12 @@ def change(path: LessonPath, body: answers.Change) -> Response:
         with workspace.database.read_session() as session:
             if get_take(session, body.command.take).lesson_id != path.lesson:
                 raise NotFound("take")
-    return change_answer(change_lesson(workspace, path.lesson, body.revision, body.command, body.name))
+    changed = change_lesson(workspace, path.lesson, body.revision, body.command, body.name)
+    if isinstance(body.command, ChooseTake):
+        # The teacher has answered, whatever she chooses later.
+        with workspace.database.write_session() as session:
+            get_take(session, body.command.take).use = TakeUse.BY_CHOICE.value
+    return change_answer(changed)
 
 
 @routes.post("/lessons/<lesson>/undo", responses={200: answers.LessonChange})

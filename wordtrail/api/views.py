@@ -15,7 +15,7 @@ from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.checking import checks_of
 from wordtrail.core.lesson.current_trail import current_trail, kept_ends, loose_mends
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.take_in_use import TakeUse, take_in_use
+from wordtrail.core.lesson.take_in_use import take_in_use, takes_to_ask_about
 from wordtrail.core.trail.checks import figures
 from wordtrail.core.trail.legs import legs
 from wordtrail.core.trail.model import Trail
@@ -30,9 +30,11 @@ from wordtrail.store.jobs import jobs_of
 from wordtrail.store.lessons import KeptLesson
 from wordtrail.store.surroundings import Surroundings, surroundings_of
 from wordtrail.store.tables import JobRow, TakeRow, VideoRow
-from wordtrail.store.takes import FoundTrail
 
 MOST_JOBS = 12
+
+NOTHING = Surroundings()
+"""What a lesson has around it that nothing was made of."""
 
 STAGE_ATOMS = (LaidPage, LaidMark, Signpost, PageTurn, Light, Drawing, Gate, Reveal, Beat, SignpostShown, Caption)
 """Parts of a stage that are sent as a whole when they change."""
@@ -54,7 +56,7 @@ def lesson_view(session: Session, kept: KeptLesson) -> answers.LessonView:
         redo=kept.redo,
         waypoints=list(waypoints(lesson, standing)),
         next=next_screen(lesson, standing),
-        takes=[take_view(row, lesson, around.trails.get(row.id), used) for row in around.takes],
+        takes=[take_view(row, lesson, around, used) for row in around.takes],
         take_in_use=used,
         jobs=[job_view(row) for row in jobs_of(session, kept.id)[:MOST_JOBS]],
         video=video_view(around.video, kept.revision) if around.video else None,
@@ -115,7 +117,7 @@ def _standing(kept: KeptLesson, around: Surroundings) -> Standing:
         unfinished=sum(row.state == "recording" for row in around.takes),
         trail=current_trail(kept.lesson, used, found.trail) if found else None,
         to_check=len(checks_of(kept.lesson, used, found.trail)) if found else 0,
-        asking=TakeUse.ASKED in around.uses.values(),
+        asking=bool(takes_to_ask_about(around.uses, used)),
         aligning=ALIGN in around.working,
         video=around.video is not None,
         video_is_newest=around.video is not None and around.video.revision == kept.revision,
@@ -123,8 +125,9 @@ def _standing(kept: KeptLesson, around: Surroundings) -> Standing:
     )
 
 
-def take_view(row: TakeRow, lesson: Lesson, found: FoundTrail | None = None, used: str = "") -> answers.Take:
-    """A take of a lesson, with what was found in it and the take that the lesson uses."""
+def take_view(row: TakeRow, lesson: Lesson, around: Surroundings = NOTHING, used: str = "") -> answers.Take:
+    """A take of a lesson, with what was found in it, and the take that the lesson uses."""
+    found = around.trails.get(row.id)
     trail = current_trail(lesson, row.id, found.trail) if found else None
     return answers.Take(
         id=row.id,
@@ -136,7 +139,7 @@ def take_view(row: TakeRow, lesson: Lesson, found: FoundTrail | None = None, use
         fault=row.fault,
         has_trail=trail is not None,
         in_use=row.id == used,
-        asks=row.use == TakeUse.ASKED,
+        asks=row.id in takes_to_ask_about(around.uses, used),
         words_read=figures(trail, [word.id for word in lesson.words]).read if trail else 0,
         words=len(lesson.words),
     )

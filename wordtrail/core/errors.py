@@ -260,6 +260,19 @@ class TooLarge(WordTrailError):
         )
 
 
+class StillRecording(WordTrailError):
+    """A take is to be worked on before it is over."""
+
+    title = "This take is still being recorded"
+
+    def __init__(self) -> None:
+        super().__init__(
+            "This take is still being recorded, or was broken off.",
+            kept="Everything recorded so far is kept.",
+            advice="Stop it, or keep it as a take, first.",
+        )
+
+
 class PartMissing(WordTrailError):
     """A part of a take that skips ahead of those that are kept; `expected` is the number of the next one."""
 

@@ -9,7 +9,7 @@ from wordtrail.core.align.script import script_of
 from wordtrail.core.align.stretches import stretches_of_sound
 from wordtrail.core.align.values import RATE as ALIGN_RATE
 from wordtrail.core.align.values import Progress
-from wordtrail.core.errors import SilentSound
+from wordtrail.core.errors import SilentSound, StillRecording
 from wordtrail.core.lesson.boards import prompt_texts, script
 from wordtrail.core.trail.prompts import without_chance_words
 from wordtrail.jobs.ear import PieceMemory, earlier_hearings, keep_hearings
@@ -32,6 +32,9 @@ def align_take(workspace: Workspace, take_id: str, report: Progress) -> None:
     report(READING_FILE, 0.0)
     files = TakeFiles(take_id)
     blobs = workspace.blobs
+    with workspace.database.read_session() as session:
+        if get_take(session, take_id).state == "recording":
+            raise StillRecording
     drop_pieces(blobs, take_id)
     if not (blobs.exists(files.listening) and blobs.exists(files.peaks)):
         _make_listening_copy(workspace, take_id, report)

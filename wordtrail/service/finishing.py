@@ -2,21 +2,36 @@
 
 from __future__ import annotations
 
+from threading import Lock
+
 from wordtrail.core.changes.mark_changes import PlaceDrawn
+from wordtrail.core.marks.model import PlacedMark
 from wordtrail.core.trail.events import drawn_by_hand
 from wordtrail.service.changing import change_newest
 from wordtrail.store.takes import count_pieces, drop_pieces, events_of, finish_take, get_take, put_together
 from wordtrail.workspace import Workspace
 
+_FINISHING = Lock()
+
 
 def finish(workspace: Workspace, take: str) -> str:
     """Keep a take that is over or was broken off, once; the id of its lesson. Raises NotFound, and LessonError where
     nothing was recorded."""
+    # Asked for twice (an answer was slow), it is done once: the first gives the pieces back that the second would read.
+    with _FINISHING:
+        lesson, drawn = _put_together(workspace, take)
+    if drawn:
+        change_newest(workspace, lesson, PlaceDrawn(drawn))
+    return lesson
+
+
+def _put_together(workspace: Workspace, take: str) -> tuple[str, tuple[PlacedMark, ...]]:
+    """The id of the take's lesson, and what was drawn while it was recorded; nothing where it was kept before."""
     while True:
         with workspace.database.write_session() as session:
             row = get_take(session, take, workspace.owner)
             if row.state != "recording":
-                return row.lesson_id
+                return row.lesson_id, ()
             count_pieces(workspace.blobs, row)
         put_together(workspace.blobs, row)
         with workspace.database.write_session() as session:
@@ -27,6 +42,4 @@ def finish(workspace: Workspace, take: str) -> str:
                 drawn = drawn_by_hand(events_of(session, take), take)
                 break
     drop_pieces(workspace.blobs, take)
-    if drawn:
-        change_newest(workspace, row.lesson_id, PlaceDrawn(drawn))
-    return row.lesson_id
+    return row.lesson_id, drawn

@@ -28,8 +28,12 @@ export function useUnkept<Value extends object>(
     draft,
     (written) => {
       const seen = kept()
-      if (same(seen, written)) localStorage.removeItem(key)
-      else localStorage.setItem(key, JSON.stringify({ seen, written } satisfies Held<Value>))
+      try {
+        if (same(seen, written)) localStorage.removeItem(key)
+        else localStorage.setItem(key, JSON.stringify({ seen, written } satisfies Held<Value>))
+      } catch {
+        // A browser without room: it is in this window alone.
+      }
     },
     { deep: true, flush: 'sync' },
   )

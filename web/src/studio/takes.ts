@@ -15,9 +15,8 @@ export function useTakes(lesson: ShownLesson) {
   return {
     /** Make the lesson of this take. */
     use: async (take: Take) => {
-      const chosen = await lesson.send({ kind: 'choose take', take: take.id })
-      // The choice has been made, for as long as it is not undone.
-      if (chosen && take.asks) await done(ask(client.POST('/api/takes/{take}/set-aside', path(take))))
+      await lesson.send({ kind: 'choose take', take: take.id })
+      await lesson.refresh()
     },
     setAside: (take: Take) => done(ask(client.POST('/api/takes/{take}/set-aside', path(take)))),
     keepBrokenOff: (take: Take) => done(ask(client.POST('/api/takes/{take}/finish', path(take)))),

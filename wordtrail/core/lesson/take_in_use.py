@@ -32,4 +32,9 @@ def take_in_use(lesson: Lesson, with_trail: Mapping[str, TakeUse]) -> str:
 
 def use_of_new(others_with_trail: Iterable[str]) -> TakeUse:
     """How a take is used whose words were just found, beside others of its lesson."""
-    return TakeUse.ASKED if any(True for _ in others_with_trail) else TakeUse.BY_ITSELF
+    return TakeUse.ASKED if any(others_with_trail) else TakeUse.BY_ITSELF
+
+
+def takes_to_ask_about(with_trail: Mapping[str, TakeUse], used: str) -> tuple[str, ...]:
+    """The takes that wait to be used or set aside: one that is used has its answer."""
+    return tuple(take for take, use in with_trail.items() if use is TakeUse.ASKED and take != used)
