@@ -15,7 +15,8 @@ from pathlib import Path
 from typing import Any
 from urllib.parse import urlsplit
 
-from tests.browser.harness import running
+from tests.browser.harness import free_port, running
+from wordtrail.api.network_door import machine_address
 from wordtrail.workspace import PASSPHRASE_FILE
 
 STRANGERS = 300
@@ -107,6 +108,70 @@ class StartedTest(unittest.TestCase):
             self.assertEqual(asked(address, "GET", "/api/lessons").status, 401)
             self.assertEqual(asked(address, "GET", "/api/lessons", Cookie=cookie).status, 200)
         self.assertEqual(stat.S_IMODE(file.stat().st_mode), 0o600, "nobody else on the machine reads it")
+
+
+class NetworkDoorTest(unittest.TestCase):
+    """A server for its own machine alone, opened to the network by a switch."""
+
+    def setUp(self) -> None:
+        self.machine = machine_address()
+        if not self.machine:
+            self.skipTest("this machine is on no network")
+        self.folder = Path(self.enterContext(tempfile.TemporaryDirectory(ignore_cleanup_errors=True)))
+
+    def test_students_come_in_by_the_network_while_it_is_open_and_reach_nothing_else(self) -> None:
+        with running(folder=self.folder) as address:
+            lesson = asked(address, "GET", "/api/lessons").body["lessons"][0]["id"]
+            closed = asked(address, "POST", f"/api/lessons/{lesson}/link", {}).body
+            self.assertFalse(closed["reachable"])
+            self.assertEqual(
+                asked(address, "GET", "/api/network").body, {"open": False, "can_be_switched": True, "address": ""}
+            )
+            network = asked(address, "PUT", "/api/network", {"open": True}).body
+            self.assertTrue(network["open"])
+            self.assertEqual(urlsplit(network["address"]).hostname, self.machine)
+            link = asked(address, "POST", f"/api/lessons/{lesson}/link", {}).body
+            self.assertTrue(link["reachable"])
+            self.assertTrue(link["url"].startswith(network["address"]))
+            path = urlsplit(link["url"]).path
+            page = asked(link["url"], "GET", path)
+            self.assertIn(b"<div id=", page.body)
+            self.assertEqual(asked(link["url"], "GET", f"/api/student{path.removeprefix('/s')}").status, 200)
+            for private in ("/", "/api/lessons", f"/api/lessons/{lesson}", "/api/network", "/api/unlock", "/lessons/x"):
+                with self.subTest(private):
+                    self.assertEqual(asked(link["url"], "GET", private).status, 404)
+            self.assertEqual(asked(link["url"], "PUT", "/api/network", {"open": True}).status, 404)
+            self.assertFalse(asked(address, "PUT", "/api/network", {"open": False}).body["open"])
+            with self.assertRaises(OSError):
+                asked(link["url"], "GET", path)
+            asked(address, "PUT", "/api/network", {"open": True})
+            self.assertEqual(asked(link["url"], "GET", path).status, 200, "opened again")
+
+    def test_it_is_open_again_after_a_restart(self) -> None:
+        port = str(free_port())
+        for expected in (False, True):
+            with running("--student-port", port, command="serve", folder=self.folder) as address:
+                self.assertEqual(asked(address, "GET", "/api/network").body["open"], expected)
+                self.assertEqual(asked(address, "PUT", "/api/network", {"open": True}).body["open"], True)
+                self.assertEqual(asked(f"http://{self.machine}:{port}", "GET", "/s/unknown").status, 200)
+
+    def test_a_taken_port_is_said(self) -> None:
+        with socket.socket() as other:
+            other.bind(("", 0))
+            other.listen()
+            port = str(other.getsockname()[1])
+            with running("--student-port", port, command="serve", folder=self.folder) as address:
+                said = asked(address, "PUT", "/api/network", {"open": True})
+                self.assertEqual(said.status, 409)
+                self.assertIn(port, said.body["detail"])
+                self.assertFalse(asked(address, "GET", "/api/network").body["open"])
+
+    def test_one_for_the_network_has_no_switch_and_names_its_address(self) -> None:
+        with running("--host", "0.0.0.0", "--passphrase", "bees", command="serve", folder=self.folder) as address:
+            cookie = asked(address, "POST", "/api/unlock", {"passphrase": "bees"}).cookie
+            network = asked(address, "GET", "/api/network", Cookie=cookie).body
+            self.assertEqual(network["address"], f"http://{self.machine}:{urlsplit(address).port}")
+            self.assertFalse(network["can_be_switched"])
 
 
 if __name__ == "__main__":

@@ -28,7 +28,7 @@ from wordtrail.media.path_picture import pictures
 from wordtrail.service.exporting import KINDS
 from wordtrail.settings import Settings, settings_with
 from wordtrail.store.documents import from_json, to_json
-from wordtrail.workspace import Workspace, open_workspace, own_passphrase
+from wordtrail.workspace import OPEN_FILE, Workspace, open_workspace, own_passphrase
 
 MOST_CONNECTIONS = 4096
 OWN_FILES = 256
@@ -61,6 +61,7 @@ def _parser() -> argparse.ArgumentParser:
         serve = commands.add_parser(name, help="start with the demo lessons" if demo else "start the application")
         serve.add_argument("--host")
         serve.add_argument("--port", type=int)
+        serve.add_argument("--student-port", type=int, help="where students come in by the network, when it is opened")
         serve.add_argument("--public-url", help="the address at which others reach this machine")
         serve.add_argument("--passphrase", help="asked of the teacher's side; made up when on a network")
         serve.add_argument(
@@ -124,6 +125,7 @@ def _serve(options: argparse.Namespace) -> None:
     import waitress
 
     from wordtrail.api.application import make_application
+    from wordtrail.api.network_door import NetworkDoor
     from wordtrail.jobs.supervisor import Supervisor
     from wordtrail.standins.demo_world import install
     from wordtrail.standins.microphone import narration_for
@@ -134,21 +136,30 @@ def _serve(options: argparse.Namespace) -> None:
     workspace = open_workspace(settings.data)
     if options.demo:
         install(workspace)
+    is_alone = settings.host in ("127.0.0.1", "localhost", "::1")
     passphrase = settings.passphrase
-    if not passphrase and settings.host not in ("127.0.0.1", "localhost", "::1"):
+    if not passphrase and not is_alone:
         passphrase = own_passphrase(workspace)
+    door = None
+    if is_alone and not settings.public_url:
+        port = settings.student_port or settings.port % 65_535 + 1
+        door = NetworkDoor(port, workspace.folder / OPEN_FILE, _many_connections() // 2)
     app = make_application(
         workspace,
         passphrase=passphrase,
         public_url=settings.public_url,
         names=settings.names,
         simulated_microphone=narration_for if settings.simulated_microphone or options.demo else None,
+        door=door,
+        network_port=0 if is_alone else settings.port,
     )
     _collect_rarely()
     signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
     with Supervisor(workspace.folder, settings.log, settings.log_level):
         address = settings.public_url or f"http://{settings.host}:{settings.port}"
         print(f"Word Trail is open at {address}", flush=True)
+        if door:
+            door.open_as_before()
         if passphrase:
             print(f"The teacher's side asks for this passphrase: {passphrase}", flush=True)
         waitress.serve(

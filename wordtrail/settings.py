@@ -25,6 +25,8 @@ class Settings(BaseSettings):
     """The folder in which everything is kept."""
     host: str = Field(default="127.0.0.1", min_length=1, max_length=255)
     port: int = Field(default=8484, ge=1, le=65_535)
+    student_port: int = Field(default=0, ge=0, le=65_535)
+    """Where students come in while the door to the network is open; 0 is the one after `port`."""
     public_url: str = Field(default="", pattern=r"^(https?://.+)?$")
     """The address at which others reach this machine."""
     names: tuple[str, ...] = ()

@@ -42,6 +42,8 @@ def open_workspace(folder: Path) -> Workspace:
 
 
 PASSPHRASE_FILE = "passphrase.txt"
+OPEN_FILE = "open-to-network"
+"""Is there while the teacher lets the network open student pages."""
 
 
 def own_passphrase(workspace: Workspace) -> str:

@@ -91,7 +91,7 @@ def _bring_in(page: Page, address: str, shot: Callable[[str], None]) -> None:
         page.get_by_text("words, 1 page").nth(2).wait_for(timeout=60_000)
         page.get_by_label("Title").fill("Where the Moon Gets Its Light")
         shot("bring-in")
-    page.get_by_role("button", name="Keep it and check the text").click()
+    page.get_by_role("button", name="Make the lesson and check the text").click()
     page.get_by_role("button", name="Check next word").wait_for()
     shot("check")
     page.get_by_role("radio", name="As the photo").first.click()

@@ -20,6 +20,7 @@ from werkzeug.http import parse_options_header
 
 from tests.browser.harness import delivered
 from tests.browser.studio import JOB
+from wordtrail.api.network_door import machine_address
 
 TITLE = "The Bee’s Wörterweg ★"
 """A title with a curly apostrophe and letters that no header can hold unencoded."""
@@ -93,6 +94,9 @@ class AsDeliveredTest(unittest.TestCase):
     def test_every_address_that_a_screen_uses_answers(self) -> None:
         self.got("GET /settings")
         self.got("POST /unlock", send={"passphrase": ""})
+        for opened in (True, False) if machine_address() else (False,):
+            self.assertEqual(self.got("PUT /network", send={"open": opened})["open"], opened)
+        self.assertTrue(self.got("GET /network")["can_be_switched"])
         shelf = self.got("GET /lessons")["lessons"]
         self.assertEqual(len(shelf), 5)
         for lesson in shelf:

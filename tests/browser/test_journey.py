@@ -63,7 +63,7 @@ class JourneyTest(unittest.TestCase):
         page.get_by_label("Author").fill("Room 6")
         page.get_by_label("Passage", exact=True).fill(PASSAGE)
         expect(page.get_by_text("28 words")).to_be_visible()
-        page.get_by_role("button", name="Keep it and go to Plan").click()
+        page.get_by_role("button", name="Make the lesson").click()
         expect(page.get_by_role("heading", name="The Small Boat")).to_be_visible()
 
     def _plan(self, page: Page) -> None:

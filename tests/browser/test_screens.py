@@ -70,7 +70,7 @@ class ScreensTest(StudioTest):
         arabic = "مرحبا بالعالم هذا نص طويل"
         page.get_by_label("Passage", exact=True).fill(arabic)
         expect(page.get_by_role("alert").first).to_contain_text("right to left")
-        page.get_by_role("button", name="Keep it and go to Plan").click()
+        page.get_by_role("button", name="Make the lesson").click()
         expect(page.get_by_role("alert").first).to_contain_text("kept in the box")
         page.reload()
         expect(page.get_by_label("Passage", exact=True)).to_have_value(arabic)

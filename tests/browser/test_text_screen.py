@@ -48,7 +48,7 @@ class TextScreenTest(StudioTest):
                 path.write_bytes(data)
                 paths.append(path)
             self.page.get_by_label("Files to bring in").set_input_files(paths)
-            onward = self.page.get_by_role("button", name="Keep it and check the text")
+            onward = self.page.get_by_role("button", name="Make the lesson and check the text")
             expect(onward).to_be_enabled(timeout=JOB)
         onward.click()
         expect(self.page.get_by_role("tab", name="How words sound")).to_be_visible()
@@ -240,7 +240,7 @@ class TextScreenTest(StudioTest):
             expect(page.get_by_text("5 words, 1 page")).to_be_visible()
         page.reload()
         expect(page.get_by_text("5 words, 1 page")).to_be_visible()
-        page.get_by_role("button", name="Keep it and check the text").click()
+        page.get_by_role("button", name="Make the lesson and check the text").click()
         expect(page.get_by_role("tab", name="How words sound")).to_be_visible()
         page.goto(f"{self.address}/new")
         expect(page.get_by_text("5 words, 1 page")).to_be_hidden()
@@ -258,7 +258,7 @@ class TextScreenTest(StudioTest):
               document.activeElement.dispatchEvent(paste)
             }"""
         )
-        page.get_by_role("button", name="Keep it and check the text").click()
+        page.get_by_role("button", name="Make the lesson and check the text").click()
         expect(page.get_by_role("tab", name="How words sound")).to_be_visible()
         self.assert_kept(("subheading", "The hive"), ("paragraph", "It is dark inside."))
 

@@ -106,7 +106,7 @@ class PathTest(unittest.TestCase):
         self.assertEqual(points[Screen.PLAN].note, "1 pause point, 2 marks")
         self.assertEqual(points[Screen.RECORD].note, "1 take")
         self.assertEqual(points[Screen.SYNC].note, "every word found")
-        self.assertEqual(points[Screen.VIDEO].note, "older than the lesson")
+        self.assertEqual(points[Screen.VIDEO].note, "its film is older than the lesson")
 
     def test_an_unfinished_take_asks_for_attention(self) -> None:
         self.assertEqual(next_screen(planned(), Standing(unfinished=1)), Screen.RECORD)

@@ -130,10 +130,13 @@ class FactsTest(unittest.TestCase):
         passage = passage_from_text("The cat sat on the mat all day. " * 5)
         facts = {fact.name: fact.value for fact in facts_of(passage, 100).facts}
         self.assertEqual((facts["words"], facts["sentences"], facts["words in a sentence"]), ("40", "5", "8.0"))
-        self.assertEqual(facts["Kincaid grade"], "0.0")  # 0.39 × 8 + 11.8 × 1 − 15.59 < 0
-        self.assertEqual(facts["fog grade"], "3.2")  # 0.4 × 8
-        # 23 letters in 8 words: 0.0588 × 287.5 − 0.296 × 12.5 − 15.8 < 0
-        self.assertEqual(facts["Coleman grade"], "0.0")
+        # Kincaid 0.39 × 8 + 11.8 × 1 − 15.59 = −0.7; fog 0.4 × 8 = 3.2; Coleman-Liau, with 23 letters in 8 words:
+        # 0.0588 × 287.5 − 0.296 × 12.5 − 15.8 = −2.6.
+        self.assertEqual(facts["reading level"], "grade K to 3")
+        told = next(fact.meaning for fact in facts_of(passage, 100).facts if fact.name == "reading level")
+        self.assertIn(
+            "right for kindergarten to grade 3 (U.S.). Kincaid -0.7, Gunning fog 3.2, Coleman-Liau -2.6.", told
+        )
 
     def test_hard_words_are_long_and_rare_and_come_once(self) -> None:
         passage = passage_from_text("The hippopotamus ate a watermelon. A hippopotamus can swim. It is big and gray.")

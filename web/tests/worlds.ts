@@ -32,6 +32,7 @@ export function page(id: string, words: readonly string[], more: Partial<Schemas
     board: '',
     strokes: [],
     parts: [],
+    answers: [],
     ...more,
   }
 }

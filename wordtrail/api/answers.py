@@ -95,7 +95,19 @@ class Settings(Answer):
     teacher: str
     simulated_microphone: bool
     locked: bool
-    public_url: str
+
+
+class Network(Answer):
+    """Whether others on the network reach the students' side: `can_be_switched` is false where the server was started
+    for a network, or behind an address of its own."""
+
+    open: bool
+    can_be_switched: bool
+    address: str
+
+
+class NetworkWish(Body):
+    open: bool
 
 
 class TextDraft(Body):
@@ -116,10 +128,19 @@ class WordList(Body):
     unit: str = Field(default="", max_length=200)
 
 
+class TitleInText(Answer):
+    """A first line that looks like the title, and the text without it (and without the author under it)."""
+
+    title: str
+    author: str
+    text: str
+
+
 class Preview(Answer):
     layout: Layout
     words: int
     minutes: float
+    title_offered: TitleInText | None = None
 
 
 class Take(Answer):
@@ -405,7 +426,8 @@ class KeptPicture(Answer):
 
 class Stage(Answer):
     """What a stage needs to show a lesson. `key` names this state of it; `think_seconds` are those that students have
-    at all pause points together, `video_seconds` how long the video will be."""
+    at all pause points together, `video_seconds` how long the video will be; `texts` are those that can be written on
+    the stage, by their ids."""
 
     key: str
     title: str
@@ -414,6 +436,7 @@ class Stage(Answer):
     edits: EditList
     think_seconds: float
     video_seconds: float
+    texts: dict[str, str]
 
 
 class StageChange(Answer):

@@ -20,6 +20,7 @@ from wordtrail.api.compressed import compressed
 from wordtrail.api.context import Context, SimulatedMicrophone
 from wordtrail.api.json_rim import JsonRim
 from wordtrail.api.names import names_of_machine
+from wordtrail.api.network_door import NetworkDoor
 from wordtrail.api.passphrase import guard
 from wordtrail.api.problems import problem, problem_answer
 from wordtrail.core.errors import NoRoom, NotFound, TooLarge, WordTrailError
@@ -28,6 +29,7 @@ from wordtrail.logs import logger
 from wordtrail.workspace import Workspace
 
 LARGEST_UPLOAD_MEGABYTES = 1024
+
 
 log = logger("wordtrail.api")
 
@@ -41,9 +43,12 @@ def make_application(
     public_url: str = "",
     names: Iterable[str] = (),
     simulated_microphone: SimulatedMicrophone | None = None,
+    door: NetworkDoor | None = None,
+    network_port: int = 0,
 ) -> OpenAPI:
     """The WSGI application for a workspace. With a passphrase, the teacher's side asks for it; with a simulated
-    microphone, that one is offered beside the real ones. `names` are further ones under which it may be asked."""
+    microphone, that one is offered beside the real ones. `names` are further ones under which it may be asked. A
+    server for its own machine alone has a door to the network; one for the network gives its port."""
     app = OpenAPI(
         "wordtrail",
         info=Info(title="Word Trail", version=__version__),
@@ -56,8 +61,10 @@ def make_application(
     app.json = JsonRim(app)
     app.config["MAX_CONTENT_LENGTH"] = LARGEST_UPLOAD_MEGABYTES * 2**20
     known = names_of_machine(public_url, names)
+    if door:
+        door.lead_to(app)
     context = Context(
-        workspace, Queue(workspace), passphrase, public_url.rstrip("/"), simulated_microphone, known
+        workspace, Queue(workspace), passphrase, public_url.rstrip("/"), simulated_microphone, known, door, network_port
     )  # fmt: skip
 
     @app.before_request

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from flask import Response, g, request
 from pydantic import BaseModel, TypeAdapter
 
+from wordtrail.api.network_door import NetworkDoor, machine_address
 from wordtrail.jobs.queue import Queue
 from wordtrail.workspace import Workspace
 
@@ -17,7 +18,10 @@ SimulatedMicrophone = Callable[[str], bytes]
 
 @dataclass(frozen=True, slots=True)
 class Context:
-    """The workspace, the queue, and how this server was started: `names` are those under which it may be asked."""
+    """The workspace, the queue, and how this server was started: `names` are those under which it may be asked.
+
+    `door` is what opens a server that listens to its own machine alone to the network; `network_port` is where one
+    that listens to the network by itself does, 0 otherwise."""
 
     workspace: Workspace
     queue: Queue
@@ -25,6 +29,8 @@ class Context:
     public_url: str
     simulated_microphone: SimulatedMicrophone | None
     names: frozenset[str] = frozenset()
+    door: NetworkDoor | None = None
+    network_port: int = 0
 
 
 def context() -> Context:
@@ -33,9 +39,18 @@ def context() -> Context:
     return found
 
 
+def reached_at() -> str:
+    """The address at which others reach this server; "" when they do not."""
+    server = context()
+    if server.public_url or server.door:
+        return server.public_url or (server.door.address if server.door else "")
+    machine = machine_address() if server.network_port else ""
+    return f"http://{machine}:{server.network_port}" if machine else ""
+
+
 def public_url() -> str:
-    """The address at which others reach this server."""
-    return context().public_url or request.host_url.rstrip("/")
+    """The address of this server: the one at which others reach it, else the one that was asked."""
+    return reached_at() or request.host_url.rstrip("/")
 
 
 def answer(value: BaseModel, status: int = 200) -> Response:

@@ -7,7 +7,7 @@ from flask_openapi.blueprint import APIBlueprint
 from pydantic import BaseModel, Field
 
 from wordtrail.api import answers
-from wordtrail.api.context import answer, context
+from wordtrail.api.context import answer, context, reached_at
 from wordtrail.api.lesson_sound import ask_for_sound
 from wordtrail.api.passphrase import is_locked, unlock
 from wordtrail.api.views import (
@@ -15,7 +15,7 @@ from wordtrail.api.views import (
     fresh_answer,
     job_view,
     lesson_view,
-    link_url,
+    link_view,
     shelf_view,
     stage_changes,
     trail_view,
@@ -31,6 +31,7 @@ from wordtrail.core.lesson.recording_guide import recording_guide
 from wordtrail.core.lesson.take_in_use import TakeUse
 from wordtrail.core.marks.legends import legend_for
 from wordtrail.core.text.intake import passage_from_text
+from wordtrail.core.text.title_offer import title_offered
 from wordtrail.jobs.queue import VIDEO
 from wordtrail.service.changing import change_lesson, go_back_or_on_in_lesson
 from wordtrail.service.copying import copy_of, name_lesson
@@ -73,7 +74,6 @@ def settings() -> Response:
             teacher=teacher,
             simulated_microphone=server.simulated_microphone is not None,
             locked=is_locked(),
-            public_url=server.public_url,
         )
     )
 
@@ -82,6 +82,28 @@ def settings() -> Response:
 def give_passphrase(body: answers.Passphrase) -> Response:
     """Give the passphrase of the teacher's side."""
     return unlock(body.passphrase, answer(answers.Done()))
+
+
+@routes.get("/network", responses={200: answers.Network})
+def network() -> Response:
+    """Whether others on the network reach the students' side, and where."""
+    return answer(_network())
+
+
+@routes.put("/network", responses={200: answers.Network})
+def switch_network(body: answers.NetworkWish) -> Response:
+    """Open the students' side to the network, or close it."""
+    door = context().door
+    if door and body.open:
+        door.open()
+    elif door:
+        door.close()
+    return answer(_network())
+
+
+def _network() -> answers.Network:
+    address = reached_at()
+    return answers.Network(open=bool(address), can_be_switched=context().door is not None, address=address)
 
 
 @routes.get("/lessons", responses={200: answers.Shelf})
@@ -99,7 +121,14 @@ def preview(body: answers.TextDraft) -> Response:
     passage = passage_from_text(body.text, title=body.title, author=body.author, permission=body.permission)
     lesson = Lesson((passage,))
     words = len(lesson.words)
-    return answer(answers.Preview(layout=typeset(lesson), words=words, minutes=words / USUAL_RATE))
+    offer = title_offered(body.text) if not body.title.strip() else None
+    return answer(
+        answers.Preview(
+            layout=typeset(lesson), words=words, minutes=words / USUAL_RATE,
+            title_offered=answers.TitleInText(title=offer.title, author=offer.author, text=offer.text)
+            if offer else None,
+        )
+    )  # fmt: skip
 
 
 @routes.post("/lessons", responses={201: answers.LessonView})
@@ -236,7 +265,7 @@ def share(path: LessonPath) -> Response:
         shown, _ = showing(server.workspace, path.lesson)
         if kept_sound(server.workspace, path.lesson, shown.edits) is None:
             ask_for_sound(path.lesson, shown.edits)
-    return answer(answers.StudentLink(url=link_url(link.token), reachable=bool(server.public_url)))
+    return answer(link_view(link.token))
 
 
 @routes.delete("/lessons/<lesson>/link", responses={200: answers.Done})

@@ -14,7 +14,7 @@ from pydantic import BaseModel, Field
 from wordtrail.api.context import context
 from wordtrail.api.lesson_sound import sound_answer
 from wordtrail.api.takes import LessonPath, TakePath
-from wordtrail.api.views import link_url
+from wordtrail.api.views import link_view
 from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.faces import face_bytes
 from wordtrail.core.layout.model import Layout
@@ -137,7 +137,7 @@ def qr_code(path: LessonPath) -> Response:
     if link is None:
         raise NotFound("link")
     drawn = io.BytesIO()
-    segno.make(link_url(link.token), error="m", micro=False).save(
+    segno.make(link_view(link.token).url, error="m", micro=False).save(
         drawn, kind="svg", scale=8, border=4, dark="#14302E", light="#FFFFFF", xmldecl=False
     )
     return Response(drawn.getvalue(), mimetype="image/svg+xml")

@@ -17,6 +17,8 @@ STATUS: dict[type[errors.WordTrailError], int] = {
     errors.StaleRevision: 409,
     errors.PartMissing: 409,
     errors.NewerDocument: 409,
+    errors.NoNetwork: 409,
+    errors.AddressTaken: 409,
     errors.TooLarge: 413,
     errors.TakeTooLong: 413,
     errors.PassageError: 422,

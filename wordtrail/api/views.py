@@ -8,7 +8,7 @@ from flask import Response
 from sqlalchemy.orm import Session
 
 from wordtrail.api import answers
-from wordtrail.api.context import answer, context, public_url
+from wordtrail.api.context import answer, context, public_url, reached_at
 from wordtrail.core.cues.model import Beat, Caption, Drawing, Gate, Light, PageTurn, Reveal, SignpostShown
 from wordtrail.core.layout.model import LaidMark, LaidPage, Signpost
 from wordtrail.core.lesson.boards import script
@@ -60,7 +60,7 @@ def lesson_view(session: Session, kept: KeptLesson) -> answers.LessonView:
         take_in_use=used,
         jobs=[job_view(row) for row in jobs_of(session, kept.id)[:MOST_JOBS]],
         video=video_view(around.video, kept.revision) if around.video else None,
-        link=answers.StudentLink(url=link_url(link.token), reachable=bool(context().public_url)) if link else None,
+        link=link_view(link.token) if link else None,
     )
 
 
@@ -166,9 +166,9 @@ def job_view(row: JobRow) -> answers.Job:
     )
 
 
-def link_url(token: str) -> str:
-    """The address that a student link's token stands for."""
-    return f"{public_url()}/s/{token}"
+def link_view(token: str) -> answers.StudentLink:
+    """The student link of a token."""
+    return answers.StudentLink(url=f"{public_url()}/s/{token}", reachable=bool(reached_at()))
 
 
 def fresh_answer(kept: KeptLesson) -> Response:
@@ -208,6 +208,7 @@ def whole_stage(shown: Showing) -> answers.Stage:
         edits=stage.edits,
         think_seconds=stage.think_seconds,
         video_seconds=stage.video_seconds,
+        texts=stage.texts,
     )
 
 

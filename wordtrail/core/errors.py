@@ -412,6 +412,19 @@ class AddressTaken(WordTrailError):
         )
 
 
+class NoNetwork(WordTrailError):
+    """The machine is on no network that others could come from."""
+
+    title = "No network was found"
+
+    def __init__(self) -> None:
+        super().__init__(
+            "This computer is on no network, so nobody else can open the lesson from it.",
+            kept="The link is kept and works on this computer.",
+            advice="Join the network that your students are in, then switch it on again.",
+        )
+
+
 class NoWordsFound(FileError):
     """A file in which there is nothing to read."""
 

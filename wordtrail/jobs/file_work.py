@@ -39,9 +39,19 @@ def read_file(workspace: Workspace, file_id: str, report: Progress) -> None:
     chapters = chapters_of(workspace.blobs, data, ending, report, file_id)
     if not any(page.blocks for chapter in chapters for page in chapter.pages):
         raise NoWordsFound
-    titled = tuple(replace(one, title=one.title or name) for one in chapters)
+    titled = tuple(replace(one, title=one.title or _title_in(one, name)) for one in chapters)
     with workspace.database.write_session() as session:
         keep_reading(session, file_id, ReadFile(titled))
+
+
+def _title_in(read: DraftPassage, name: str) -> str:
+    """The title of what says none itself: the name of its file; of photos the first heading, else none at all, for
+    "IMG_2034" is not one."""
+    if not any(page.photo for page in read.pages):
+        return name
+    first = next((block for page in read.pages for block in page.blocks), None)
+    heads = first is not None and first.kind in (BlockKind.HEADING, BlockKind.SUBHEADING)
+    return first.text if first and heads else ""
 
 
 def chapters_of(

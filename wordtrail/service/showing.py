@@ -13,6 +13,7 @@ from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.stage_texts import stage_texts
 from wordtrail.core.lesson.take_in_use import take_in_use
 from wordtrail.core.remembered import Kept
 from wordtrail.core.trail.model import Trail
@@ -28,7 +29,7 @@ lesson share is held once and counted twice."""
 @dataclass(frozen=True, slots=True)
 class Stage:
     """What is seen and heard of a lesson; `think_seconds` are those that students have at all pause points together,
-    `video_seconds` how long the video is."""
+    `video_seconds` how long the video is, `texts` what can be written on its pages."""
 
     title: str
     layout: Layout
@@ -36,6 +37,7 @@ class Stage:
     edits: EditList
     think_seconds: float
     video_seconds: float
+    texts: dict[str, str]
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,10 +55,11 @@ class Showing:
     @property
     def stage(self) -> Stage:
         """What is seen and heard of it."""
-        sheet = self.sheet
+        lesson, sheet = self.lesson, self.sheet
+        seconds = round(video_seconds(sheet), 3)
         return Stage(
-            self.lesson.title, self.layout, sheet, self.edits, think_seconds(sheet), round(video_seconds(sheet), 3)
-        )
+            lesson.title, self.layout, sheet, self.edits, think_seconds(sheet), seconds, stage_texts(lesson)
+        )  # fmt: skip
 
 
 _shown: Kept[str, Showing] = Kept(

@@ -55,6 +55,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/network": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Whether others on the network reach the students' side, and where. */
+        get: operations["lessons_network_network_get"];
+        /** Open the students' side to the network, or close it. */
+        put: operations["lessons_switch_network_network_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons": {
         parameters: {
             query?: never;
@@ -1633,8 +1651,6 @@ export interface components {
             simulated_microphone: boolean;
             /** Locked */
             locked: boolean;
-            /** Public Url */
-            public_url: string;
         };
         /** Done */
         Done: {
@@ -1648,6 +1664,24 @@ export interface components {
         Passphrase: {
             /** Passphrase */
             passphrase: string;
+        };
+        /**
+         * Network
+         * @description Whether others on the network reach the students' side: `can_be_switched` is false where the server was started
+         *     for a network, or behind an address of its own.
+         */
+        Network: {
+            /** Open */
+            open: boolean;
+            /** Can Be Switched */
+            can_be_switched: boolean;
+            /** Address */
+            address: string;
+        };
+        /** NetworkWish */
+        NetworkWish: {
+            /** Open */
+            open: boolean;
         };
         /** Shelf */
         Shelf: {
@@ -1702,6 +1736,27 @@ export interface components {
             words: number;
             /** Minutes */
             minutes: number;
+            title_offered: components["schemas"]["TitleInText"] | null;
+        };
+        /**
+         * AnswerPlace
+         * @description Where a printed answer stands, for students to tap: the how many-th of its side from the top, from 0, what it
+         *     says (a picture: how it is called), and its rectangle in page units.
+         */
+        AnswerPlace: {
+            side: components["schemas"]["Side"];
+            /** Row */
+            row: number;
+            /** Text */
+            text: string;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
         };
         /**
          * Area
@@ -1760,7 +1815,7 @@ export interface components {
          * @description One page as it is seen on the stage. `title` says that it is the title card. On a `photo` page the
          *     words are those of the picture: light and highlights are laid over it, darkening. `board` names what a
          *     page shows that is no page of the passage: a word card, a question, an organizer; its `parts` come one
-         *     after another.
+         *     after another. `answers` are the printed ones of a question.
          */
         LaidPage: {
             /** Id */
@@ -1808,6 +1863,11 @@ export interface components {
              * @default []
              */
             parts: components["schemas"]["LaidPart"][];
+            /**
+             * Answers
+             * @default []
+             */
+            answers: components["schemas"]["AnswerPlace"][];
         };
         /**
          * LaidPart
@@ -2084,6 +2144,12 @@ export interface components {
             typeface: components["schemas"]["Typeface"];
         };
         /**
+         * Side
+         * @description What a printed answer is: one to choose, a thing to put in order, a side of a pair.
+         * @enum {string}
+         */
+        Side: "choice" | "item" | "left" | "right";
+        /**
          * Signpost
          * @description A pause point's signpost: its box, header, text (whose words have `boxes`, since they can be read
          *     aloud), thinking stones (centres), the answer that is shown after the think time, and the footpath that
@@ -2149,6 +2215,18 @@ export interface components {
          * @enum {string}
          */
         Style: "plain" | "bold" | "italic" | "bold italic";
+        /**
+         * TitleInText
+         * @description A first line that looks like the title, and the text without it (and without the author under it).
+         */
+        TitleInText: {
+            /** Title */
+            title: string;
+            /** Author */
+            author: string;
+            /** Text */
+            text: string;
+        };
         /**
          * Typeface
          * @description The typefaces that ship with the application.
@@ -3299,7 +3377,7 @@ export interface components {
              */
             name?: string;
             /** Command */
-            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
+            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["WriteOnStageInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
         };
         /**
          * AddBlock
@@ -5323,6 +5401,22 @@ export interface components {
              */
             kind?: "write";
         };
+        /**
+         * WriteOnStage
+         * @description The text with this id (its board's, a point and its own) reads `written`. A thing of a list that nothing is
+         *     written in goes.
+         */
+        WriteOnStageInput: {
+            /** Text */
+            text: string;
+            /** Written */
+            written: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "write on stage";
+        };
         /** Revision */
         Revision: {
             /** Revision */
@@ -5564,7 +5658,8 @@ export interface components {
         /**
          * Stage
          * @description What a stage needs to show a lesson. `key` names this state of it; `think_seconds` are those that students have
-         *     at all pause points together, `video_seconds` how long the video will be.
+         *     at all pause points together, `video_seconds` how long the video will be; `texts` are those that can be written on
+         *     the stage, by their ids.
          */
         Stage: {
             /** Key */
@@ -5578,6 +5673,10 @@ export interface components {
             think_seconds: number;
             /** Video Seconds */
             video_seconds: number;
+            /** Texts */
+            texts: {
+                [key: string]: string;
+            };
         };
         /**
          * Guide
@@ -6504,6 +6603,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    lessons_network_network_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Network"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    lessons_switch_network_network_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NetworkWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Network"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -41,7 +41,7 @@ const { isDragging, isDropTarget } = useSortable({
       <button
         v-else
         ref="handle"
-        class="flex min-h-[26px] shrink-0 cursor-grab touch-none items-center rounded-small px-0.5 text-quiet hover:text-ink"
+        class="flex min-h-[26px] min-w-[24px] shrink-0 justify-center cursor-grab touch-none items-center rounded-small px-0.5 text-quiet hover:text-ink"
         type="button"
         :aria-label="`Move ${name}`"
         title="Drag to move; or press Space, move with the arrows, and Space again"

@@ -9,7 +9,7 @@ const GAP = 92
 
 <template>
   <nav aria-label="The path of this lesson" class="relative">
-    <svg class="absolute left-0 top-0" width="44" :height="GAP * 6" aria-hidden="true">
+    <svg class="absolute left-0 top-0 narrow:hidden" width="44" :height="GAP * 6" aria-hidden="true">
       <path
         v-for="i in 5"
         :key="i"
@@ -21,12 +21,17 @@ const GAP = 92
         stroke-linecap="round"
       />
     </svg>
-    <ol>
-      <li v-for="point in waypoints" :key="point.screen" :style="{ height: `${GAP}px` }">
+    <ol class="narrow:flex narrow:flex-wrap narrow:gap-x-1">
+      <li
+        v-for="point in waypoints"
+        :key="point.screen"
+        :style="{ '--gap': `${GAP}px` }"
+        class="h-[var(--gap)] narrow:h-auto"
+      >
         <RouterLink
           :to="{ name: point.screen, params: { id: lesson } }"
           :aria-current="point.screen === here ? 'step' : undefined"
-          class="relative flex w-full items-start gap-3 rounded-panel py-1 pl-[10px]"
+          class="relative flex w-full items-start gap-3 rounded-panel py-1 pl-[10px] narrow:gap-1.5 narrow:pr-2 narrow:pl-1"
         >
           <span
             class="mt-[5px] flex h-6 w-6 shrink-0 items-center justify-center rounded-round border-2"
@@ -47,7 +52,7 @@ const GAP = 92
               SCREEN_NAMES[point.screen]
             }}</span>
             <span
-              class="block text-[13px] leading-tight"
+              class="block text-[13px] leading-tight narrow:sr-only"
               :class="point.attention ? 'text-signal' : 'text-quiet'"
               >{{ point.note }}</span
             >

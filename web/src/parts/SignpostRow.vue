@@ -16,6 +16,7 @@
 import { useElementSize, useResizeObserver, useScroll } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import { deep } from './colours'
+import { useNarrow } from './narrow'
 
 /** A page with signposts beside it, each at its line and joined to it by a dotted footpath. */
 const props = defineProps<{
@@ -36,7 +37,11 @@ const { height: rowHeight, width } = useElementSize(row)
 const { y: scrolled } = useScroll(column)
 const heights = ref(new Map<string, number>())
 
-const pageHeight = computed(() => Math.min(rowHeight.value, (width.value - 320) / RATIO))
+/** In a small window the signposts stand below the page, without footpaths. */
+const narrow = useNarrow()
+const pageHeight = computed(() =>
+  narrow.value ? width.value / RATIO : Math.min(rowHeight.value, (width.value - 320) / RATIO),
+)
 const scale = computed(() => pageHeight.value / props.height)
 
 function measure() {
@@ -92,14 +97,14 @@ function footpath(post: Post, index: number): string {
 </script>
 
 <template>
-  <div ref="row" class="relative flex">
+  <div ref="row" class="relative flex narrow:flex-col narrow:gap-3">
     <div
       class="panel overflow-hidden"
       :style="{ width: `${pageHeight * RATIO}px`, height: `${pageHeight}px` }"
     >
       <slot name="page" />
     </div>
-    <svg class="pointer-events-none absolute inset-0 h-full w-full" aria-hidden="true">
+    <svg v-if="!narrow" class="pointer-events-none absolute inset-0 h-full w-full" aria-hidden="true">
       <path
         v-for="(post, i) in posts"
         :key="post.id"
@@ -112,12 +117,15 @@ function footpath(post: Post, index: number): string {
         stroke-linecap="round"
       />
     </svg>
-    <div ref="column" class="relative min-w-0 flex-1 overflow-y-auto pl-[34px]">
+    <div
+      ref="column"
+      class="relative min-w-0 flex-1 overflow-y-auto pl-[34px] narrow:flex narrow:flex-col narrow:gap-2 narrow:overflow-visible narrow:pl-[14px]"
+    >
       <article
         v-for="(post, i) in posts"
         :key="post.id"
         :data-post="post.id"
-        class="absolute left-[34px] right-0"
+        class="absolute left-[34px] right-0 narrow:static"
         :style="{ top: `${tops[i]}px` }"
         @pointerenter="pointed = post.id"
         @pointerleave="pointed = ''"
@@ -136,7 +144,9 @@ function footpath(post: Post, index: number): string {
         >
           <button
             class="min-w-0 flex-1 truncate text-left"
-            :class="post.slim ? 'py-0.5 font-passage text-[14px]' : 'py-1.5 text-[14px] font-bold'"
+            :class="
+              post.slim ? 'min-h-[24px] py-0.5 font-passage text-[14px]' : 'py-1.5 text-[14px] font-bold'
+            "
             type="button"
             :aria-expanded="post.open !== false"
             :title="post.title"

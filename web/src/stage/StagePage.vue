@@ -22,6 +22,8 @@ const props = withDefaults(
     choosable?: boolean
     chosen?: ReadonlySet<string>
     label?: string
+    /** It holds buttons (in its slot), and is no picture then. */
+    live?: boolean
     /** Where picture files are fetched from. */
     pictures?: string
   }>(),
@@ -124,7 +126,7 @@ function choose(event: MouseEvent, word: string) {
     :viewBox="viewBox"
     :preserveAspectRatio="textOnly && !page.title && !page.board ? 'xMidYMin meet' : 'xMidYMid meet'"
     class="stage-page font-passage block h-full w-full bg-white"
-    role="img"
+    :role="live ? 'group' : 'img'"
     :aria-label="label"
     text-rendering="geometricPrecision"
     xml:space="preserve"

@@ -8,6 +8,9 @@ import { useKeys } from '@/parts/keys'
 import { clock } from '@/parts/words'
 import { SPEEDS, usePlayer } from '@/stage/player'
 import StagePage from '@/stage/StagePage.vue'
+import AnswerTargets from './AnswerTargets.vue'
+import { useAnswers } from './answers'
+import { useLookingBack } from './lookingBack'
 import TrailSlider from './TrailSlider.vue'
 import YourTurn from './YourTurn.vue'
 
@@ -86,11 +89,32 @@ const pickedSet = computed(() => new Set(picked.value))
 const picks = computed(() => point.value?.answered_by === 'words' && !player.answering.value)
 watch(gate, () => (picked.value = []))
 
+/** What is answered here, on the printed answers themselves or in a field. */
+const given = useAnswers(
+  props.token,
+  computed(() => point.value?.id ?? gate.value?.pause ?? ''),
+)
+const taps = computed(
+  () =>
+    !!point.value &&
+    ['choices', 'order', 'pairs'].includes(point.value.answered_by) &&
+    !player.answering.value &&
+    looking.at.value < 0,
+)
+const looking = useLookingBack(
+  computed(() => stage.value?.layout),
+  sheet,
+  gate,
+  computed(() => player.state.value?.page ?? 0),
+)
+
 /** A chart that is at hand and looked at. */
 const chart = ref('')
 const charts = computed(() => (player.playing.value ? [] : (stage.value?.charts ?? [])))
 const shown = computed(() => {
   const state = player.state.value
+  if (state && looking.at.value >= 0 && gate.value)
+    return { ...state, page: looking.at.value, signpost: '', lit: '' }
   const page = stage.value?.layout.pages.findIndex((one) => one.board === chart.value) ?? -1
   return state && chart.value && page >= 0 && !player.playing.value
     ? { ...state, page, signpost: '', lit: '' }
@@ -149,11 +173,22 @@ useKeys({
           :sheet="stage.sheet"
           :waited="player.waited.value"
           signposts
-          :choosable="!chart && player.state.value.page > 0"
+          :choosable="!chart && !taps && looking.at.value < 0 && player.state.value.page > 0"
+          :live="taps"
           label="The page"
           :pictures="`/api/student/${token}/pictures/`"
           @choose="goTo"
-        />
+        >
+          <template #default="{ page }">
+            <AnswerTargets
+              v-if="taps && point"
+              :page="page"
+              :point="point"
+              :given="given"
+              @give="given = $event"
+            />
+          </template>
+        </StagePage>
         <p
           v-if="player.preparing.value"
           role="status"
@@ -178,9 +213,39 @@ useKeys({
           Begin from the start
         </button>
       </p>
+      <section
+        v-if="gate && looking.at.value >= 0"
+        class="flex flex-wrap items-center gap-3 border-t border-lake bg-lake-pale px-8 py-3"
+        aria-label="Looking in the text"
+      >
+        <h2 class="text-[17px] font-bold text-lake">The text</h2>
+        <span>page {{ looking.number.value + 1 }} of {{ looking.count.value }}</span>
+        <button
+          class="button min-h-[48px]"
+          type="button"
+          :disabled="looking.number.value <= 0"
+          @click="looking.turn(-1)"
+        >
+          Page before
+        </button>
+        <button
+          class="button min-h-[48px]"
+          type="button"
+          :disabled="looking.number.value >= looking.count.value - 1"
+          @click="looking.turn(1)"
+        >
+          Next page
+        </button>
+        <button class="button button-main ml-auto min-h-[48px]" type="button" @click="looking.done()">
+          Back to the question
+        </button>
+      </section>
       <YourTurn
         v-if="gate"
+        v-show="looking.at.value < 0"
         :key="gate.pause"
+        v-model:given="given"
+        :can-look="looking.offered.value"
         :token="token"
         :point="point"
         :board="board"
@@ -191,6 +256,7 @@ useKeys({
         @answer="player.showAnswer()"
         @on="player.play()"
         @again="hearAgain"
+        @look="looking.look()"
       />
       <footer class="flex min-h-[88px] items-center gap-4 border-t border-hairline bg-mist px-8">
         <button

@@ -34,19 +34,23 @@ useKeys({
 </script>
 
 <template>
-  <div class="flex h-screen min-h-[640px] overflow-hidden">
-    <aside class="w-[176px] shrink-0 overflow-y-auto pl-3 pt-4">
+  <div
+    class="flex h-screen min-h-[640px] overflow-hidden narrow:h-auto narrow:min-h-screen narrow:flex-col narrow:overflow-visible"
+  >
+    <aside
+      class="w-[176px] shrink-0 overflow-y-auto pl-3 pt-4 narrow:flex narrow:w-full narrow:flex-wrap narrow:items-center narrow:gap-x-4 narrow:pt-3"
+    >
       <RouterLink
         :to="{ name: 'shelf' }"
         aria-label="Word Trail, to your shelf"
-        class="mb-8 block rounded-panel pl-1"
+        class="mb-8 block rounded-panel pl-1 narrow:mb-0"
         ><BrandMark
       /></RouterLink>
       <PathRail v-if="view" :waypoints="view.waypoints" :lesson="view.id" :here="here" />
     </aside>
-    <div class="flex min-w-0 flex-1 flex-col py-4 pr-6 pl-3">
+    <div class="flex min-w-0 flex-1 flex-col py-4 pr-6 pl-3 narrow:pr-3">
       <template v-if="view && catalogue">
-        <header class="mb-3 flex min-h-[42px] items-center gap-3">
+        <header class="mb-3 flex min-h-[42px] items-center gap-3 narrow:flex-wrap">
           <div class="min-w-0">
             <LessonTitle
               :title="view.lesson.passages[0]?.title || 'Untitled lesson'"
@@ -54,7 +58,7 @@ useKeys({
             />
             <p class="truncate text-[13px] text-quiet"><span id="screen-facts"></span>{{ view.unit }}</p>
           </div>
-          <div class="ml-auto flex items-center gap-2">
+          <div class="ml-auto flex items-center gap-2 narrow:flex-wrap">
             <span class="mr-1 text-[13px] text-quiet" aria-live="polite">{{
               lesson.unkept.value ? 'Keeping …' : 'Everything kept'
             }}</span>

@@ -74,8 +74,10 @@ async function make() {
 </script>
 
 <template>
-  <div class="mx-auto flex h-screen min-h-[640px] max-w-[1320px] flex-col gap-4 px-6 py-5">
-    <header class="flex items-center gap-4">
+  <div
+    class="mx-auto flex h-screen min-h-[640px] max-w-[1320px] flex-col gap-4 px-6 py-5 narrow:h-auto narrow:px-3"
+  >
+    <header class="flex items-center gap-4 narrow:flex-wrap narrow:gap-2">
       <RouterLink :to="{ name: 'shelf' }" aria-label="Word Trail, to your shelf"><BrandMark /></RouterLink>
       <h1 class="text-[18px] font-bold">A new lesson</h1>
       <span class="ml-auto text-quiet">{{ draft.text.trim() ? 'Kept on this computer' : '' }}</span>
@@ -89,7 +91,7 @@ async function make() {
         :disabled="busy || !filesReady"
         @click="makeFromFiles"
       >
-        Keep it and check the text
+        Make the lesson and check the text
       </button>
       <button
         v-else
@@ -98,13 +100,13 @@ async function make() {
         :disabled="busy || !draft.text.trim()"
         @click="make"
       >
-        Keep it and go to Plan
+        Make the lesson
       </button>
     </header>
     <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- what the pointer does here can be done by keys -->
     <form
       v-if="ofWords"
-      class="panel flex items-end gap-3 px-4 py-3"
+      class="panel flex items-end gap-3 px-4 py-3 narrow:flex-wrap"
       @submit.prevent="makeOfWords"
       @keydown.esc="ofWords = false"
     >

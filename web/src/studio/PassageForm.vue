@@ -50,6 +50,11 @@ watchDebounced(
   { debounce: 350, immediate: true },
 )
 
+/** The first line becomes the title, and leaves the passage. */
+function takeTitle({ title, author, text }: Schemas['TitleInText']) {
+  draft.value = { ...draft.value, title, author: draft.value.author || author, text }
+}
+
 const EMPTY = {
   seconds: 0,
   title_until: 0,
@@ -66,7 +71,7 @@ defineExpose({ problem })
 </script>
 
 <template>
-  <div class="grid min-h-0 flex-1 grid-cols-[minmax(340px,5fr)_7fr] gap-6">
+  <div class="grid min-h-0 flex-1 grid-cols-[minmax(340px,5fr)_7fr] gap-6 narrow:flex narrow:flex-col">
     <div class="flex min-h-0 flex-col gap-3">
       <div class="grid grid-cols-2 gap-3">
         <div>
@@ -78,6 +83,19 @@ defineExpose({ problem })
           <input id="author" v-model="draft.author" class="field" autocomplete="off" />
         </div>
       </div>
+      <p
+        v-if="preview?.title_offered && !draft.title.trim()"
+        class="flex items-center gap-3 rounded-panel border border-moss-half bg-white px-3 py-1.5"
+      >
+        <span class="min-w-0 flex-1"
+          >“{{ preview.title_offered.title }}” looks like the title{{
+            preview.title_offered.author ? `, by ${preview.title_offered.author}` : ''
+          }}.</span
+        >
+        <button class="button min-h-[32px] shrink-0" type="button" @click="takeTitle(preview.title_offered)">
+          Use it as the title
+        </button>
+      </p>
       <div v-if="!fromFiles">
         <label class="label" for="permission">Permission note</label>
         <input
@@ -107,7 +125,7 @@ defineExpose({ problem })
     </div>
     <div class="flex min-h-0 flex-col">
       <ProblemNote v-if="problem" class="mb-3" :problem="problem" @dismiss="problem = undefined" />
-      <div class="panel relative min-h-0 flex-1 overflow-hidden p-2">
+      <div class="panel relative min-h-0 flex-1 overflow-hidden p-2 narrow:aspect-video narrow:flex-none">
         <div
           v-if="fromFiles"
           class="flex h-full flex-col items-center justify-center gap-2 px-10 text-center"

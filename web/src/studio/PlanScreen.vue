@@ -7,7 +7,7 @@ import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
 import SignpostRow from '@/parts/SignpostRow.vue'
 import { useKeys } from '@/parts/keys'
-import { lasts } from '@/parts/words'
+import { duration, lasts } from '@/parts/words'
 import { stateAt } from '@/stage/cueReader'
 import { placesOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
@@ -48,7 +48,12 @@ const planned = usePlanned(
   computed(() => !!stage.value),
 )
 const { run } = planned
-const whole = computed(() => run.value.reduce((sum, stop) => sum + stop.seconds, 0))
+/** How long the lesson is: its film's true length once it is recorded, a guess before. */
+const length = computed(() =>
+  view.value.take_in_use && stage.value
+    ? duration(stage.value.video_seconds)
+    : `about ${lasts(run.value.reduce((sum, stop) => sum + stop.seconds, 0))}`,
+)
 
 const reading = ref('')
 const { here, texts, lastText, page, shown, board, onText, hasBoard, stopHere, go, openOpening } =
@@ -239,7 +244,7 @@ useKeys({
 </script>
 
 <template>
-  <Teleport to="#screen-facts">about {{ lasts(whole) }}{{ view.unit ? ' · ' : '' }}</Teleport>
+  <Teleport to="#screen-facts">{{ length }}{{ view.unit ? ' · ' : '' }}</Teleport>
   <Teleport to="#screen-actions">
     <RouterLink class="button button-main" :to="{ name: 'record' }">Go to Record</RouterLink>
   </Teleport>

@@ -177,8 +177,11 @@ useKeys({
   <p v-if="trouble" role="alert" class="mb-3 rounded-panel border border-signal bg-signal-pale px-4 py-3">
     {{ trouble }}
   </p>
-  <div v-if="stage" class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_290px] gap-5">
-    <div ref="frame" class="panel relative min-h-0 overflow-hidden">
+  <div
+    v-if="stage"
+    class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_290px] gap-5 narrow:flex narrow:flex-col"
+  >
+    <div ref="frame" class="panel relative min-h-0 overflow-hidden narrow:aspect-[1300/1080]">
       <StagePage :layout="stage.layout" :state="state" text-only />
       <GuidePrompt
         v-if="prompt"
@@ -199,7 +202,7 @@ useKeys({
         >
       </div>
     </div>
-    <div class="flex min-h-0 flex-col gap-4 overflow-y-auto pb-1">
+    <div class="flex min-h-0 flex-col gap-4 overflow-y-auto pb-1 narrow:overflow-visible">
       <template v-if="!busy">
         <BrokenOff v-for="broken in unfinished" :key="broken.id" :take="broken" />
       </template>
@@ -217,7 +220,7 @@ useKeys({
         <input
           id="rate"
           v-model.number="rate"
-          class="w-full"
+          class="h-6 w-full"
           type="range"
           min="50"
           max="200"
@@ -226,13 +229,14 @@ useKeys({
           @change="keepPace"
         />
         <p class="text-[13px] text-quiet">
-          {{ minutes.toFixed(1) }} min in all. Longer words, commas and full stops get more time.
+          The guide leads you through in {{ minutes.toFixed(1) }} min. Longer words, commas and full stops get
+          more time.
         </p>
-        <label class="mt-1 flex items-center gap-2 text-[14px]"
+        <label class="mt-1 flex min-h-[24px] items-center gap-2 text-[14px]"
           ><input v-model="followGuide" class="h-4 w-4 accent-moss" type="checkbox" /> Light the words ahead
           of me</label
         >
-        <label v-if="hasMore" class="mt-1 flex items-center gap-2 text-[14px]"
+        <label v-if="hasMore" class="mt-1 flex min-h-[24px] items-center gap-2 text-[14px]"
           ><input v-model="whole" class="h-4 w-4 accent-moss" type="checkbox" :disabled="busy" /> With the
           cards and questions</label
         >
@@ -254,7 +258,9 @@ useKeys({
         :printed="printed"
         @press="live.press"
       />
-      <section class="mt-auto flex flex-col gap-2">
+      <section
+        class="mt-auto flex flex-col gap-2 narrow:sticky narrow:bottom-0 narrow:z-10 narrow:flex-row narrow:flex-wrap narrow:items-center narrow:bg-mist narrow:py-2"
+      >
         <p v-if="busy" class="flex items-baseline gap-2" aria-live="off">
           <span
             class="inline-block h-3 w-3 rounded-round"

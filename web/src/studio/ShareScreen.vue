@@ -4,6 +4,7 @@ import { useClipboard } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import { useLesson } from '@/api/lesson'
+import NetworkSwitch from './NetworkSwitch.vue'
 
 const lesson = useLesson()
 const view = lesson.view
@@ -18,6 +19,8 @@ const text = useQuery({
 })
 const warnings = computed(() => text.data.value?.before_sharing ?? [])
 const withdrawing = ref(false)
+const switching = ref(false)
+const network = useQuery({ queryKey: ['network'], queryFn: () => ask(client.GET('/api/network')) })
 const { copy, copied } = useClipboard({ legacy: true })
 
 async function change(request: Promise<unknown>) {
@@ -28,6 +31,12 @@ async function change(request: Promise<unknown>) {
   } catch (fault) {
     lesson.report(fault)
   }
+}
+async function switchTo(open: boolean) {
+  switching.value = true
+  await change(ask(client.PUT('/api/network', { body: { open } })))
+  await network.refetch()
+  switching.value = false
 }
 const path = () => ({ path: { lesson: lesson.id.value } })
 </script>
@@ -56,8 +65,8 @@ const path = () => ({ path: { lesson: lesson.id.value } })
   >
     <p class="text-[18px] font-bold">Open this lesson to your students</p>
     <p class="max-w-[520px] text-quiet">
-      You get a link and a QR code for the reading sheet. Nobody can guess the link, students need no account,
-      and you can withdraw it at any time.
+      You get a link, and a QR code for the reading sheet. Nobody can guess the link, students need no
+      account, and you can withdraw it at any time.
     </p>
     <button
       class="button button-main mt-3"
@@ -67,8 +76,8 @@ const path = () => ({ path: { lesson: lesson.id.value } })
       Make the link
     </button>
   </section>
-  <section v-else class="panel flex flex-1 items-center gap-12 px-12">
-    <figure class="w-[300px] shrink-0">
+  <section v-else class="panel flex flex-1 flex-wrap items-center justify-center gap-x-12 gap-y-4 px-12 py-4">
+    <figure v-if="link.reachable" class="w-[300px] shrink-0">
       <img
         class="w-full rounded-panel border border-hairline"
         :src="`/api/lessons/${lesson.id.value}/link/qr.svg?for=${encodeURIComponent(link.url)}`"
@@ -78,8 +87,10 @@ const path = () => ({ path: { lesson: lesson.id.value } })
         Print it on the reading sheet, or show it on the board.
       </figcaption>
     </figure>
-    <div class="min-w-0">
-      <h2 class="text-[22px] font-bold">The lesson is open to students</h2>
+    <div class="min-w-[300px] max-w-[640px] flex-1">
+      <h2 class="text-[22px] font-bold">
+        {{ link.reachable ? 'The lesson is open to students' : 'The lesson is open on this computer' }}
+      </h2>
       <p class="mt-1 text-quiet">
         Whoever has this link can follow along. They see the lesson as it is now, also after you change it.
       </p>
@@ -89,13 +100,23 @@ const path = () => ({ path: { lesson: lesson.id.value } })
       >
         {{ link.url }}
       </p>
-      <p v-if="!link.reachable" class="mt-2 text-[14px] text-ochre-deep">
-        This address works on this computer only. Start Word Trail with
-        <code class="font-semibold">--host 0.0.0.0 --public-url …</code> so that others on the network can
-        open it.
+      <NetworkSwitch
+        v-if="network.data.value?.can_be_switched"
+        class="mt-4"
+        :open="network.data.value.open"
+        :busy="switching"
+        @switch="switchTo"
+      />
+      <p v-else-if="!link.reachable" class="mt-3 text-[14px] text-ochre-deep">
+        This address works on this computer only: it is on no network now.
       </p>
-      <div class="mt-4 flex flex-wrap gap-2">
-        <button class="button button-main" type="button" @click="copy(link.url)">
+      <div class="mt-5 flex flex-wrap gap-2">
+        <button
+          class="button"
+          :class="link.reachable ? 'button-main' : ''"
+          type="button"
+          @click="copy(link.url)"
+        >
           {{ copied ? 'Copied' : 'Copy the link' }}
         </button>
         <button v-if="!withdrawing" class="button" type="button" @click="withdrawing = true">

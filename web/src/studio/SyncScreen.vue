@@ -237,7 +237,7 @@ useKeys({
   />
   <div
     v-if="stage && trail.data.value && takeView?.has_trail"
-    class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_300px] gap-5"
+    class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_300px] gap-5 narrow:flex narrow:flex-col"
   >
     <div class="flex min-h-0 flex-col">
       <TrailMap class="mb-2" :view="trail.data.value" :time="player.time.value" @seek="player.seek" />
@@ -253,7 +253,7 @@ useKeys({
           </Tab>
         </TabList>
         <TabPanels class="min-h-0 flex-1">
-          <TabPanel class="panel h-full overflow-y-auto px-4 py-3" tabindex="-1">
+          <TabPanel class="panel h-full overflow-y-auto px-4 py-3 narrow:h-[75vh]" tabindex="-1">
             <div ref="list">
               <template v-for="row in rows" :key="row.key">
                 <SoundStrip
@@ -289,7 +289,10 @@ useKeys({
               </template>
             </div>
           </TabPanel>
-          <TabPanel class="panel h-full overflow-hidden" tabindex="-1">
+          <TabPanel
+            class="panel h-full overflow-hidden narrow:aspect-[1300/1080] narrow:h-auto"
+            tabindex="-1"
+          >
             <StagePage
               v-if="player.state.value"
               :layout="stage.layout"
@@ -309,7 +312,10 @@ useKeys({
       </TabGroup>
       <PlayBar class="mt-3" :player="player" :seconds="stage.sheet.seconds" />
     </div>
-    <aside class="flex min-h-0 flex-col gap-4 overflow-y-auto" aria-label="How this reading goes">
+    <aside
+      class="flex min-h-0 flex-col gap-4 overflow-y-auto narrow:overflow-visible"
+      aria-label="How this reading goes"
+    >
       <FiguresPanel
         v-if="figures"
         :figures="figures"

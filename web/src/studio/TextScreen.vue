@@ -174,7 +174,7 @@ const copies = useCatalogue().passage_formats.filter((one) => one.is_written)
         </MenuItem>
       </MenuItems>
     </Menu>
-    <div class="ml-auto flex gap-2">
+    <div class="ml-auto flex flex-wrap gap-2">
       <button class="button" type="button" @click="dialog = 'bring'">Bring in more</button>
       <button class="button" type="button" @click="picker?.click()">Place a picture</button>
       <input
@@ -210,8 +210,12 @@ const copies = useCatalogue().passage_formats.filter((one) => one.is_written)
     :words="passage"
     :send="send"
   />
-  <div v-if="shown === 0" ref="area" class="panel min-h-0 flex-1 overflow-y-auto">
-    <div class="flex">
+  <div
+    v-if="shown === 0"
+    ref="area"
+    class="panel min-h-0 flex-1 overflow-y-auto narrow:max-h-[80vh] narrow:flex-none"
+  >
+    <div class="flex narrow:flex-col-reverse">
       <div class="min-w-0 flex-1 border-r border-hairline pb-10">
         <MovableList @move="moved">
           <PageSection
@@ -236,7 +240,7 @@ const copies = useCatalogue().passage_formats.filter((one) => one.is_written)
   </div>
   <SoundsPanel v-else-if="shown === 1" :sayings="about?.sayings ?? []" :words="words" :send="send" />
   <template v-else>
-    <div class="panel min-h-0 flex-1 overflow-hidden p-2">
+    <div class="panel min-h-0 flex-1 overflow-hidden p-2 narrow:aspect-video narrow:flex-none">
       <StagePage v-if="stage && state" :layout="stage.layout" :state="state" />
     </div>
     <div class="mt-2 flex items-center justify-center gap-3">

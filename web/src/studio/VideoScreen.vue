@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ask, client } from '@/api/client'
+import { ask, client, type Schemas } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
 import JobPanel from './JobPanel.vue'
@@ -29,6 +29,14 @@ const player = usePlayer(
   computed(() => stage.value?.sheet),
   { gates: true },
 )
+const holdOf = (gate: Schemas['Gate']) => gate.think_seconds + gate.answer_seconds
+/** Where the film would be: each gate holds it for its own time. */
+const filmTime = computed(() => {
+  const passed = stage.value?.sheet.gates.filter((one) => player.passed.value.has(one.pause)) ?? []
+  const waiting = stage.value?.sheet.gates.find((one) => one.pause === player.gate.value)
+  const held = passed.reduce((sum, one) => sum + (one === waiting ? 0 : holdOf(one)), 0)
+  return player.time.value + held + Math.min(player.waited.value, waiting ? holdOf(waiting) : 0)
+})
 const fileName = computed(
   () => `${view.value.lesson.passages[0]!.title.replace(/[^\w’' -]/g, '') || 'lesson'}`,
 )
@@ -85,7 +93,7 @@ useKeys({ space: preview, b: () => player.back() })
       >
         <track kind="captions" srclang="en" label="English" :src="`/api/videos/${video.id}/captions.vtt`" />
       </video>
-      <div v-else class="panel aspect-video h-full max-w-full overflow-hidden">
+      <div v-else class="panel aspect-video h-full max-w-full overflow-hidden narrow:h-auto narrow:w-full">
         <StagePage
           v-if="player.state.value"
           :layout="stage.layout"
@@ -115,9 +123,7 @@ useKeys({ space: preview, b: () => player.back() })
         <button class="button min-w-[110px]" type="button" @click="preview">
           {{ player.playing.value ? 'Stop' : player.gate.value ? 'Go on' : 'See it run' }}
         </button>
-        <span class="tabular-nums text-quiet"
-          >{{ clock(player.time.value) }} of {{ clock(stage.sheet.seconds) }}</span
-        >
+        <span class="tabular-nums text-quiet">{{ clock(filmTime) }} of {{ clock(stage.video_seconds) }}</span>
         <p class="min-w-0 flex-1 text-[14px]">
           <template v-if="video"
             >You changed the lesson since its last video. This is how it looks now:

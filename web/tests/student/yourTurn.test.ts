@@ -1,9 +1,13 @@
-import { flushPromises, mount, type VueWrapper } from '@vue/test-utils'
-import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { enableAutoUnmount, flushPromises, mount, type VueWrapper } from '@vue/test-utils'
+import { computed, defineComponent, h } from 'vue'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Schemas } from '@/api/client'
+import AnswerTargets from '@/student/AnswerTargets.vue'
+import { useAnswers } from '@/student/answers'
+import type { Given } from '@/student/answerTargets'
 import TrailSlider from '@/student/TrailSlider.vue'
 import YourTurn from '@/student/YourTurn.vue'
-import { cueSheet, gate } from '../worlds'
+import { cueSheet, gate, page as laidPage } from '../worlds'
 
 const way = vi.hoisted(() => {
   const way = { fetch: (input: Request): Promise<Response> => Promise.reject(new Error(input.url)) }
@@ -31,20 +35,47 @@ const point = (more: Partial<Schemas['StudentPoint']>): Schemas['StudentPoint'] 
   ...more,
 })
 const choices = (...texts: string[]) => texts.map((text, n) => ({ letter: 'ABC'[n]!, text }))
-function turn(one: Schemas['StudentPoint'] | undefined, more: object = {}) {
-  const props = {
-    token: 't',
-    point: one,
-    board: undefined,
-    gate: gate('p1', 4),
-    left: 5,
-    answering: false,
-  }
-  return mount(YourTurn, { props: { ...props, picked: [], ...more } })
+/** A page with a place for each printed answer. */
+function pageOf(one: Schemas['StudentPoint']): Schemas['LaidPage'] {
+  const places = (side: Schemas['Side'], texts: readonly string[], x = 0) =>
+    texts.map((text, row) => ({ side, row, text, x, y: row * 100, width: 500, height: 80 }))
+  const answers = [
+    ...places('choice', one.choices.map(({ text }) => text)),
+    ...places('item', one.items),
+    ...places('left', one.lefts),
+    ...places('right', one.matches, 700),
+  ]
+  return laidPage('question', [], { board: one.id, answers })
 }
+/** What a student sees of a gate: the answers on the page, and what stands under it. */
+const Turn = defineComponent({
+  props: { point: Object, given: Object, token: String, gate: Object },
+  setup(props, { attrs }) {
+    const one = props.point as Schemas['StudentPoint'] | undefined
+    const at = props.gate as Schemas['Gate']
+    const given = useAnswers(
+      String(props.token),
+      computed(() => one?.id ?? at.pause),
+    )
+    const give = (now: Given) => (given.value = now)
+    return () => [
+      one && h('svg', h(AnswerTargets, { page: pageOf(one), point: one, given: given.value, onGive: give })),
+      h(YourTurn, { ...attrs, ...props, given: given.value, 'onUpdate:given': give } as never),
+    ]
+  },
+})
+function turn(one: Schemas['StudentPoint'] | undefined, more: object = {}) {
+  const usual = { token: 't', board: undefined, gate: gate('p1', 4), left: 5, answering: false, canLook: true }
+  return mount(Turn, { props: { ...usual, point: one, picked: [], ...more } as never })
+}
+const told = (page: VueWrapper) => page.getComponent(YourTurn).emitted()
 const button = (of: VueWrapper, name: string) =>
-  of.findAll('button').find((one) => (one.attributes('aria-label') ?? one.text()) === name)!
+  of
+    .findAll('button, [role=button]')
+    .find((one) => (one.attributes('aria-label') ?? one.text()) === name)!
+const tap = (of: VueWrapper, name: string) => button(of, name).trigger('click')
 
+enableAutoUnmount(afterEach)
 beforeEach(() => {
   localStorage.clear()
   sent = []
@@ -60,15 +91,15 @@ describe('a student at a pause point', () => {
   it('chooses one answer, is told, and sees the answer once it is right', async () => {
     const page = turn(point({ choices: choices('clover', 'thistle') }))
     expect(page.text()).toContain('5 s to think')
-    await button(page, 'thistle').trigger('click')
+    await tap(page, 'thistle')
     await flushPromises()
     expect(page.text()).toContain('Not that one.')
-    expect(page.emitted('answer')).toBeUndefined()
+    expect(told(page).answer).toBeUndefined()
     right = true
-    await button(page, 'clover').trigger('click')
+    await tap(page, 'clover')
     await flushPromises()
     expect(sent.map((one) => one.choices)).toEqual([[1], [0]])
-    expect(page.emitted('answer')).toHaveLength(1)
+    expect(told(page).answer).toHaveLength(1)
     expect(button(page, 'clover').attributes('aria-pressed')).toBe('true')
   })
 
@@ -83,28 +114,46 @@ describe('a student at a pause point', () => {
     expect(sent[0]!.choices).toEqual([2])
   })
 
-  it('puts things in order by keys', async () => {
+  it('puts things in order by tapping them one after the other', async () => {
     const page = turn(point({ answered_by: 'order', items: ['a', 'b', 'c'] }))
-    await button(page, 'c: earlier').trigger('click')
-    expect(button(page, 'a: earlier').attributes('disabled')).toBeDefined()
-    await button(page, 'Check it').trigger('click')
+    await tap(page, 'c')
+    await tap(page, 'b')
+    expect(button(page, 'Check it').attributes('disabled')).toBeDefined()
+    await tap(page, 'b: number 2')
+    await tap(page, 'a')
+    await button(page, 'b').trigger('keydown', { key: 'Enter' })
+    expect(button(page, 'b: number 3').exists()).toBe(true)
+    await tap(page, 'Check it')
     await flushPromises()
-    expect(sent[0]!.items).toEqual(['a', 'c', 'b'])
+    expect(sent[0]!.items).toEqual(['c', 'a', 'b'])
   })
 
-  it('matches, and sends the words that were picked', async () => {
-    const match = turn(point({ answered_by: 'pairs', lefts: ['bee', 'map'], matches: ['way', 'dance'] }))
-    await match.findAll('select')[0]!.setValue('dance')
-    await button(match, 'Check it').trigger('click')
+  it('joins what belongs together, each right side once', async () => {
+    const page = turn(point({ answered_by: 'pairs', lefts: ['bee', 'map'], matches: ['way', 'dance'] }))
+    await tap(page, 'way')
+    await tap(page, 'bee')
+    expect(button(page, 'bee').attributes('aria-pressed')).toBe('true')
+    await tap(page, 'way')
+    expect(page.findAll('line')).toHaveLength(1)
+    await tap(page, 'map')
+    await tap(page, 'way')
+    expect(button(page, 'bee').exists()).toBe(true)
+    expect(button(page, 'Check it').attributes('disabled')).toBeDefined()
+    await tap(page, 'bee')
+    await tap(page, 'dance')
+    await tap(page, 'Check it')
     await flushPromises()
+    expect(sent[0]!.matches).toEqual(['dance', 'way'])
+  })
+
+  it('sends the words that were picked, and can look in the text', async () => {
     const find = turn(point({ id: 'p2', answered_by: 'words' }), { picked: ['a3', 'a4'] })
     expect(find.text()).toContain('2 chosen')
-    await button(find, 'Check it').trigger('click')
+    await tap(find, 'Check it')
     await flushPromises()
-    expect([sent[0]!.matches, sent[1]!.words]).toEqual([
-      ['dance', ''],
-      ['a3', 'a4'],
-    ])
+    expect(sent[0]!.words).toEqual(['a3', 'a4'])
+    await tap(find, 'Look in the text')
+    expect(told(find).look).toHaveLength(1)
   })
 
   it('finds what was answered again on this device, and on no other', async () => {
@@ -132,7 +181,7 @@ describe('a student at a pause point', () => {
     expect(button(page, 'Show the answer')).toBeUndefined()
     await button(page, 'I am ready, go on').trigger('click')
     await button(page, 'Hear it again').trigger('click')
-    expect([page.emitted('on'), page.emitted('again')].map((one) => one?.length)).toEqual([1, 1])
+    expect([told(page).on, told(page).again].map((one) => one?.length)).toEqual([1, 1])
   })
 })
 

@@ -32,6 +32,11 @@ def checked_opening(lesson: Lesson, opening: Opening) -> Opening:
     )
 
 
+def checked_closing(closing: Closing) -> Closing:
+    """The closing as it may be kept. Raises LessonError."""
+    return Closing(tidy(closing.recap, "The recap"), tidy(closing.task, "The task"))
+
+
 @dataclass(frozen=True, slots=True)
 class SetOpening(ScreenCommand):
     """What comes before the reading."""
@@ -53,8 +58,7 @@ class SetClosing(ScreenCommand):
     kind: Literal["set closing"] = "set closing"
 
     def apply(self, lesson: Lesson) -> Lesson:
-        clean = Closing(tidy(self.closing.recap, "The recap"), tidy(self.closing.task, "The task"))
-        return replace(lesson, plan=replace(lesson.plan, closing=clean))
+        return replace(lesson, plan=replace(lesson.plan, closing=checked_closing(self.closing)))
 
 
 @dataclass(frozen=True, slots=True)

@@ -8,7 +8,18 @@ from dataclasses import dataclass, field
 
 from wordtrail.core.layout.boxes import boxes_of
 from wordtrail.core.layout.lines import Line, set_text, set_words
-from wordtrail.core.layout.model import Ink, LaidPage, LaidPart, LaidPicture, LaidStroke, Panel, SetPiece, WordBox
+from wordtrail.core.layout.model import (
+    AnswerPlace,
+    Ink,
+    LaidPage,
+    LaidPart,
+    LaidPicture,
+    LaidStroke,
+    Panel,
+    SetPiece,
+    Side,
+    WordBox,
+)
 from wordtrail.core.layout.stages import Stage
 from wordtrail.core.lesson.boards import BoardText, Role
 from wordtrail.core.lesson.model import Lesson
@@ -55,6 +66,7 @@ class Draft:
     pictures: list[LaidPicture] = field(default_factory=list)
     strokes: list[LaidStroke] = field(default_factory=list)
     parts: list[LaidPart] = field(default_factory=list)
+    answers: list[AnswerPlace] = field(default_factory=list)
     lines: int = 0
 
     def put(self, lines: Iterable[Line], left: float, top: float, ink: Ink = Ink.INK) -> float:
@@ -73,11 +85,17 @@ class Draft:
         lines = set_words(one.text, one.words, size, width, STYLES.get(one.role, Style.PLAIN), self.look)
         return self.put(lines, left, top, INKS.get(one.role, Ink.INK))
 
+    def answer(self, side: Side, row: int, text: str, place: Place) -> None:
+        """Say that a printed answer stands at this place."""
+        left, top, right, bottom = place
+        box = (round(left, 2), round(top, 2), round(right - left, 2), round(bottom - top, 2))
+        self.answers.append(AnswerPlace(side, row, text, *box))
+
     def page(self, id: str, board: str) -> LaidPage:
         size = max((piece.size for piece in self.pieces), default=44.0)
         return LaidPage(
             id, "", size, tuple(self.pieces), tuple(self.boxes), tuple(self.panels), pictures=tuple(self.pictures),
-            board=board, strokes=tuple(self.strokes), parts=tuple(self.parts),
+            board=board, strokes=tuple(self.strokes), parts=tuple(self.parts), answers=tuple(self.answers),
         )  # fmt: skip
 
 
@@ -101,11 +119,12 @@ def fitted(
 @dataclass(frozen=True, slots=True)
 class Row:
     """Two things that belong together: a text on the left, and what `draws` itself into a place on the right,
-    in the row `put` (counted from 0)."""
+    in the row `put` (counted from 0), where it `says` this."""
 
     left: BoardText
     draws: Callable[[Place], None]
     put: int
+    says: str
 
 
 TALLEST_ROW, ROW_GAP = 150.0, 20.0
@@ -121,8 +140,11 @@ def two_columns(draft: Draft, rows: Sequence[Row], part: str, place: Place, tall
     lines: list[LaidStroke] = []
     for n, row in enumerate(rows):
         y, y_other = top + n * (high + ROW_GAP), top + row.put * (high + ROW_GAP)
-        boxed(draft, row.left, (x0, y, x0 + half, y + high), "white", "lake")
-        row.draws((other, y_other, x1, y_other + high))
+        left, right = (x0, y, x0 + half, y + high), (other, y_other, x1, y_other + high)
+        boxed(draft, row.left, left, "white", "lake")
+        row.draws(right)
+        draft.answer(Side.LEFT, n, row.left.text, left)
+        draft.answer(Side.RIGHT, row.put, row.says, right)
         joined = [(x0 + half + 6, y + high / 2), (other - 6, y_other + high / 2)]
         lines.append(LaidStroke(flat(joined), 5.0, "lake"))
     draft.parts.append(LaidPart(part, strokes=tuple(lines)))

@@ -104,7 +104,7 @@ def _matching(draft: Draft, board: Board, bench: BoardBench) -> None:
     for match in matches(plan.cards, pictures=plan.matching_pictures):
         meaning = texts.get(f"{match.card.id}m")
         draws = partial(boxed, draft, meaning, fill="mist", edge="") if meaning else partial(_pictured, draft, match)
-        rows.append(Row(texts[f"{match.card.id}w"], draws, match.place))
+        rows.append(Row(texts[f"{match.card.id}w"], draws, match.place, match.says))
     tallest = TALLEST_PICTURE if plan.matching_pictures else TALLEST_MEANING
     place = (130.0, 170.0, stage.width - 130, stage.height - 80)
     two_columns(draft, rows, matching_part(board.id), place, tallest)

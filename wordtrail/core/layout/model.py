@@ -93,6 +93,29 @@ class LaidPart:
     strokes: tuple[LaidStroke, ...] = ()
 
 
+class Side(StrEnum):
+    """What a printed answer is: one to choose, a thing to put in order, a side of a pair."""
+
+    CHOICE = "choice"
+    ITEM = "item"
+    LEFT = "left"
+    RIGHT = "right"
+
+
+@dataclass(frozen=True, slots=True)
+class AnswerPlace:
+    """Where a printed answer stands, for students to tap: the how many-th of its side from the top, from 0, what it
+    says (a picture: how it is called), and its rectangle in page units."""
+
+    side: Side
+    row: int
+    text: str
+    x: float
+    y: float
+    width: float
+    height: float
+
+
 @dataclass(frozen=True, slots=True)
 class LaidPicture:
     """A picture at its place: which block's (a page's photo has its page's id), the file, the part of it
@@ -113,7 +136,7 @@ class LaidPage:
     """One page as it is seen on the stage. `title` says that it is the title card. On a `photo` page the
     words are those of the picture: light and highlights are laid over it, darkening. `board` names what a
     page shows that is no page of the passage: a word card, a question, an organizer; its `parts` come one
-    after another."""
+    after another. `answers` are the printed ones of a question."""
 
     id: str
     label: str
@@ -127,6 +150,7 @@ class LaidPage:
     board: str = ""
     strokes: tuple[LaidStroke, ...] = ()
     parts: tuple[LaidPart, ...] = ()
+    answers: tuple[AnswerPlace, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

@@ -27,7 +27,7 @@ from wordtrail.core.layout.chart_board import lay_chart
 from wordtrail.core.layout.fit import Row as TextRow
 from wordtrail.core.layout.fit import rows_at
 from wordtrail.core.layout.lines import set_text, set_words, verses_of
-from wordtrail.core.layout.model import Ink, LaidPart, LaidStroke, Panel, SetPiece, WordBox
+from wordtrail.core.layout.model import Ink, LaidPart, LaidStroke, Panel, SetPiece, Side, WordBox
 from wordtrail.core.layout.stages import Stage
 from wordtrail.core.lesson.boards import Board, BoardText, Role
 from wordtrail.core.lesson.model import Lesson
@@ -107,7 +107,7 @@ def _paired(draft: Draft, board: Board) -> list[Row]:
     pairs = [one for one in board.texts if one.role is Role.ITEM]
     places = places_as_put(tuple(right.text for right in pairs[1::2]))
     return [
-        Row(left, partial(boxed, draft, right, fill="mist", edge=""), place)
+        Row(left, partial(boxed, draft, right, fill="mist", edge=""), place, right.text)
         for left, right, place in zip(pairs[::2], pairs[1::2], places, strict=True)
     ]
 
@@ -145,6 +145,7 @@ def _choices(
         reason = set_text(option.reason, small, width - 130, Style.ITALIC, draft.look) if option.reason else ()
         high = len(lines) * size * LEADING + len(reason) * small * 1.3 + 22
         draft.panels.append(Panel(left, round(y, 2), width, round(high, 2), "white", "hairline"))
+        draft.answer(Side.ITEM if option.place else Side.CHOICE, n, one.text, (left, y, left + width, y + high))
         if not option.place:
             (letter,) = set_text(LETTERS[n], size, 99, Style.BOLD, draft.look)
             draft.pieces += letter.set_at(left + 34, y + 8 + size * 1.08, Ink.LAKE)

@@ -23,6 +23,9 @@ from wordtrail.core.remembered import remembered
 from wordtrail.core.text.model import Word
 from wordtrail.core.text.pieces import pieces_of
 
+ON_PAPER = "On paper: "
+"""What stands before that which students write on paper."""
+
 SENTENCES = 1_000_000_000
 """Sentences on boards are numbered from here, apart from those of the passages."""
 
@@ -109,7 +112,7 @@ def point_texts(point: PausePoint) -> tuple[BoardText, ...]:
     """What stands on a pause point's signpost: its question and what is asked for on paper."""
     texts = [_text(point.id, "question", Role.BODY, point.question)]
     if point.paper:
-        texts.append(_text(point.id, "paper", Role.QUIET, f"On paper: {point.paper}"))
+        texts.append(_text(point.id, "paper", Role.QUIET, f"{ON_PAPER}{point.paper}"))
     return tuple(texts)
 
 

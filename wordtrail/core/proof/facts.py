@@ -27,6 +27,7 @@ FEWEST_FOR_GRADE = 30
 """Words below which no grade is given: the formulas jump about in short texts."""
 
 FOG_SYLLABLES = 3
+KINDERGARTEN = "kindergarten"
 RARE = 20_000
 """The rank that a word which is not in our list is given."""
 
@@ -98,20 +99,24 @@ def _grades(passage: Passage) -> list[Fact]:
     kincaid = 0.39 * len(spoken) / sentences + 11.8 * sum(sounds) / len(spoken) - 15.59
     fog = 0.4 * (per_sentence + 100 * sum(count >= FOG_SYLLABLES for count in sounds) / len(spoken))
     liau = 0.0588 * 100 * letters / len(words) - 0.296 * 100 * sentences / len(words) - 15.8
-    by_words = "by words in a sentence and"
-    return [
-        Fact(
-            "Kincaid grade",
-            _grade(kincaid),
-            f"Flesch-Kincaid: U.S. grade, {by_words} syllables in a word (Kincaid, 1975).",
-        ),
-        Fact("fog grade", _grade(fog), f"Gunning fog (1952): U.S. grade, {by_words} words of three or more syllables."),
-        Fact("Coleman grade", _grade(liau), "Coleman-Liau (1975): U.S. grade, by letters and sentences in 100 words."),
-    ]
+    grades = sorted((kincaid, fog, liau))
+    low, high = _grade(grades[0]), _grade(grades[-1])
+    meaning = (
+        f"Three formulas judge by the length of sentences and words: they call it {_spoken_grade(low, high)} "
+        f"(U.S.). Kincaid {kincaid:.1f}, Gunning fog {fog:.1f}, Coleman-Liau {liau:.1f}. They know nothing of what "
+        "your students know, and say little of a poem or a list."
+    )
+    return [Fact("reading level", f"grade {low}" if low == high else f"grade {low} to {high}", meaning)]
 
 
 def _grade(value: float) -> str:
-    return f"{max(0.0, value):.1f}"
+    """A U.S. grade as teachers say it: K below the first."""
+    return str(round(value)) if value >= 0.5 else "K"
+
+
+def _spoken_grade(low: str, high: str) -> str:
+    one, other = (KINDERGARTEN if grade == "K" else f"grade {grade}" for grade in (low, high))
+    return f"right for {one}" if low == high else f"right for {one} to {other}"
 
 
 def _hardest(passage: Passage) -> tuple[HardWord, ...]:

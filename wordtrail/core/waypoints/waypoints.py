@@ -132,5 +132,5 @@ def _video(standing: Standing) -> Waypoint:
     if not standing.video:
         return Waypoint(Screen.VIDEO, False, "")
     if not standing.video_is_newest:
-        return Waypoint(Screen.VIDEO, True, "older than the lesson", attention=False)
+        return Waypoint(Screen.VIDEO, True, "its film is older than the lesson", attention=True)
     return Waypoint(Screen.VIDEO, True, "ready")

@@ -11,6 +11,7 @@ import OpeningEditor from './OpeningEditor.vue'
 import OrganizerEditor from './OrganizerEditor.vue'
 import PointEditor from './PointEditor.vue'
 import RunItems from './RunItems.vue'
+import StageWriting from './StageWriting.vue'
 
 /** What stands on a page of its own (a card, a chart, a question, the opening), as it is seen and with its
  * fields beside it. Words of the text can be chosen for it without leaving it. */
@@ -92,7 +93,7 @@ async function remove(command: Command) {
 </script>
 
 <template>
-  <div class="flex min-h-0 flex-1 gap-5">
+  <div class="flex min-h-0 flex-1 gap-5 narrow:flex-col">
     <div class="flex min-w-0 flex-1 flex-col items-start">
       <div v-if="choosing" class="mb-2 flex w-full items-center gap-2">
         <strong class="whitespace-nowrap">Choose the words in the text</strong>
@@ -132,12 +133,24 @@ async function remove(command: Command) {
           :state="shown"
           :text-only="choosing"
           :choosable="choosing || !!point"
+          :live="!choosing"
           :chosen="chosen.ids.value"
           :label="
             choosing ? 'Page of the passage. Choose words with the arrow keys.' : 'The stage at this point'
           "
           @choose="(word, extend) => chosen.choose(word, extend)"
-        />
+        >
+          <template #default="{ page }">
+            <StageWriting
+              v-if="!choosing"
+              :key="board"
+              :page="page"
+              :texts="stage.texts"
+              :edge="stage.layout.width - 90"
+              :send="(text, written) => send({ kind: 'write on stage', text, written })"
+            />
+          </template>
+        </StagePage>
       </div>
       <div v-if="!choosing" class="mt-3 flex w-full items-start gap-3">
         <button v-if="texts.length" class="button" type="button" @click="emit('back')">

@@ -24,11 +24,11 @@ function move(index: number, by: number) {
 
 <template>
   <nav
-    class="panel mt-3 flex min-h-[58px] items-center gap-1 overflow-x-auto px-3 py-2"
+    class="panel mt-3 flex min-h-[58px] items-center gap-1 px-3 py-2 narrow:flex-wrap"
     aria-label="The run of the lesson"
   >
     <MovableList @move="(from, to) => to > 0 && put(from, to)">
-      <ol class="flex items-center">
+      <ol class="-my-1 flex min-w-0 flex-1 items-center overflow-x-auto py-1 narrow:flex-wrap">
         <MovableItem
           v-for="(stop, n) in run"
           :id="keyOf(stop)"

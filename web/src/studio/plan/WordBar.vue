@@ -48,7 +48,7 @@ const hint = (form: MarkForm) => `${form.name} (${form.key.toUpperCase()})`
 
 <template>
   <section
-    class="panel mt-3 flex h-[60px] shrink-0 items-center gap-2 overflow-hidden px-4"
+    class="panel mt-3 flex h-[60px] shrink-0 items-center gap-2 overflow-hidden px-4 narrow:h-auto narrow:min-h-[60px] narrow:flex-wrap narrow:overflow-visible narrow:py-2"
     aria-label="The chosen words"
   >
     <template v-if="pointing">
@@ -95,7 +95,7 @@ const hint = (form: MarkForm) => `${form.name} (${form.key.toUpperCase()})`
         <Lightbulb :size="15" aria-hidden="true" /> Suggestions
       </button>
       <span
-        class="ml-2 flex min-w-0 items-center gap-x-0.5 overflow-x-auto text-[13px]"
+        class="ml-2 flex min-w-0 items-center gap-x-0.5 overflow-x-auto text-[13px] narrow:flex-wrap"
         role="group"
         aria-label="Legend"
       >
@@ -144,7 +144,9 @@ const hint = (form: MarkForm) => `${form.name} (${form.key.toUpperCase()})`
       >
         Word card
       </button>
-      <span class="flex flex-1 items-center gap-1 border-l border-hairline pl-2 text-[14px]">
+      <span
+        class="flex flex-1 items-center gap-1 narrow:flex-wrap narrow:border-0 border-l border-hairline pl-2 text-[14px]"
+      >
         <button
           v-for="form in offered.first"
           :key="form.kind"
@@ -161,16 +163,17 @@ const hint = (form: MarkForm) => `${form.name} (${form.key.toUpperCase()})`
           </MenuButton>
           <Teleport to="body">
             <MenuItems
-              class="fixed bottom-[150px] left-1/2 z-30 grid w-[320px] -translate-x-1/4 grid-cols-2 rounded-panel border border-hairline bg-white p-1 text-[14px]"
+              class="fixed bottom-[150px] left-1/2 z-30 grid w-[320px] -translate-x-1/4 narrow:bottom-2 narrow:-translate-x-1/2 grid-cols-2 rounded-panel border border-hairline bg-white p-1 text-[14px]"
             >
               <MenuItem v-for="form in offered.more" :key="form.kind" v-slot="{ active }">
                 <button
                   class="flex min-h-[32px] items-center justify-between rounded-small px-3 text-left"
                   :class="active ? 'bg-mist' : ''"
                   type="button"
+                  :title="hint(form)"
                   @click="emit('mark', form)"
                 >
-                  {{ form.name }} <kbd class="text-[11px] text-quiet">{{ form.key.toUpperCase() }}</kbd>
+                  {{ form.name }}
                 </button>
               </MenuItem>
             </MenuItems>

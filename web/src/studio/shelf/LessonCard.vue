@@ -78,7 +78,7 @@ const DEEDS = [
       <ul class="grid grid-cols-6 text-[12px]" aria-label="How far this lesson is">
         <li v-for="point in lesson.waypoints" :key="point.screen" :class="point.done ? '' : 'text-quiet'">
           <RouterLink
-            class="inline-block min-h-[24px] hover:underline"
+            class="inline-block min-h-[24px] min-w-[24px] hover:underline"
             :to="{ name: point.screen, params: { id: lesson.id } }"
             >{{ SCREEN_NAMES[point.screen]
             }}<span class="sr-only">{{ point.done ? ' done' : ' not yet' }}</span></RouterLink

@@ -55,7 +55,7 @@ function drag(event: PointerEvent, mark: StripMark) {
       v-for="(mark, index) in marks"
       :key="mark.id"
       type="button"
-      class="flag absolute flex h-[22px] items-center rounded-small text-[12px] font-bold text-white"
+      class="flag absolute flex h-[24px] items-center rounded-small text-[12px] font-bold text-white"
       :class="[
         mark.atPause ? 'opacity-80' : '',
         chosen === mark.id ? 'outline-2 outline-offset-1 outline-ink' : '',

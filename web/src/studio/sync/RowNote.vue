@@ -19,7 +19,7 @@ const LOOK = {
     <span class="ml-auto whitespace-nowrap">{{ note }}</span>
     <button
       v-if="kind === 'talk'"
-      class="font-semibold whitespace-nowrap underline-offset-2 hover:underline"
+      class="min-h-[24px] font-semibold whitespace-nowrap underline-offset-2 hover:underline"
       type="button"
       @click="$emit('hear')"
     >

@@ -139,7 +139,7 @@ function drag(event: PointerEvent, visit: StripVisit, index: number) {
           v-for="visit in shown"
           :key="visit.index"
           type="button"
-          class="absolute bottom-0 min-w-[24px] rounded-t-small text-left px-[2px] pb-[2px] font-passage whitespace-nowrap"
+          class="absolute bottom-0 min-h-[24px] min-w-[24px] rounded-t-small text-left px-[2px] pb-[2px] font-passage whitespace-nowrap"
           :class="[
             visit.now ? 'bg-moss-pale' : '',
             visit.chosen ? 'outline-2 outline-lake' : '',

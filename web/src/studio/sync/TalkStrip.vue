@@ -34,7 +34,11 @@ const bars = computed(() => barsOf(props.peaks, wide.value - 26, timeAt))
       <p class="mb-1 flex items-center gap-2 text-[13px] text-quiet">
         <span class="min-w-0 truncate font-semibold">{{ row.text }}</span>
         <span class="ml-auto whitespace-nowrap">{{ row.note }}</span>
-        <button class="font-semibold underline-offset-2 hover:underline" type="button" @click="$emit('hear')">
+        <button
+          class="min-h-[24px] font-semibold underline-offset-2 hover:underline"
+          type="button"
+          @click="$emit('hear')"
+        >
           Hear it
         </button>
       </p>

@@ -3,6 +3,7 @@ import { useMutationObserver, useResizeObserver } from '@vueuse/core'
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
 import type { Command, Schemas } from '@/api/client'
 import { useKeys } from '@/parts/keys'
+import { useNarrow } from '@/parts/narrow'
 import { rangeOf } from './blockText'
 import SuspectPost from './SuspectPost.vue'
 
@@ -15,6 +16,7 @@ const props = defineProps<{
   send: (command: Command) => Promise<boolean>
 }>()
 
+const narrow = useNarrow()
 const HEAD = 34
 const GAP = 8
 const active = ref('')
@@ -112,8 +114,16 @@ defineExpose({ next })
 </script>
 
 <template>
-  <div ref="column" class="relative w-[280px] shrink-0" :style="{ minHeight: `${reach}px` }">
-    <svg class="pointer-events-none absolute inset-0 h-full w-full overflow-visible" aria-hidden="true">
+  <div
+    ref="column"
+    class="relative w-[280px] shrink-0 narrow:w-full narrow:max-h-[240px] narrow:overflow-y-auto narrow:border-b narrow:border-hairline narrow:p-2"
+    :style="{ minHeight: narrow ? undefined : `${reach}px` }"
+  >
+    <svg
+      v-if="!narrow"
+      class="pointer-events-none absolute inset-0 h-full w-full overflow-visible"
+      aria-hidden="true"
+    >
       <path
         v-for="{ suspect, top, spot, open } in posts"
         :key="suspect.word"
@@ -128,7 +138,7 @@ defineExpose({ next })
     <article
       v-for="{ suspect, open, top } in posts"
       :key="suspect.word"
-      class="absolute left-3 right-0"
+      class="absolute left-3 right-0 narrow:static narrow:mb-1"
       :style="{ top: `${top}px`, zIndex: open ? 2 : 1 }"
       :data-open="open || undefined"
       :aria-label="`To check: ${suspect.text}`"

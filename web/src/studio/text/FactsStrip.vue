@@ -19,7 +19,7 @@ const wished = computed(() => new Set(props.wishes))
   >
     <Popover v-for="fact in facts.facts" :key="fact.name" v-slot="{ open }" class="fact relative">
       <PopoverButton
-        class="rounded-small px-1.5 py-0.5 hover:bg-white"
+        class="min-h-[24px] rounded-small px-1.5 py-0.5 hover:bg-white"
         :class="open ? 'bg-white' : ''"
         :aria-describedby="`fact-${fact.name}`"
       >
@@ -28,7 +28,7 @@ const wished = computed(() => new Set(props.wishes))
       <span :id="`fact-${fact.name}`" role="tooltip" class="tip panel">{{ fact.meaning }}</span>
     </Popover>
     <Popover class="relative ml-auto">
-      <PopoverButton class="rounded-small px-2 py-0.5 text-lake underline">
+      <PopoverButton class="min-h-[24px] rounded-small px-2 py-0.5 text-lake underline">
         Hardest words ({{ facts.hardest.length }})
       </PopoverButton>
       <PopoverPanel class="panel absolute bottom-full right-0 z-10 mb-2 w-[380px] p-4">
@@ -67,6 +67,15 @@ const wished = computed(() => new Set(props.wishes))
   width: 240px;
   padding: 8px 12px;
   visibility: hidden;
+}
+@media (width < 900px) {
+  .tip {
+    position: fixed;
+    right: 12px;
+    bottom: 12px;
+    left: 12px;
+    width: auto;
+  }
 }
 .fact:hover .tip,
 .fact:focus-within .tip {

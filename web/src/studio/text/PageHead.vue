@@ -58,7 +58,7 @@ const WAYS = [
     />
     <button
       v-if="number > 1 && !page.photo"
-      class="ml-auto rounded-small px-1 text-lake underline"
+      class="ml-auto min-h-[24px] rounded-small px-1 text-lake underline"
       type="button"
       @click="send({ kind: 'join page', page: page.id })"
     >

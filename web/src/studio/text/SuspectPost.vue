@@ -116,13 +116,13 @@ defineExpose({ keepIt, begin, part, join, drop })
           Mend <kbd class="key">M</kbd>
         </button>
         <button class="button min-h-[30px]! px-2.5!" type="button" @click="part">
-          Part <kbd class="key">P</kbd>
+          Split <kbd class="key">P</kbd>
         </button>
         <button v-if="suspect.joins" class="button min-h-[30px]! px-2.5!" type="button" @click="join">
           Join with the next <kbd class="key">J</kbd>
         </button>
         <button class="button min-h-[30px]! px-2.5!" type="button" @click="drop">
-          Drop it <kbd class="key">D</kbd>
+          Delete it <kbd class="key">D</kbd>
         </button>
       </div>
     </template>

@@ -156,6 +156,10 @@ class Activity:
         """What stands there on two sides."""
         return ()
 
+    def rewritten(self, name: str, text: str) -> Self:
+        """It with another text in the option of this name, or on a side of a pair ("l0", "r0", …)."""
+        return self
+
     def looks_at(self) -> tuple[str, str]:
         """The block of a picture, and a region of it (empty: all of it); both empty where there is none."""
         return "", ""

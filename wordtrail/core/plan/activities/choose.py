@@ -84,6 +84,10 @@ class Choose(Activity):
     def options(self) -> tuple[Option, ...]:
         return tuple(Option(f"c{n}", one.text, one.right, one.reason, one.proof) for n, one in enumerate(self.choices))
 
+    def rewritten(self, name: str, text: str) -> Self:
+        written = tuple(replace(one, text=text) if name == f"c{n}" else one for n, one in enumerate(self.choices))
+        return replace(self, choices=written)
+
     def before_answer(self, point: str) -> tuple[Disclosure, ...]:
         return tuple(
             Disclosure((strike_part(point, n), *self._proof(point, n)), STRIKE, self.choices[n].reason)

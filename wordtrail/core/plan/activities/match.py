@@ -45,6 +45,14 @@ class Match(Activity):
     def pairs_to_match(self) -> tuple[Pair, ...]:
         return self.pairs
 
+    def rewritten(self, name: str, text: str) -> Self:
+        sides = {f"l{n}": "left" for n in range(len(self.pairs))} | {f"r{n}": "right" for n in range(len(self.pairs))}
+        if name not in sides:
+            return self
+        number = int(name[1:])
+        changed = replace(self.pairs[number], **{sides[name]: text})
+        return replace(self, pairs=(*self.pairs[:number], changed, *self.pairs[number + 1 :]))
+
     def verdict(self, answer: Answer, evidence: tuple[Span, ...], order: Sequence[str]) -> Verdict:
         return places_right(answer.matches, tuple(pair.right for pair in self.pairs), "All of them belong together.")
 

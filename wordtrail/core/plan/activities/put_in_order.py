@@ -43,6 +43,10 @@ class PutInOrder(Activity):
         place = {row: number for number, row in enumerate(places_as_put(self.items), 1)}
         return tuple(Option(f"i{n}", item, place=place[n]) for n, item in enumerate(as_put(self.items)))
 
+    def rewritten(self, name: str, text: str) -> Self:
+        wanted = next((one.place - 1 for one in self.options() if one.name == name), None)
+        return replace(self, items=tuple(text if n == wanted else item for n, item in enumerate(self.items)))
+
     def verdict(self, answer: Answer, evidence: tuple[Span, ...], order: Sequence[str]) -> Verdict:
         return places_right(answer.items, self.items, "That is the order.")
 
