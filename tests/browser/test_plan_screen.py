@@ -28,7 +28,7 @@ class PlanScreenTest(StudioTest):
     def on_the_stage(self, page: Page, text: str) -> None:
         """The stage shows this text; its words stand apart without spaces between them."""
         words = re.compile(r"\s*".join(map(re.escape, text.split())))
-        expect(page.get_by_role("img", name="The stage at this point")).to_contain_text(words)
+        expect(page.get_by_role("group", name="The stage at this point")).to_contain_text(words)
 
     def test_every_mark_has_a_key(self) -> None:
         page = self.new_page()
@@ -180,6 +180,27 @@ class PlanScreenTest(StudioTest):
         page.get_by_role("button", name="Check it").click()
         expect(page.get_by_text("Yes, you found the words.")).to_be_visible()
 
+    def test_texts_are_written_where_they_stand_on_the_stage(self) -> None:
+        page = self.new_page()
+        lesson = self.plan(page, "Bee")
+        page.get_by_role("navigation", name="The run of the lesson").get_by_role("button", name="Purpose").last.click()
+        page.get_by_role("button", name="Write: How can a dance be a map?").click()
+        page.keyboard.type("Why does a bee dance?")
+        page.keyboard.press("Enter")
+        self.on_the_stage(page, "Why does a bee dance?")
+        expect(page.get_by_label("Focus question")).to_have_value("Why does a bee dance?")
+        first = page.get_by_role("button", name="Write: I can tell what")
+        first.focus()
+        page.keyboard.press("Enter")
+        page.keyboard.type("Nothing of this is kept")
+        page.keyboard.press("Escape")
+        self.on_the_stage(page, "I can tell what a bee’s dance means.")
+        view = page.request.get(f"{self.address}/api/lessons/{lesson}").json()
+        self.assertEqual(view["undo"], "writing on the stage")
+        self.assertEqual(view["lesson"]["plan"]["opening"]["focus"], "Why does a bee dance?")
+        page.keyboard.press("Control+z")
+        self.on_the_stage(page, "How can a dance be a map?")
+
     def test_a_card_is_made_and_its_parts_worked_out(self) -> None:
         page = self.new_page()
         self.planned(page, "The rabbit went hopping over the hill.")
@@ -299,7 +320,7 @@ class PlanScreenTest(StudioTest):
         page.get_by_role("button", name="Take back a line").click()
         expect(page.get_by_role("img", name=re.compile(": 1 line$"))).to_be_visible()
         page.get_by_role("button", name="Keep the drawing").click()
-        stage = page.get_by_role("img", name="The stage at this point")
+        stage = page.get_by_role("group", name="The stage at this point")
         expect(stage.locator('polyline[stroke="var(--color-moss)"]')).to_have_count(1)
         kept = page.request.get(f"{self.address}/api/lessons/{lesson}").json()["lesson"]["plan"]["cards"][1]
         (line,) = kept["drawing"]

@@ -13,6 +13,7 @@ from playwright.sync_api import FilePayload, Page, Route, expect
 
 from tests.browser.harness import running, write_wav
 from tests.browser.studio import JOB, StudioTest
+from wordtrail.api.network_door import machine_address
 from wordtrail.media.decode import decode
 
 
@@ -63,6 +64,52 @@ class ScreensTest(StudioTest):
         page.goto(link)
         slider = page.get_by_role("slider")
         expect(slider).to_have_attribute("aria-valuenow", re.compile("^(19|20)"))
+
+    def test_students_tap_printed_answers_and_look_back_into_the_text(self) -> None:
+        page = self.new_page()
+        kite = self.lesson(page, "Kite")
+        link = page.request.post(f"{self.address}/api/lessons/{kite}/link").json()["url"]
+        token = link.split("/")[-1]
+        stage = page.request.get(f"{self.address}/api/student/{token}").json()
+        asked = next(one for one in stage["points"] if one["answered_by"] == "choices")
+        gate = next(one for one in stage["sheet"]["gates"] if one["shows"] == asked["id"])
+        page.goto(f"{link}?at={gate['at'] - 0.5}")
+        page.get_by_role("button", name="Play").click()
+        page.get_by_role("button", name="Look in the text").click()
+        bar = page.get_by_role("region", name="Looking in the text")
+        expect(bar).to_contain_text("page 1 of")
+        bar.get_by_role("button", name="Next page").click()
+        expect(bar).to_contain_text("page 2 of")
+        expect(page.locator("svg.stage-page")).to_contain_text("caught")
+        bar.get_by_role("button", name="Back to the question").click()
+        wrong = page.get_by_role("button", name="He was angry with Wren.")
+        wrong.click()
+        expect(wrong).to_have_attribute("aria-pressed", "true")
+        expect(page.get_by_text("Not that one.")).to_be_visible()
+        page.get_by_role("button", name="The string was wrapped around his hand.").click()
+        expect(page.get_by_text("Yes.")).to_be_visible()
+
+    def test_sharing_needs_no_command_line_and_shows_no_code_that_cannot_work(self) -> None:
+        page = self.new_page()
+        rain = self.lesson(page, "Rain")
+        page.request.post(f"{self.address}/api/lessons/{rain}/link")
+        page.goto(f"{self.address}/lesson/{rain}/share")
+        code = page.get_by_role("img", name="QR code of the student link")
+        switch = page.get_by_role("switch", name="Let this network open it")
+        expect(switch).not_to_be_checked()
+        expect(code).to_have_count(0)
+        switch.click()
+        if not machine_address():
+            expect(page.get_by_role("alert")).to_contain_text("no network")
+            return
+        expect(code).to_be_visible()
+        link = page.locator("[data-link]").inner_text()
+        self.assertIn(machine_address(), link)
+        student = self.new_page()
+        student.goto(link)
+        expect(student.get_by_role("button", name="Play")).to_be_visible()
+        switch.click()
+        expect(code).to_have_count(0)
 
     def test_a_bad_text_keeps_what_was_pasted(self) -> None:
         page = self.new_page()

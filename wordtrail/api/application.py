@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 import time
 from collections.abc import Iterable
 from pathlib import Path
@@ -30,6 +31,8 @@ from wordtrail.workspace import Workspace
 
 LARGEST_UPLOAD_MEGABYTES = 1024
 
+
+TOKEN = re.compile(r"[A-Za-z0-9_-]{1,64}")
 
 log = logger("wordtrail.api")
 
@@ -112,7 +115,14 @@ def _add_pages(app: OpenAPI) -> None:
             if path.startswith("assets/"):
                 response.cache_control.max_age = 31_536_000
             return response
-        return send_file(WEB / ("student.html" if path.startswith("s/") else "index.html"), max_age=0)
+        if not path.startswith("s/"):
+            return send_file(WEB / "index.html", max_age=0)
+        response = send_file(WEB / "student.html", max_age=0)
+        if TOKEN.fullmatch(path.removeprefix("s/")):
+            # The lesson is on its way while the page's program still comes.
+            lesson = f"/api/student/{path.removeprefix('s/')}"
+            response.headers["Link"] = f"<{lesson}>; rel=preload; as=fetch; crossorigin"
+        return response
 
     @app.after_request
     def harden(response: Response) -> Response:

@@ -202,7 +202,7 @@ useKeys({
         >
       </div>
     </div>
-    <div class="flex min-h-0 flex-col gap-4 overflow-y-auto pb-1 narrow:overflow-visible">
+    <div class="flex min-h-0 flex-col gap-4 overflow-y-auto pb-1 narrow:overflow-visible narrow:pb-[72px]">
       <template v-if="!busy">
         <BrokenOff v-for="broken in unfinished" :key="broken.id" :take="broken" />
       </template>
@@ -259,7 +259,7 @@ useKeys({
         @press="live.press"
       />
       <section
-        class="mt-auto flex flex-col gap-2 narrow:sticky narrow:bottom-0 narrow:z-10 narrow:flex-row narrow:flex-wrap narrow:items-center narrow:bg-mist narrow:py-2"
+        class="mt-auto flex flex-col gap-2 narrow:fixed narrow:inset-x-0 narrow:bottom-0 narrow:z-10 narrow:flex-row narrow:flex-wrap narrow:items-center narrow:border-t narrow:border-hairline narrow:bg-mist narrow:px-3 narrow:py-2"
       >
         <p v-if="busy" class="flex items-baseline gap-2" aria-live="off">
           <span
