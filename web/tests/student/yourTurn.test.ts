@@ -40,7 +40,10 @@ function pageOf(one: Schemas['StudentPoint']): Schemas['LaidPage'] {
   const places = (side: Schemas['Side'], texts: readonly string[], x = 0) =>
     texts.map((text, row) => ({ side, row, text, x, y: row * 100, width: 500, height: 80 }))
   const answers = [
-    ...places('choice', one.choices.map(({ text }) => text)),
+    ...places(
+      'choice',
+      one.choices.map(({ text }) => text),
+    ),
     ...places('item', one.items),
     ...places('left', one.lefts),
     ...places('right', one.matches, 700),
@@ -65,14 +68,19 @@ const Turn = defineComponent({
   },
 })
 function turn(one: Schemas['StudentPoint'] | undefined, more: object = {}) {
-  const usual = { token: 't', board: undefined, gate: gate('p1', 4), left: 5, answering: false, canLook: true }
+  const usual = {
+    token: 't',
+    board: undefined,
+    gate: gate('p1', 4),
+    left: 5,
+    answering: false,
+    canLook: true,
+  }
   return mount(Turn, { props: { ...usual, point: one, picked: [], ...more } as never })
 }
 const told = (page: VueWrapper) => page.getComponent(YourTurn).emitted()
 const button = (of: VueWrapper, name: string) =>
-  of
-    .findAll('button, [role=button]')
-    .find((one) => (one.attributes('aria-label') ?? one.text()) === name)!
+  of.findAll('button, [role=button]').find((one) => (one.attributes('aria-label') ?? one.text()) === name)!
 const tap = (of: VueWrapper, name: string) => button(of, name).trigger('click')
 
 enableAutoUnmount(afterEach)
