@@ -12,12 +12,12 @@ import numpy as np
 from bench.align.formants import say
 from bench.align.voices import resampled
 from wordtrail.core.align.hypotheses import greedy
-from wordtrail.core.align.listening import LONG, heard_over
+from wordtrail.core.align.listening import heard_over
 from wordtrail.core.align.path import fit_of
 from wordtrail.core.align.sounds import LAG, Frames, heard_in, joined
 from wordtrail.core.align.stretches import grouped, sound_ends, stretches_of_sound
 from wordtrail.core.align.values import RATE, Forgetful, Samples, Stretch
-from wordtrail.core.errors import JobCancelled, PassageNotRead
+from wordtrail.core.errors import JobCancelled
 from wordtrail.core.speech.phone_model import FRAME, phone_log_probabilities, tokens
 from wordtrail.core.speech.phones import NUMBER, PHONES, relations
 from wordtrail.core.speech.pronunciation import pronunciations
@@ -108,12 +108,11 @@ class HeardOverTest(unittest.TestCase):
         self,
         copies: int,
         memory: Kept | Forgetful,
-        hopeless: bool = False,
         progress: Callable[[float], None] = lambda share: None,
     ) -> Frames:
         samples = np.tile(self.piece, copies)
         groups = [Stretch(n * self.seconds, (n + 1) * self.seconds) for n in range(copies)]
-        return heard_over(samples, groups, progress, 2, memory, lambda frames: hopeless)
+        return heard_over(samples, groups, progress, 2, memory)
 
     def test_what_was_heard_before_a_crash_is_not_heard_again(self) -> None:
         memory, shares = Kept(), list[float]()
@@ -133,14 +132,6 @@ class HeardOverTest(unittest.TestCase):
         np.testing.assert_allclose(again.at, plain.at)
         np.testing.assert_allclose(again.phones, plain.phones, atol=1e-3)
         self.assertEqual(shares, sorted(shares))
-
-    def test_a_hopeless_take_is_given_up_after_its_first_minute_and_three_probes(self) -> None:
-        copies = int(LONG / self.seconds) + 20
-        memory = Kept()
-        with self.assertRaises(PassageNotRead):
-            self.over(copies, memory, hopeless=True)
-        self.assertLess(len(memory.pieces) * self.seconds, 75)
-        self.over(4, memory, hopeless=True)
 
 
 class StretchesTest(unittest.TestCase):

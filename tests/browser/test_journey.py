@@ -149,7 +149,7 @@ class JourneyTest(unittest.TestCase):
     def _share(self, page: Page) -> str:
         page.get_by_role("link", name="Go to Share").click()
         page.get_by_role("button", name="Make the link").click()
-        expect(page.get_by_role("img", name="QR code")).to_be_visible()
+        expect(page.get_by_role("heading", name="The lesson is open on this computer")).to_be_visible()
         link = page.locator("[data-link]").inner_text()
         self.assertRegex(link, r"/s/[\w-]{20,}$")
         return link

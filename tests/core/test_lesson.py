@@ -17,6 +17,7 @@ from wordtrail.core.lesson.take_in_use import TakeUse, take_in_use, takes_to_ask
 from wordtrail.core.marks.forms.underline import Underline
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.text.model import BlockKind
+from wordtrail.core.trail.model import Aside
 from wordtrail.core.waypoints.waypoints import Screen, Standing, next_screen, waypoints
 
 
@@ -76,7 +77,7 @@ class CommandsTest(unittest.TestCase):
         self.assertEqual(len(set(kinds)), len(COMMANDS))
         self.assertTrue(all(command.label for command in COMMANDS))
         ours = {one.__name__ for one in COMMANDS if one not in SCREEN_COMMANDS}
-        self.assertEqual(ours, {"AddPages", "BringPlan", "PlaceDrawn", "TakeOver"})
+        self.assertEqual(ours, {"AddPages", "BringPlan", "KeepRecorded", "PlaceDrawn", "TakeOver"})
 
 
 class RewordedTest(unittest.TestCase):
@@ -138,8 +139,13 @@ class PathTest(unittest.TestCase):
         self.assertEqual(take_in_use(lesson(), {"x": by_itself}), "x", "the chosen one was deleted")
 
     def test_the_first_take_is_used_by_itself_and_a_later_one_waits(self) -> None:
-        self.assertEqual(use_of_new([]), TakeUse.BY_ITSELF)
-        self.assertEqual(use_of_new(["x"]), TakeUse.ASKED)
+        read = trail()
+        talked = replace(read, visits=read.visits[:2])
+        hardly = replace(read, visits=read.visits[:3], asides=(Aside(10, 60),))
+        self.assertEqual(use_of_new([], read), TakeUse.BY_ITSELF)
+        for found in (talked, hardly):
+            self.assertEqual(use_of_new([], found), TakeUse.ASKED)
+        self.assertEqual(use_of_new(["x"], read), TakeUse.ASKED)
         waiting = {"x": TakeUse.BY_ITSELF, "y": TakeUse.ASKED, "z": TakeUse.BY_CHOICE}
         self.assertEqual(takes_to_ask_about(waiting, "x"), ("y",))
         self.assertEqual(takes_to_ask_about(waiting, "y"), (), "it is used, which is an answer")

@@ -235,17 +235,15 @@ class MomentTest(unittest.TestCase):
         drawing, sheet = self.drawing(Mark("", Boxed(), "a3", "a3", "evidence", moment=Moment.TALK))
         self.assertAlmostEqual(drawing.start, sheet.lights[8].end, places=3)
 
-    def test_a_mark_is_not_broken_off_where_the_lesson_stops(self) -> None:
+    def test_a_mark_waits_until_the_students_had_their_turn(self) -> None:
         made = apply(lesson(), KeepPoint(PausePoint("", "a9", "Why?", 4)))
         mark = Mark("", Circle(), "a6", "a9", "evidence", moment=Moment.TALK)
         drawing, sheet = self.drawing(mark, made=made)
         (gate,) = sheet.gates
-        self.assertEqual(drawing.gate, gate.pause)
-        shares = [
-            next((m.progress for m in state_at(sheet, gate.at, gate.pause, waited).marks), None)
-            for waited in (0.2, 2.0, 3.9)
-        ]
-        self.assertEqual(shares, [None, 1.0, 1.0])
+        for waited in (0.2, 2.0, 3.9):
+            self.assertEqual(state_at(sheet, gate.at, gate.pause, waited).marks, ())
+        self.assertGreater(drawing.start, gate.at)
+        self.assertEqual([m.progress for m in state_at(sheet, drawing.end).marks], [1.0])
 
     def test_a_mark_that_is_there_from_the_start(self) -> None:
         _, sheet = self.drawing(Mark("", Boxed(), "a3", "a3", "evidence", moment=Moment.START))
@@ -284,8 +282,8 @@ class MomentTest(unittest.TestCase):
         made = apply(made, KeepPoint(PausePoint("", "a5", "Why?", 3, reading=two)))
         words = [word.id for word in made.words]
         sheet = sheet_of(made, read([*words, *words]))
-        again = sheet.lights[len(words) + 4]
-        self.assertTrue(again.start < sheet.gates[0].at < sheet.lights[len(words) + 5].start)
+        again = sheet.lights[len(words) + 8]
+        self.assertTrue(again.start < sheet.gates[0].at < sheet.lights[len(words) + 9].start)
 
 
 class ReadingTest(unittest.TestCase):

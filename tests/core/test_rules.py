@@ -11,8 +11,9 @@ from wordtrail.core.changes.card_changes import fresh_card
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.mark_changes import KeepMark
 from wordtrail.core.cues.film import video_seconds
-from wordtrail.core.cues.model import CueSheet, Gate, Light
+from wordtrail.core.cues.model import CueSheet, Gate
 from wordtrail.core.cues.state import state_at, think_seconds
+from wordtrail.core.direct.course import Light
 from wordtrail.core.layout.model import LaidStroke
 from wordtrail.core.layout.tied_numbers import deep
 from wordtrail.core.layout.typeset import typeset

@@ -9,8 +9,9 @@ from typing import Any
 
 from tests.golden.lessons import ShownLesson, all_shown
 from wordtrail.api.catalogue import all_kinds
-from wordtrail.core.cues.model import Caption, CueSheet, Gate, Light, SignpostShown
+from wordtrail.core.cues.model import Caption, CueSheet, Gate, SignpostShown
 from wordtrail.core.cues.state import sentence_back, state_at
+from wordtrail.core.direct.course import Light
 from wordtrail.core.layout.drawing import dots_of, drawn_points, highlight_of, shares, stone_of, stones_used
 from wordtrail.core.layout.tied_numbers import deep
 from wordtrail.core.lesson.boards import script

@@ -11,6 +11,7 @@ from pydantic.json_schema import GenerateJsonSchema
 
 from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.changes.commands import SCREEN_COMMANDS
+from wordtrail.core.cues.answers import PartByPart
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.run import Stop
 from wordtrail.core.edit.edit_list import EditList
@@ -158,6 +159,8 @@ class Take(Answer):
     """Whether the teacher has yet to say if it is to be used."""
     words_read: int
     words: int
+    is_talk: bool = False
+    """Whether hardly anything of the lesson is read in it."""
 
 
 class Job(Answer):
@@ -265,6 +268,7 @@ class Guide(Answer):
     stretches: list[GuideStretch]
     live_marks: list[str]
     drawing_seconds: float
+    part_by_part: list[PartByPart] = []
 
 
 class TrailView(Answer):

@@ -23,6 +23,7 @@ from wordtrail.api.views import (
 )
 from wordtrail.core.changes.take_changes import ChooseTake
 from wordtrail.core.changes.word_list import lesson_of_words
+from wordtrail.core.cues.answers import part_by_part
 from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.live_marks import DRAWN_IN_TALK, live_marks
@@ -230,7 +231,12 @@ def guide(path: LessonPath, query: GuideQuery) -> Response:
         lesson = get_lesson(session, path.lesson, workspace.owner).lesson
     stretches = recording_guide(lesson, query.words_per_minute, whole=query.whole)
     return answer(
-        answers.Guide(stretches=list(stretches), live_marks=list(live_marks(lesson)), drawing_seconds=DRAWN_IN_TALK)
+        answers.Guide(
+            stretches=list(stretches),
+            live_marks=list(live_marks(lesson)),
+            drawing_seconds=DRAWN_IN_TALK,
+            part_by_part=list(part_by_part(lesson)),
+        )
     )
 
 

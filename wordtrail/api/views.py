@@ -9,13 +9,14 @@ from sqlalchemy.orm import Session
 
 from wordtrail.api import answers
 from wordtrail.api.context import answer, context, public_url, reached_at
-from wordtrail.core.cues.model import Beat, Caption, Drawing, Gate, Light, PageTurn, Reveal, SignpostShown
+from wordtrail.core.cues.model import Beat, Caption, Drawing, Gate, Reveal, SignpostShown
+from wordtrail.core.direct.course import Light, PageTurn
 from wordtrail.core.layout.model import LaidMark, LaidPage, Signpost
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.checking import checks_of
 from wordtrail.core.lesson.current_trail import current_trail, kept_ends, loose_mends
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.take_in_use import take_in_use, takes_to_ask_about
+from wordtrail.core.lesson.take_in_use import is_talk, take_in_use, takes_to_ask_about
 from wordtrail.core.trail.checks import figures
 from wordtrail.core.trail.legs import legs
 from wordtrail.core.trail.model import Trail
@@ -142,6 +143,7 @@ def take_view(row: TakeRow, lesson: Lesson, around: Surroundings = NOTHING, used
         asks=row.id in takes_to_ask_about(around.uses, used),
         words_read=figures(trail, [word.id for word in lesson.words]).read if trail else 0,
         words=len(lesson.words),
+        is_talk=trail is not None and is_talk(trail),
     )
 
 

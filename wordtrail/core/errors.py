@@ -123,17 +123,6 @@ class SoundTooLong(SoundError):
         )
 
 
-class PassageNotRead(SoundError):
-    """The take holds speech, but not this passage."""
-
-    def __init__(self) -> None:
-        super().__init__(
-            "The passage is not read in this take: hardly any of its words were found.",
-            kept="The take is kept and can be listened to.",
-            advice="Choose another take, or check that this is the right passage.",
-        )
-
-
 class LessonError(WordTrailError):
     """A change to the lesson that makes no sense."""
 

@@ -1,12 +1,13 @@
-"""The end of a recording: the take is kept, and what was drawn while it was made goes into the lesson."""
+"""The end of a recording: the take is kept, and what was done while it was made goes into the lesson."""
 
 from __future__ import annotations
 
 from threading import Lock
 
+from wordtrail.core.changes.direction_changes import KeepRecorded
 from wordtrail.core.changes.mark_changes import PlaceDrawn
-from wordtrail.core.marks.model import PlacedMark
-from wordtrail.core.trail.events import drawn_by_hand
+from wordtrail.core.trail.directions import directions_in
+from wordtrail.core.trail.events import TakeEvent, drawn_by_hand
 from wordtrail.service.changing import change_newest
 from wordtrail.store.takes import count_pieces, drop_pieces, events_of, finish_take, get_take, put_together
 from wordtrail.workspace import Workspace
@@ -19,14 +20,16 @@ def finish(workspace: Workspace, take: str) -> str:
     nothing was recorded."""
     # Asked for twice (an answer was slow), it is done once: the first gives the pieces back that the second would read.
     with _FINISHING:
-        lesson, drawn = _put_together(workspace, take)
-    if drawn:
+        lesson, events = _put_together(workspace, take)
+    if drawn := drawn_by_hand(events, take):
         change_newest(workspace, lesson, PlaceDrawn(drawn))
+    if directions := directions_in(events, take):
+        change_newest(workspace, lesson, KeepRecorded(directions))
     return lesson
 
 
-def _put_together(workspace: Workspace, take: str) -> tuple[str, tuple[PlacedMark, ...]]:
-    """The id of the take's lesson, and what was drawn while it was recorded; nothing where it was kept before."""
+def _put_together(workspace: Workspace, take: str) -> tuple[str, tuple[TakeEvent, ...]]:
+    """The id of the take's lesson, and what happened while it was recorded; nothing where it was kept before."""
     while True:
         with workspace.database.write_session() as session:
             row = get_take(session, take, workspace.owner)
@@ -39,7 +42,7 @@ def _put_together(workspace: Workspace, take: str) -> tuple[str, tuple[PlacedMar
             # A piece may have come while the others were put together: then it is done once more, with that one.
             if now.state == "recording" and now.pieces == row.pieces:
                 finish_take(now)
-                drawn = drawn_by_hand(events_of(session, take), take)
+                events = tuple(events_of(session, take))
                 break
     drop_pieces(workspace.blobs, take)
-    return row.lesson_id, drawn
+    return row.lesson_id, events

@@ -174,7 +174,7 @@ def keep_trail(session: Session, row: TakeRow, trail: Trail) -> None:
         select(TrailRow.take_id).join(TakeRow, TakeRow.id == TrailRow.take_id).where(TakeRow.lesson_id == row.lesson_id)
     ).all()
     if row.id not in heard:
-        row.use = use_of_new(heard).value
+        row.use = use_of_new(heard, trail).value
     number = next_number(session, TrailRow.number, TrailRow.take_id == row.id)
     session.add(
         TrailRow(

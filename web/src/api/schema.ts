@@ -2409,6 +2409,36 @@ export interface components {
             task: string;
         };
         /**
+         * Deed
+         * @description What is done on the stage.
+         * @enum {string}
+         */
+        Deed: "turn" | "show" | "back" | "stop" | "part";
+        /**
+         * Direction
+         * @description At `at` (seconds of take time of `take`) the teacher does something with a `target`; `part` counts choices or
+         *     boxes from 1 (0: the next one).
+         */
+        Direction: {
+            /** Id */
+            id: string;
+            /** Take */
+            take: string;
+            /** At */
+            at: number;
+            deed: components["schemas"]["Deed"];
+            /**
+             * Target
+             * @default
+             */
+            target: string;
+            /**
+             * Part
+             * @default 0
+             */
+            part: number;
+        };
+        /**
          * Emphasis
          * @description A run of characters `[start, end)` of the block's text in a style other than plain.
          */
@@ -2455,7 +2485,8 @@ export interface components {
          *
          *     `issued` is the highest number given to a passage, pause point, mark or loose end so far.
          *     `placed_marks` are the moments of marks that were set by hand, for each take.
-         *     `settled` are the places of takes that were checked and found fine.
+         *     `settled` are the places of takes that were checked and found fine. `directions` are what the teacher did on the
+         *     stage in each take, while recording or afterwards.
          *     `card_wishes` are the words, as printed, of which the teacher wants a word card.
          */
         Lesson: {
@@ -2588,6 +2619,11 @@ export interface components {
              * @default []
              */
             settled: components["schemas"]["Settled"][];
+            /**
+             * Directions
+             * @default []
+             */
+            directions: components["schemas"]["Direction"][];
         };
         /**
          * Line
@@ -3145,6 +3181,11 @@ export interface components {
             words_read: number;
             /** Words */
             words: number;
+            /**
+             * Is Talk
+             * @default false
+             */
+            is_talk: boolean;
         };
         /**
          * TextLook
@@ -3377,7 +3418,7 @@ export interface components {
              */
             name?: string;
             /** Command */
-            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["WriteOnStageInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
+            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["KeepDirectionInput"] | components["schemas"]["RemoveDirectionInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["WriteOnStageInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
         };
         /**
          * AddBlock
@@ -3747,11 +3788,41 @@ export interface components {
             kind?: "dashed underline";
         };
         /**
+         * Deed
+         * @description What is done on the stage.
+         * @enum {string}
+         */
+        DeedInput: "turn" | "show" | "back" | "stop" | "part";
+        /**
          * Detector
          * @description What was found.
          * @enum {string}
          */
         DetectorInput: "repeated phrase" | "patterned sentence" | "rhyme" | "alliteration" | "sound word" | "sequence" | "cause and effect" | "comparison" | "question" | "definition" | "dialogue" | "heading" | "word to teach" | "word with an ending" | "sentence with a number" | "place to stop";
+        /**
+         * Direction
+         * @description At `at` (seconds of take time of `take`) the teacher does something with a `target`; `part` counts choices or
+         *     boxes from 1 (0: the next one).
+         */
+        DirectionInput: {
+            /** Id */
+            id: string;
+            /** Take */
+            take: string;
+            /** At */
+            at: number;
+            deed: components["schemas"]["DeedInput"];
+            /**
+             * Target
+             * @default
+             */
+            target?: string;
+            /**
+             * Part
+             * @default 0
+             */
+            part?: number;
+        };
         /**
          * DoubleUnderline
          * @description Two lines under the words.
@@ -3924,6 +3995,18 @@ export interface components {
              * @enum {string}
              */
             kind: "keep card";
+        };
+        /**
+         * KeepDirection
+         * @description A direction: put there, or moved to another moment.
+         */
+        KeepDirectionInput: {
+            direction: components["schemas"]["DirectionInput"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "keep direction";
         };
         /**
          * KeepMark
@@ -4704,6 +4787,19 @@ export interface components {
              * @enum {string}
              */
             kind: "remove card";
+        };
+        /**
+         * RemoveDirection
+         * @description Take a direction away.
+         */
+        RemoveDirectionInput: {
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "remove direction";
         };
         /**
          * RemoveMark
@@ -5690,6 +5786,11 @@ export interface components {
             live_marks: string[];
             /** Drawing Seconds */
             drawing_seconds: number;
+            /**
+             * Part By Part
+             * @default []
+             */
+            part_by_part: components["schemas"]["PartByPart"][];
         };
         /**
          * GuideStretch
@@ -5731,6 +5832,19 @@ export interface components {
             start: number;
             /** End */
             end: number;
+        };
+        /**
+         * PartByPart
+         * @description A question or chart (its id) that a teacher shows part by part: the parts of its page that come with each step,
+         *     and for each number, from 1, the step that it names (from 0).
+         */
+        PartByPart: {
+            /** Target */
+            target: string;
+            /** Steps */
+            steps: string[][];
+            /** Numbers */
+            numbers: number[];
         };
         /**
          * TrailView

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { useElementSize, useLocalStorage } from '@vueuse/core'
+import { useElementSize, useLocalStorage, useRafFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import { ask, client, Problem } from '@/api/client'
@@ -16,12 +16,15 @@ import DrawWhileTalking from './DrawWhileTalking.vue'
 import RefusedTake from './RefusedTake.vue'
 import TakeList from './TakeList.vue'
 import BrokenOff from './record/BrokenOff.vue'
+import DeskKeys from './record/DeskKeys.vue'
+import { useDesk } from './record/desk'
 import { useGuide } from './record/guide'
 import GuidePrompt from './record/GuidePrompt.vue'
 import GuideSteps from './record/GuideSteps.vue'
 import { useLiveMarks } from './record/liveMarks'
 import MicrophonePicker from './record/MicrophonePicker.vue'
 
+const DIGITS = [1, 2, 3, 4, 5, 6, 7, 8, 9] as const
 const lesson = useLesson()
 const view = lesson.view
 const router = useRouter()
@@ -56,6 +59,15 @@ const { phase, count, time, level, clipped, unsent, trouble, microphones, chosen
   take
 const handing = ref(false)
 const followGuide = ref(true)
+const rehearsing = ref(false)
+const rehearsed = ref(0)
+const rehearsedSince = ref(0)
+useRafFn(() => {
+  if (rehearsing.value) rehearsed.value = (performance.now() - rehearsedSince.value) / 1000
+})
+/** Seconds of the take, or of the rehearsal. */
+const takeTime = computed(() => (rehearsing.value ? rehearsed.value : time.value))
+const onStage = computed(() => running.value || rehearsing.value)
 
 const places = computed(() => (stage.value ? placesOf(stage.value.layout) : new Map()))
 const printed = computed(() => (stage.value ? printedOf(stage.value.layout) : new Map<string, string>()))
@@ -67,20 +79,28 @@ const {
   lit,
   waits,
   prompt,
-  go,
+  jump,
   begin,
 } = useGuide(
   computed(() => stage.value?.layout),
   computed(() => guide.data.value),
   computed(() => view.value.lesson.pause_points),
-  { time, running, follow: followGuide },
+  { time: takeTime, running: onStage, follow: followGuide },
+)
+/** What is done on the stage, by key or tap. */
+const desk = useDesk(
+  computed(() => stage.value?.layout),
+  computed(() => guide.data.value),
+  computed(() => view.value.lesson.pause_points),
+  { places: stops, at, jump },
+  (what, detail) => running.value && take.note(what, detail),
 )
 const state = computed(() => ({
   ...stateAt(stage.value!.sheet, -1),
   lit: lit.value,
   page: page.value,
-  parts: [],
-  marks: running.value ? live.onStage.value : [],
+  parts: onStage.value ? desk.parts.value : [],
+  marks: onStage.value ? live.onStage.value : [],
 }))
 const legend = computed(() => view.value.lesson.legend)
 /* Marks that are drawn by hand while talking. */
@@ -88,7 +108,11 @@ const live = useLiveMarks(
   computed(() => view.value.lesson.marks),
   computed(() => guide.data.value),
   (mark) => places.value.get(mark.first)?.page === page.value,
-  { time, recording: computed(() => phase.value === 'recording'), note: take.note },
+  {
+    time: takeTime,
+    recording: computed(() => phase.value === 'recording' || rehearsing.value),
+    note: (what, detail) => running.value && take.note(what, detail),
+  },
 )
 const hasMore = computed(() => {
   const { pause_points, plan } = view.value.lesson
@@ -111,12 +135,24 @@ const promptAt = computed(() => {
 const unfinished = computed(() => view.value.takes.filter((take) => take.state === 'recording'))
 
 watch(whole, begin)
-watch(page, (turned) => running.value && take.note('page', String(turned)))
 
-function start() {
+function set() {
   begin()
   live.begin()
-  void take.start()
+}
+async function start() {
+  rehearsing.value = false
+  set()
+  await take.start()
+  if (running.value) desk.begin()
+}
+/** Try everything without keeping sound. */
+function rehearse() {
+  rehearsing.value = !rehearsing.value
+  rehearsedSince.value = performance.now()
+  rehearsed.value = 0
+  set()
+  desk.begin()
 }
 
 async function handIn(event: Event) {
@@ -155,8 +191,13 @@ useKeys({
   r: () => void (busy.value ? take.stop() : start()),
   space: take.pauseOrGoOn,
   m: () => live.press(live.next.value),
-  arrowright: () => go(1),
-  arrowleft: () => go(-1),
+  arrowright: () => desk.go(1),
+  arrowleft: () => desk.go(-1),
+  s: () => onStage.value && desk.stop(),
+  n: () => onStage.value && desk.show(),
+  t: () => onStage.value && desk.back(),
+  u: () => onStage.value && desk.undo(),
+  ...Object.fromEntries(DIGITS.map((digit) => [String(digit), () => onStage.value && desk.number(digit)])),
 })
 </script>
 
@@ -245,12 +286,23 @@ useKeys({
         v-if="(!busy || running) && stops.length > 1"
         :at="at"
         :total="stops.length"
-        :recording="running"
+        :recording="onStage"
         :waits="waits"
-        @go="go"
+        @go="(by) => (onStage ? desk.go(by) : jump(at + by))"
+      />
+      <DeskKeys
+        v-if="onStage"
+        :stops-at="desk.toStopAt.value?.question ?? ''"
+        :left="desk.target.value ? desk.left.value : -1"
+        :away="desk.isAway.value"
+        :can-undo="desk.canUndo.value"
+        @stop="desk.stop"
+        @show="desk.show()"
+        @back="desk.back"
+        @undo="desk.undo"
       />
       <DrawWhileTalking
-        v-if="running && live.here.value.length"
+        v-if="onStage && live.here.value.length"
         :marks="live.here.value"
         :legend="legend"
         :drawn="live.drawn.value"
@@ -305,7 +357,10 @@ useKeys({
             <kbd class="key text-ink">R</kbd>
           </button>
         </template>
-        <label v-if="!busy" class="button cursor-pointer">
+        <button v-if="!busy" class="button" type="button" :aria-pressed="rehearsing" @click="rehearse">
+          {{ rehearsing ? `End the rehearsal · ${clock(rehearsed)}` : 'Rehearse, without sound' }}
+        </button>
+        <label v-if="!busy && !rehearsing" class="button cursor-pointer">
           {{ handing ? 'Reading the file …' : 'Hand in a sound file instead' }}
           <input
             class="sr-only"
@@ -315,7 +370,7 @@ useKeys({
           />
         </label>
       </section>
-      <TakeList v-if="!busy" />
+      <TakeList v-if="!busy && !rehearsing" />
     </div>
   </div>
 </template>

@@ -11,7 +11,9 @@ import { usePlayer } from '@/stage/player'
 import { printedOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
 import JobPanel from './JobPanel.vue'
+import AddDirection from './sync/AddDirection.vue'
 import CheckPost from './sync/CheckPost.vue'
+import DirectionPost from './sync/DirectionPost.vue'
 import FiguresPanel from './sync/FiguresPanel.vue'
 import PlayBar from './sync/PlayBar.vue'
 import RowNote from './sync/RowNote.vue'
@@ -19,6 +21,7 @@ import { useMoments, useStarts } from './sync/byHand'
 import MarkPost from './sync/MarkPost.vue'
 import SoundStrip from './sync/SoundStrip.vue'
 import { isSamePlace, rowsOf, type Place } from './sync/syncRows'
+import { doings, stripDirections, type Doing } from './sync/stripDirections'
 import { stripMarks, type MarkHand, type StripMark } from './sync/stripMarks'
 import TalkStrip from './sync/TalkStrip.vue'
 import TrailMap from './sync/TrailMap.vue'
@@ -28,6 +31,8 @@ import TakeList from './TakeList.vue'
 import { useTakes } from './takes'
 
 type Check = Schemas['Check']
+/** Seconds of talk from which its sound is drawn, so that one can point into it. */
+const LONG_TALK = 3
 const lesson = useLesson()
 const catalogue = useCatalogue()
 const view = lesson.view
@@ -93,15 +98,26 @@ const marks = computed(() =>
     ? stripMarks(catalogue.forms, view.value.lesson, stage.value.sheet, take.value, words.value)
     : [],
 )
+/* What was done on the stage: pages turned, things brought up, stops. */
+const possible = computed(() => (stage.value ? doings(stage.value, view.value.lesson) : []))
+const done = computed(() => stripDirections(view.value.lesson.directions, take.value, possible.value))
+const doneShown = computed(() => done.value.find((one) => one.id === chosenMark.value))
+const directionOf = (id: string) => view.value.lesson.directions.find((one) => one.id === id)
+function moveDirection(id: string, at: number) {
+  const direction = directionOf(id)
+  if (!direction) return
+  void lesson.send({ kind: 'keep direction', direction: { ...direction, at: Math.max(0, at) } })
+}
+function addDirection({ deed, target }: Doing) {
+  const direction = { id: '', take: take.value, at: player.time.value, deed, target, part: 0 }
+  void lesson.send({ kind: 'keep direction', direction })
+}
 const rows = computed(() =>
   stage.value && trail.data.value
-    ? rowsOf(
-        stage.value,
-        trail.data.value,
-        view.value.lesson.pause_points,
-        words.value,
-        marks.value.map(moments.placed),
-      )
+    ? rowsOf(stage.value, trail.data.value, view.value.lesson.pause_points, words.value, [
+        ...marks.value.map(moments.placed),
+        ...done.value,
+      ])
     : [],
 )
 const checks = computed(() => trail.data.value?.checks ?? [])
@@ -177,11 +193,13 @@ function chooseMark(mark: StripMark) {
 }
 function placeMark(mark: StripMark, start: number, seconds?: number) {
   chosen.value = undefined
+  if (directionOf(mark.id)) return moveDirection(mark.id, start)
   return moments.place(mark, start, seconds)
 }
-function nudgeMark(by: number, mark = markShown.value) {
+function nudgeMark(by: number, mark = markShown.value ?? doneShown.value) {
   if (!mark) return
   chosen.value = undefined
+  if (directionOf(mark.id)) return moveDirection(mark.id, mark.start + by)
   moments.nudge(by, mark)
 }
 
@@ -196,8 +214,8 @@ useKeys({
   space: player.toggle,
   b: () => player.back(),
   n: nextCheck,
-  'alt+arrowleft': () => (markShown.value ? nudgeMark(-0.1) : nudge(-0.01)),
-  'alt+arrowright': () => (markShown.value ? nudgeMark(0.1) : nudge(0.01)),
+  'alt+arrowleft': () => (chosenMark.value ? nudgeMark(-0.1) : nudge(-0.01)),
+  'alt+arrowright': () => (chosenMark.value ? nudgeMark(0.1) : nudge(0.01)),
 })
 </script>
 
@@ -272,7 +290,7 @@ useKeys({
                   @nudge="nudge"
                 />
                 <TalkStrip
-                  v-else-if="row.kind === 'talk' && row.marks.length"
+                  v-else-if="row.kind === 'talk' && (row.marks.length || row.end - row.start >= LONG_TALK)"
                   :row="row"
                   :peaks="peaks.data.value"
                   :time="player.time.value"
@@ -338,6 +356,14 @@ useKeys({
         @free="lesson.send({ kind: 'free mark', take, id: markShown.id })"
         @last="(seconds) => placeMark(markShown!, markShown!.start, seconds)"
       />
+      <DirectionPost
+        v-else-if="doneShown"
+        :done="doneShown"
+        @hear="player.playFromTo(Math.max(0, doneShown.start - 1.5), doneShown.start + 1.5)"
+        @nudge="(by) => nudgeMark(by)"
+        @here="moveDirection(doneShown.id, player.time.value)"
+        @remove="lesson.send({ kind: 'remove direction', id: doneShown.id })"
+      />
       <CheckPost
         v-else-if="chosen"
         :place="chosen"
@@ -355,10 +381,12 @@ useKeys({
       />
       <p v-else class="text-[14px] text-quiet">
         Click a word to go there. Drag the post at its beginning to move where it lights.
-        <template v-if="marks.length"
-          >The flags under the sound are your marks: drag one to draw it sooner or later.</template
+        <template v-if="marks.length || done.length"
+          >The flags under the sound are your marks, and what you did on the stage: drag one to have it sooner
+          or later.</template
         >
       </p>
+      <AddDirection :doings="possible" :time="player.time.value" @add="addDirection" />
       <TrimBar :trail="trail.data.value" :take="take" :now="player.time.value" @seek="player.seek" />
       <TakeList v-if="view.takes.length > 1" :looking="take" @look="(one) => (lookedAt = one)" />
     </aside>

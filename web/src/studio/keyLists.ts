@@ -74,8 +74,13 @@ export const keysOf = (catalogue: Catalogue): Record<string, Keys> => ({
   record: [
     ['R', 'start, then stop'],
     ['Space', 'pause and go on'],
+    ['← →', 'through the lesson: pages, cards, questions'],
+    ['S', 'stop here for the students'],
+    ['N', 'show the next part of an answer or chart'],
+    ['1 2 3 …', 'a choice or box; a page of the text'],
+    ['T', 'back to the text'],
     ['M', 'draw the next mark now'],
-    ['← →', 'through the lesson'],
+    ['U', 'take the last step back'],
     ...EVERYWHERE,
   ],
   sync: [

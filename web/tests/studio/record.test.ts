@@ -57,12 +57,12 @@ describe('the guide of a recording', () => {
   it('is gone through by hand, place by place, and not past the ends', () => {
     const guide = made()
     expect(guide.places.value.map((one) => one.page)).toEqual([3, 1, 1, 2])
-    guide.go(-1)
+    guide.jump(guide.at.value + -1)
     expect(guide.page.value).toBe(3)
-    guide.go(2)
+    guide.jump(guide.at.value + 2)
     expect([guide.page.value, guide.prompt.value?.point.id]).toEqual([1, 'pause1'])
     expect(guide.prompt.value!.words.map((one) => one.id)).toEqual(['q'])
-    guide.go(9)
+    guide.jump(guide.at.value + 9)
     expect([guide.page.value, guide.prompt.value]).toEqual([2, undefined])
     guide.begin()
     expect(guide.at.value).toBe(0)
@@ -86,7 +86,7 @@ describe('the guide of a recording', () => {
     const guide = made()
     running.value = true
     await at(45)
-    guide.go(1)
+    guide.jump(guide.at.value + 1)
     const from = 45 + SETTLE
     await at(from + 0.5)
     expect([guide.lit.value, guide.page.value]).toEqual(['a', 1])
@@ -96,17 +96,17 @@ describe('the guide of a recording', () => {
     expect([guide.prompt.value, guide.page.value, guide.waits.value], 'the page is still being read').toEqual(
       [undefined, 1, true],
     )
-    guide.go(1)
+    guide.jump(guide.at.value + 1)
     await at(from + 60.5 + SETTLE)
     expect([guide.lit.value, guide.prompt.value?.point.id]).toEqual(['q', 'pause1'])
-    guide.go(1)
+    guide.jump(guide.at.value + 1)
     await at(from + 90)
     expect([guide.lit.value, guide.page.value, guide.waits.value], 'it has come to its end').toEqual([
       '',
       2,
       false,
     ])
-    guide.go(-2)
+    guide.jump(guide.at.value + -2)
     await at(from + 90.5 + SETTLE)
     expect([guide.lit.value, guide.page.value], 'back to read it again').toEqual(['a', 1])
   })

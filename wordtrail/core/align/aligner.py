@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
+from itertools import pairwise
 
 import numpy as np
 
-from wordtrail.core.align.asides import asides_of
+from wordtrail.core.align.asides import ASIDE_GAP, asides_of
 from wordtrail.core.align.confidence import MISREAD, confidence, doubt
 from wordtrail.core.align.hearsay import words_in
 from wordtrail.core.align.hypotheses import likeliest_word
@@ -23,7 +24,7 @@ from wordtrail.core.align.timing import LAST_PHONE, timed
 from wordtrail.core.align.unheard import placed
 from wordtrail.core.align.values import RATE, Forgetful, Memory, Progress, Samples, ScriptWord, Stretch, Timed
 from wordtrail.core.align.voice import heard_for, learned, talk_price
-from wordtrail.core.errors import PassageNotRead, SilentSound
+from wordtrail.core.errors import SilentSound
 from wordtrail.core.speech.phone_model import Matrix
 from wordtrail.core.speech.phones import relations
 from wordtrail.core.trail.model import UNSURE_BELOW, Doubt, Slip, SlipKind, Trail, Visit
@@ -34,9 +35,7 @@ COMPARING = "Comparing what you said with what is printed"
 TIMING = "Setting the moment of every word"
 
 FEWEST_FOUND = 3
-LEAST_READ = 0.04
-"""A take of whose sounds under 4 % are the passage's, or in which fewer than three words are, is not a
-reading of it."""
+"""Words of the script below which what was found is chance."""
 
 LEARNED_FROM = 8000
 """Frames from which the voice is learned: five minutes of speech or so."""
@@ -72,7 +71,7 @@ def align(
 ) -> Trail:
     """The trail of a take: mono samples at 16 000 a second, and the script in reading order.
 
-    Raises SilentSound where nothing is heard and PassageNotRead where it is something else.
+    Raises SilentSound where nothing is heard. Where it is something else than the script, all of it is talk.
     `progress` gets the phase and its share done and may raise to stop; what `memory` has kept of an
     earlier try is not worked out again; `earlier` (39, 39) are the `hearings` of this voice in other
     takes.
@@ -97,15 +96,13 @@ def explained(
 
     expectation = relations() if earlier is None else learned(relations(), earlier)
 
-    def hopeless(frames: Frames) -> bool:
-        fit = fit_of(frames, expectation)
-        return not readings_of(path_of(fit, route), frames, fit)[0]
-
     frames = heard_over(
-        samples, grouped(stretches), lambda share: progress(LISTENING, share), cores, memory or Forgetful(), hopeless
+        samples, grouped(stretches), lambda share: progress(LISTENING, share), cores, memory or Forgetful()
     )
     path, readings, talk, fit, hearings = _followed(frames, route, expectation, lambda s: progress(MATCHING, s))
-    _assert_read(readings, talk, fit)
+    if _is_chance(readings):
+        talk = tuple(sorted((*talk, *map(_as_talk, readings)), key=lambda one: one.first)) or _all_of(frames)
+        readings, hearings = (), np.zeros_like(hearings)
     readings, talk = repaired(readings, talk, frames, fit, sayable, route)
     heard = _compared(readings, frames, fit, sayable, lambda share: progress(COMPARING, share))
     kept = _without_left_out(readings, heard)
@@ -155,13 +152,24 @@ def _compared(
     return heard
 
 
-def _assert_read(readings: Sequence[Reading], talk: Sequence[Talked], fit: Fit) -> None:
+def _is_chance(readings: Sequence[Reading]) -> bool:
+    """Whether what was found of the script is no reading: too little, or of another language."""
     words = sum(len(reading.said) for reading in readings)
     read = sum(len(said.states) for reading in readings for said in reading.said)
-    talked = sum(int(fit.new_sound[t.first : t.last + 1].sum()) for t in talk)
     loss = sum(said.cost for reading in readings for said in reading.said) / max(1, read)
-    if words < FEWEST_FOUND or read < LEAST_READ * (read + talked) or loss > MOST_LOST:
-        raise PassageNotRead
+    return words < FEWEST_FOUND or loss > MOST_LOST
+
+
+def _as_talk(reading: Reading) -> Talked:
+    return Talked(reading.first, reading.last)
+
+
+def _all_of(frames: Frames) -> tuple[Talked, ...]:
+    """Everything that was heard, parted where nobody speaks: what there is without a word to look for."""
+    if not len(frames):
+        return ()
+    parted = [int(n) + 1 for n in np.flatnonzero(np.diff(frames.at) > ASIDE_GAP)]
+    return tuple(Talked(first, last - 1) for first, last in pairwise([0, *parted, len(frames)]))
 
 
 def _without_left_out(readings: Sequence[Reading], heard: Sequence[Heard]) -> list[Reading]:

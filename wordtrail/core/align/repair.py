@@ -39,7 +39,7 @@ def repaired(
     """The readings, longer by the words found in the talk beside them, and the talk that is left."""
     left = list(talk)
     whole: list[Reading] = []
-    following: Sequence[Reading | None] = [*readings[1:], None]
+    following: Sequence[Reading | None] = [*readings[1:], None][: len(readings)]
     for reading, after in zip(readings, following, strict=True):
         said = reading.said
         beside = [t for t in left if t.first > reading.last and (after is None or t.last < after.first)]

@@ -163,7 +163,7 @@ def replaced(
     """Words that were not read, up to the next word that was or to the end of their sentence, where
     something else of about their length was said instead of them."""
     found = [one for reading in readings for one in _replaced_inside(reading, fit, route)]
-    following: Sequence[Reading | None] = [*readings[1:], None]
+    following: Sequence[Reading | None] = [*readings[1:], None][: len(readings)]
     for early, late in zip(readings, following, strict=True):
         between = [t for t in talk if early.last < t.first and (late is None or t.last < late.first)]
         missing = _not_read(early.said[-1].word, late.said[0].word if late else len(route), route)

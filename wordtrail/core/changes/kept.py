@@ -12,6 +12,7 @@ from wordtrail.core.marks.model import Mark
 from wordtrail.core.plan.cards import WordCard
 from wordtrail.core.plan.model import PausePoint, Reading
 from wordtrail.core.plan.organizers import Organizer
+from wordtrail.core.trail.directions import Direction
 
 
 def issue(lesson: Lesson, kind: str) -> tuple[Lesson, str]:
@@ -29,7 +30,7 @@ class Stock:
     most: int
 
 
-Thing = TypeVar("Thing", PausePoint, Mark, WordCard, Organizer, Reading)
+Thing = TypeVar("Thing", PausePoint, Mark, WordCard, Organizer, Reading, Direction)
 
 
 def put_in(lesson: Lesson, things: tuple[Thing, ...], thing: Thing, stock: Stock) -> tuple[Lesson, tuple[Thing, ...]]:

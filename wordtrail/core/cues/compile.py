@@ -6,17 +6,22 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from itertools import groupby, pairwise
 
-from wordtrail.core.cues.drawings import Heard, drawings, numbers_tied, placed_by_hand, undisturbed
-from wordtrail.core.cues.gates import ended_at_gates, stops
-from wordtrail.core.cues.model import Caption, CueSheet, Light, PageTurn, Reveal
-from wordtrail.core.cues.passes import Passes
+from wordtrail.core.cues.drawings import drawings, numbers_tied, placed_by_hand, undisturbed
+from wordtrail.core.cues.gates import Course, ended_at_gates, stops
+from wordtrail.core.cues.model import Caption, CueSheet, Reveal
+from wordtrail.core.direct.course import Light, PageTurn
+from wordtrail.core.direct.directed import directed_in
+from wordtrail.core.direct.heard import Heard, heard_of, said_in
+from wordtrail.core.direct.pages import TURN_AHEAD, Places, page_turns
+from wordtrail.core.direct.stops import Stopping, silences_replaced, stops_in
+from wordtrail.core.direct.turned import turns_by_hand
 from wordtrail.core.edit.edit_list import Clip, EditList
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.boards import script
-from wordtrail.core.lesson.current_trail import current_trail, kept_ends
+from wordtrail.core.lesson.current_trail import kept_ends
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.model import Word
-from wordtrail.core.trail.model import UNSURE_BELOW, Aside, Trail
+from wordtrail.core.trail.model import Aside, Trail
 
 VERSION = 1
 
@@ -27,9 +32,6 @@ LINGER = 0.4
 """Seconds: a word stays lit until the next one when the gap between them is no longer, so that
 the light walks instead of flickering."""
 
-TURN_AHEAD = 0.6
-"""Seconds before its first word that a page is turned, if the word before has ended by then."""
-
 CAPTION_CHARACTERS = 74
 TALK_CAPTIONED_FROM = 1.5
 TALK = "[The teacher talks about it.]"
@@ -38,13 +40,19 @@ TALK = "[The teacher talks about it.]"
 def edit_list_of(lesson: Lesson, trails: Mapping[str, Trail], *, lead: float = TITLE_SECONDS) -> EditList:
     """What is kept of the chosen take: between its trims, set by hand or found by themselves.
 
-    Empty when no take is chosen or the chosen one has no trail yet.
+    What a stop's think time takes the place of is left out. Empty when no take is chosen or the chosen one has no
+    trail yet.
     """
     take = lesson.chosen_take
     trail = trails.get(take)
     if trail is None:
         return EditList((), lead)
-    return EditList((Clip(take, *kept_ends(lesson, take, trail)),), lead)
+    start, end = kept_ends(lesson, take, trail)
+    clips, now = [], start
+    for silence in silences_replaced(lesson, stops_in(lesson, take, trail, start, end)):
+        clips.append(Clip(take, now, silence.start))
+        now = silence.end
+    return EditList((*clips, Clip(take, now, end)), lead)
 
 
 def whole_take(take: str, trail: Trail) -> EditList:
@@ -59,22 +67,23 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
     """
     page_of = {word: page for word, (page, _) in layout.places().items()}
     words = script(lesson)
-    spoken, asides = _heard(lesson, words, trails, edits)
-    lights = _lingering([light for light in spoken if light.word in page_of], page_of)
-    sentence = {word.id: word.sentence for word in words}
-    heard = Heard(lights, asides, Passes(lights, sentence), sentence, _blocks(lesson))
-    stopping = stops(lesson, heard, layout, edits.lead, edits.seconds)
+    said, asides = said_in(lesson, trails, edits)
+    lights = _lingering([light for light in said if light.word in page_of], page_of)
+    heard = heard_of(lesson, lights, asides, edits.seconds, said)
+    sentence = heard.sentence
+    directed = directed_in(lesson.directions, edits)
+    moments = _moments(lesson, trails, edits)
+    turns = _page_turns(lesson, heard, layout, edits.lead, turns_by_hand(layout, directed, moments))
+    stopping = stops(lesson, heard, layout, Course(edits.lead, edits.seconds, directed, moments, turns))
     thinking = {gate.shows: gate.think_seconds for gate in stopping.gates}
     by_hand = placed_by_hand(lesson, edits)
     drawn = undisturbed(lesson, drawings(lesson, heard, thinking, by_hand), stopping.gates, by_hand)
-    texts = [index for index, page in enumerate(layout.pages) if page.boxes and not page.board]
-    opening = texts[0] if texts else 0
     return CueSheet(
         version=VERSION,
         layout=layout.name,
         seconds=round(edits.seconds, 4),
         title_until=edits.lead,
-        pages=_page_turns(lesson, lights, layout, page_of, edits.lead, opening),
+        pages=turns,
         lights=ended_at_gates(lights, stopping.gates),
         drawings=drawn,
         gates=stopping.gates,
@@ -90,38 +99,6 @@ def _in_time(reveals: Sequence[Reveal]) -> tuple[Reveal, ...]:
     return tuple(sorted(reveals, key=lambda one: (one.at, one.wait)))
 
 
-def _blocks(lesson: Lesson) -> dict[str, str]:
-    """Word of the passage → its block."""
-    return {word.id: block.id for passage in lesson.passages for block in passage.blocks for word in block.words}
-
-
-def _heard(
-    lesson: Lesson, words: Sequence[Word], trails: Mapping[str, Trail], edits: EditList
-) -> tuple[list[Light], tuple[Aside, ...]]:
-    """Lights and asides of all kept clips in lesson time."""
-    lights: list[Light] = []
-    asides: list[Aside] = []
-    ids = {word.id for word in words}
-    now = edits.lead
-    for clip in edits.clips:
-        trail = current_trail(lesson, clip.take, trails[clip.take])
-        shift = now - clip.start
-        for visit in sorted(trail.visits, key=lambda visit: visit.start):
-            if visit.word in ids and clip.start <= visit.start < clip.end:
-                end = min(visit.end, clip.end)
-                lights.append(Light(visit.word, visit.start + shift, end + shift, visit.confidence >= UNSURE_BELOW))
-        asides += [
-            _shifted(aside, clip, shift) for aside in trail.asides if aside.end > clip.start and aside.start < clip.end
-        ]
-        now += clip.seconds
-    return lights, tuple(asides)
-
-
-def _shifted(aside: Aside, clip: Clip, shift: float) -> Aside:
-    """The part of an aside that is in the clip, in lesson time."""
-    return Aside(max(aside.start, clip.start) + shift, min(aside.end, clip.end) + shift, aside.heard)
-
-
 def _lingering(lights: list[Light], page_of: dict[str, int]) -> tuple[Light, ...]:
     """Lights that last to the next one over short gaps and never overlap. Where the page turns, the
     word before goes out when it ends, so that the page can turn in the gap."""
@@ -135,26 +112,53 @@ def _lingering(lights: list[Light], page_of: dict[str, int]) -> tuple[Light, ...
     )
 
 
+def _moments(lesson: Lesson, trails: Mapping[str, Trail], edits: EditList) -> dict[str, Stopping]:
+    """The stops of all pause points, in lesson time."""
+    found: dict[str, Stopping] = {}
+    for take in dict.fromkeys(clip.take for clip in edits.clips):
+        own = [clip for clip in edits.clips if clip.take == take]
+        for point, stop in stops_in(lesson, take, trails[take], own[0].start, own[-1].end).items():
+            at = edits.near(take, stop.at)
+            if at is not None:
+                asked = None if stop.asked is None else edits.near(take, stop.asked)
+                found.setdefault(point, Stopping(at, asked, None))
+    return found
+
+
 def _page_turns(
-    lesson: Lesson, lights: Sequence[Light], layout: Layout, page_of: Mapping[str, int], lead: float, opening: int
+    lesson: Lesson, heard: Heard, layout: Layout, lead: float, by_hand: Sequence[PageTurn]
 ) -> tuple[PageTurn, ...]:
-    """The page of each word when it is read. Words of the text that are quoted beside a question stay there,
-    until the reading goes on."""
-    turns = [PageTurn(0.0, 0)] if lead > 0 else []
+    """The pages of the stage: the title first, also while the teacher talks before her first word."""
+    texts = [index for index, page in enumerate(layout.pages) if page.boxes and not page.board]
+    page_of = {word: page for word, (page, _) in layout.places().items()}
+    lights = heard.lights
+    first = page_of[lights[0].word] if lights else (texts[0] if texts else 0)
+    begin = lead
+    if lead > 0 and _talks_before(heard):
+        begin = max(lead, round(lights[0].start - TURN_AHEAD, 4))
+    begin = max(lead, min([begin, *(one.at for one in by_hand)]))
+    points = _words_after_points(lesson)
     beside = {
-        index: {box.word for box in page.boxes} for index, page in enumerate(layout.pages) if page.board and page.boxes
+        index: frozenset(box.word for box in page.boxes)
+        for index, page in enumerate(layout.pages)
+        if page.board and page.boxes
     }
-    goes_on = _words_after_points(lesson)
-    now = page_of[lights[0].word] if lights else opening
-    turns.append(PageTurn(lead, now))
-    for before, after in pairwise(lights):
-        stays = after.word in beside.get(now, ()) and after.word not in goes_on.get(layout.pages[now].board, ())
-        page = now if stays else page_of[after.word]
-        if page != now:
-            at = min(max(before.end, after.start - TURN_AHEAD), after.start)
-            turns.append(PageTurn(round(at, 4), page))
-            now = page
-    return tuple(turns)
+    places = Places(
+        page_of,
+        {word.id: number for number, word in enumerate(script(lesson))},
+        beside,
+        {index: frozenset(points.get(layout.pages[index].board, ())) for index in beside},
+        frozenset(texts),
+    )
+    turns = page_turns(lights, places, by_hand, PageTurn(begin, first))
+    return (PageTurn(0.0, 0), *turns) if lead > 0 else turns
+
+
+def _talks_before(heard: Heard) -> bool:
+    """Whether the teacher talks before the first word that is read."""
+    return bool(heard.lights) and any(
+        one.start < heard.lights[0].start and one.end - one.start >= TALK_CAPTIONED_FROM for one in heard.asides
+    )
 
 
 def _words_after_points(lesson: Lesson) -> dict[str, tuple[str, ...]]:

@@ -3,17 +3,16 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Mapping, Sequence
-from dataclasses import dataclass
 
-from wordtrail.core.cues.model import Drawing, Gate, Light, Reveal
-from wordtrail.core.cues.passes import Passes
+from wordtrail.core.cues.model import Drawing, Gate, Reveal
+from wordtrail.core.direct.heard import Heard
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.lesson.live_marks import DRAWN_IN_TALK
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.readings import reading_number
 from wordtrail.core.marks.model import Mark
 from wordtrail.core.marks.moment import Moment
 from wordtrail.core.plan.part_names import tie_part
-from wordtrail.core.trail.model import Aside
 
 SHORTEST_DRAWING, LONGEST_DRAWING = 0.35, 4.0
 
@@ -21,22 +20,13 @@ AT_A_GATE = 1.0
 """Seconds over which a mark is drawn at a pause point."""
 
 BEFORE_DRAWING = 0.3
-"""Seconds that a mark waits when it is drawn because the lesson stopped."""
+"""Seconds before a stop in which no mark of the talk begins."""
+
+GOES_ON = 0.05
+"""Seconds after a stop at which a mark is drawn that waited for it."""
 
 TALK_BEGINS = 0.3
 """Seconds by which talk may seem to begin before the word before it has ended."""
-
-
-@dataclass(frozen=True, slots=True)
-class Heard:
-    """What was heard, in lesson time: lights, talk, which light is which reading of its word; and the sentence
-    and block of each word of the passage."""
-
-    lights: Sequence[Light]
-    asides: Sequence[Aside]
-    passes: Passes
-    sentence: Mapping[str, int]
-    block: Mapping[str, str]
 
 
 def placed_by_hand(lesson: Lesson, edits: EditList) -> tuple[Drawing, ...]:
@@ -44,7 +34,7 @@ def placed_by_hand(lesson: Lesson, edits: EditList) -> tuple[Drawing, ...]:
     own = {mark.id: mark.seconds for mark in lesson.marks}
     found = []
     for one in lesson.placed_marks:
-        start = edits.to_lesson(one.take, one.start)
+        start = edits.near(one.take, one.start)
         if start is not None and one.mark in own:
             seconds = one.seconds or own[one.mark] or DRAWN_IN_TALK
             found.append(Drawing(one.mark, round(start, 4), round(start + seconds, 4)))
@@ -85,8 +75,9 @@ def drawings(
 def undisturbed(
     lesson: Lesson, drawn: Sequence[Drawing], gates: Sequence[Gate], by_hand: Sequence[Drawing] = ()
 ) -> tuple[Drawing, ...]:
-    """Drawings that no gate breaks off: a mark of the talk that would be drawn just where the lesson stops is
-    drawn while it stands there. One that was placed `by_hand` goes there only if it would stand half drawn."""
+    """Drawings that no gate breaks off, and that show nothing before the students had their turn: a mark of the talk
+    that would be drawn just where the lesson stops is drawn when it goes on. One that was placed `by_hand` waits only
+    if it would stand half drawn."""
     talked = {mark.id for mark in lesson.marks if mark.moment is Moment.TALK}
     placed = {one.mark: one.end - one.start for one in by_hand}
     seconds = {mark.id: mark.seconds for mark in lesson.marks} | placed
@@ -96,9 +87,9 @@ def undisturbed(
         stops = (g for g in gates if one.start - ahead <= g.at < one.end)
         gate = next(stops, None) if one.mark in talked | placed.keys() and not one.gate else None
         if gate:
-            wanted = seconds.get(one.mark) or max(one.end - one.start, AT_A_GATE)
-            length = min(wanted, max(gate.hold - BEFORE_DRAWING, SHORTEST_DRAWING))
-            one = Drawing(one.mark, BEFORE_DRAWING, round(BEFORE_DRAWING + length, 4), gate.pause)
+            length = seconds.get(one.mark) or max(one.end - one.start, SHORTEST_DRAWING)
+            start = round(gate.at + GOES_ON, 4)
+            one = Drawing(one.mark, start, round(start + length, 4))
         result.append(one)
     return tuple(sorted(result, key=lambda one: (bool(one.gate), one.start)))
 
@@ -119,12 +110,6 @@ def numbers_tied(lesson: Lesson, drawn: Sequence[Drawing], gates: Sequence[Gate]
 def marks_at(lesson: Lesson, point: str) -> int:
     """How many marks are drawn at a pause point."""
     return sum(mark.moment is Moment.PAUSE and mark.pause == point for mark in lesson.marks)
-
-
-def reading_number(lesson: Lesson, reading: str) -> int:
-    """Which reading it is, from 1; 1 for what belongs to all."""
-    names = [one.id for one in lesson.plan.readings]
-    return names.index(reading) + 1 if reading in names else 1
 
 
 def _run(lesson: Lesson, mark: Mark) -> list[str]:

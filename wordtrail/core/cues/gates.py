@@ -2,24 +2,27 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field, replace
 from itertools import groupby
 
-from wordtrail.core.cues.drawings import AT_A_GATE, Heard, marks_at, reading_number
-from wordtrail.core.cues.model import Beat, Gate, Light, Reveal, SignpostShown
+from wordtrail.core.cues.answers import disclosures, numbered
+from wordtrail.core.cues.drawings import AT_A_GATE, marks_at
+from wordtrail.core.cues.model import Beat, Gate, Reveal, SignpostShown
+from wordtrail.core.direct.course import Light, PageTurn
+from wordtrail.core.direct.directed import NOTHING_DIRECTED, Directed, parts_given
+from wordtrail.core.direct.heard import Heard
+from wordtrail.core.direct.stops import Stopping
 from wordtrail.core.layout.model import Layout
-from wordtrail.core.lesson.boards import Board, boards, has_page, point_texts, run_boards
+from wordtrail.core.lesson.boards import Board, boards, has_page, run_boards
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.readings import reading_number
 from wordtrail.core.pace.silent import READ_SILENTLY, SETTLE, seconds_to_read
-from wordtrail.core.plan.activities.activity import Disclosure
 from wordtrail.core.plan.cards import Shown, WordCard
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.opening import Part
 from wordtrail.core.plan.part_names import (
-    answer_part,
     box_part,
-    evidence_part,
     matching_part,
     syllable_part,
 )
@@ -28,16 +31,28 @@ from wordtrail.core.text.model import BlockKind
 GATE_AFTER = 0.12
 """Seconds after a word's end that the lesson stops, before the next word begins."""
 
-GOES_ON = 1.0
-"""Seconds of silence at the most after which a teacher who talks on has not come to the stop yet."""
-
 SYLLABLE, SAY_AFTER = 0.7, 1.6
 """Seconds for which each syllable of a word card is lit, and for students to say the word then."""
 
 MATCH_SECONDS, MATCHED_SECONDS = 20.0, 4.0
 """Seconds for the matching card, and for looking at what belongs together then."""
 
+LAST_LOOK = 1.5
+"""Seconds for which what the teacher never mentioned is seen before its question leaves the stage."""
+
 SMALLEST = 0.001
+
+
+@dataclass(frozen=True, slots=True)
+class Course:
+    """What stops are put into: the lesson's `lead` and `seconds`, what was directed by hand, the moments of the pause
+    points, and the pages of the stage, all in lesson time."""
+
+    lead: float
+    seconds: float
+    directed: Directed = NOTHING_DIRECTED
+    moments: Mapping[str, Stopping] = field(default_factory=dict)
+    turns: Sequence[PageTurn] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -50,15 +65,10 @@ class Stops:
     signposts: tuple[SignpostShown, ...]
 
 
-def stops(lesson: Lesson, heard: Heard, layout: Layout, lead: float, seconds: float) -> Stops:
-    """Where a lesson of so many seconds, whose title is seen until `lead`, stands still.
-
-    A pause point stops the lesson when its word was read (in its reading) and its question, if it is read aloud then,
-    and when the teacher has said what she says on top of it; when its word was not read, after the nearest word before
-    it that was; behind the title when there is none. What comes before or after the reading and is not spoken of is
-    shown for as long as it takes to read.
-    """
-    maker = _Stops(lesson, heard, layout, lead, seconds)
+def stops(lesson: Lesson, heard: Heard, layout: Layout, course: Course) -> Stops:
+    """Where a lesson stands still: at its pause points, and for what comes before or after the reading and is neither
+    spoken of nor brought up by hand, in a silence, for as long as it takes to read."""
+    maker = _Stops(lesson, heard, layout, course)
     maker.before_and_after()
     maker.readings()
     for point in lesson.pause_points:
@@ -77,8 +87,10 @@ def stops(lesson: Lesson, heard: Heard, layout: Layout, lead: float, seconds: fl
 class _Stops:
     """Gathers gates, reveals and beats; `gates` carry a rank for those of one moment."""
 
-    def __init__(self, lesson: Lesson, heard: Heard, layout: Layout, lead: float, seconds: float) -> None:
-        self.lesson, self.heard, self.layout, self.lead, self.seconds = lesson, heard, layout, lead, seconds
+    def __init__(self, lesson: Lesson, heard: Heard, layout: Layout, course: Course) -> None:
+        self.lesson, self.heard, self.layout, self.course = lesson, heard, layout, course
+        self.lead, self.seconds = course.lead, course.seconds
+        self.brought_up = course.directed.brought_up()
         self.gates: list[tuple[int, Gate]] = []
         self.reveals: list[Reveal] = []
         self.beats: list[Beat] = []
@@ -92,37 +104,43 @@ class _Stops:
         """The boards of the run that nobody speaks of, and word cards at their word."""
         passage = {word.id for word in self.lesson.words}
         read = [light for light in self.heard.lights if light.word in passage]
-        at = self.lead
+        at = said_until = self.lead
         for rank, board in enumerate(run_boards(self.lesson)):
             spoken = self._spoken(board)
             if spoken:
                 at = max(at, self._after(spoken[-1]))
-            else:
-                self._show(board, at if not read else min(at, read[0].start), rank)
+                said_until = max(said_until, self.heard.lights[spoken[-1]].end)
+            elif board.id not in self.brought_up:
+                wanted = at if not read else min(at, read[0].start)
+                self._show(board, self._quiet(wanted, min(said_until, wanted)), rank)
         ending = run_boards(self.lesson, after=True)
         for rank, board in enumerate(ending):
-            if self._spoken(board):
+            if self._spoken(board) or board.id in self.brought_up:
                 continue
             later = [spoken[0] for other in ending[rank + 1 :] if (spoken := self._spoken(other))]
             at = self.heard.lights[later[0]].start - SMALLEST if later else self.seconds
-            self._show(board, at, 10_000 + rank)
+            self._show(board, self._quiet(at), 10_000 + rank)
         for card in self.lesson.plan.cards:
             found = self._first.get(card.at)
             own = self._by_id.get(card.id)
             again = card.shown in (Shown.REACHED, Shown.BOTH)
-            if again and found is not None and own and not (card.shown is Shown.REACHED and self._spoken(own)):
-                self._show(own, self._after(found), 500, suffix="#again" if card.shown is Shown.BOTH else "")
+            if card.id in self.brought_up or (card.shown is Shown.REACHED and own and self._spoken(own)):
+                continue
+            if again and found is not None and own:
+                at = self._sentence_over(found)
+                self._show(own, at, 500, suffix="#again" if card.shown is Shown.BOTH else "")
 
     def readings(self) -> None:
         """What each reading is for, shown when it begins."""
         for number, reading in enumerate(self.lesson.plan.readings, 1):
             own = self._by_id.get(reading.id)
-            if own is None or self._spoken(own) or not self.lesson.words:
+            if own is None or self._spoken(own) or not self.lesson.words or own.id in self.brought_up:
                 continue
             first = reading.stretch.first if reading.stretch else self.lesson.words[0].id
             begins = self.heard.passes.exactly(first, number)
             if begins is not None:
-                self._show(own, max(self.lead, self.heard.lights[begins].start - SMALLEST), 5_000 + number)
+                at = self._quiet(self.heard.lights[begins].start - SMALLEST)
+                self._show(own, max(self.lead, at), 5_000 + number)
             elif number == 1:
                 self._show(own, self.lead, 5_000)
 
@@ -135,16 +153,10 @@ class _Stops:
                 gate = replace(gate, pause=point.id if number == 0 else f"{point.id}#{number + 1}", auto=True)
                 self.gates.append((100, gate))
             return
-        index = self._stands_at(point)
-        at = self.lead if index is None else self._after(index)
-        if not point.after:
-            at = self.seconds
-        said = self._said_prompt(point, at)
-        last = said[-1] if said else index if point.after else None
-        if last is not None:
-            at = self._after_talk(last)
-        if said and not has_page(point):
-            self.signposts.append(SignpostShown(point.id, self.heard.lights[said[0]].start, round(at, 4)))
+        moment = self.course.moments.get(point.id) or Stopping(self.lead if point.after else self.seconds, None, None)
+        at = max(self.lead, moment.at)
+        if moment.asked is not None and moment.asked < at and not has_page(point):
+            self.signposts.append(SignpostShown(point.id, moment.asked, round(at, 4)))
         gate = self._gate(point, at, point.think_seconds)
         answered = self._answers(point, gate)
         self.gates.append((100, replace(gate, answer_seconds=round(answered, 3))))
@@ -153,9 +165,12 @@ class _Stops:
         """What is filled into organizers, when."""
         by_point = {gate.shows: gate for _, gate in self.gates}
         for chart in self.lesson.plan.organizers:
-            for box in chart.boxes:
+            by_hand = {number: at for at, number in parts_given(self.course.directed, chart.id, len(chart.boxes))}
+            for number, box in enumerate(chart.boxes):
                 part, gate = box_part(chart.id, box.id), by_point.get(box.pause)
-                if gate is None:
+                if number in by_hand:
+                    self.reveals.append(Reveal(part, round(by_hand[number], 4)))
+                elif gate is None:
                     self.reveals.append(Reveal(part, 0.0))
                 else:
                     self.reveals.append(Reveal(part, gate.at, gate.pause, gate.think_seconds))
@@ -170,36 +185,18 @@ class _Stops:
         following = self.heard.lights[index + 1].start if index + 1 < len(self.heard.lights) else self.seconds
         return min(light.end + GATE_AFTER, max(following - SMALLEST, light.start), self.seconds)
 
-    def _after_talk(self, index: int) -> float:
-        """The moment after a light, and after all that the teacher says on top of it, at which the lesson can stop:
-        a stop never cuts into speech."""
-        light = self.heard.lights[index]
-        following = self.heard.lights[index + 1].start if index + 1 < len(self.heard.lights) else self.seconds
-        spoken_until = light.end
-        for aside in self.heard.asides:
-            if light.start <= aside.start < following and aside.start <= spoken_until + GOES_ON:
-                spoken_until = max(spoken_until, aside.end)
-        if spoken_until == light.end:
-            return self._after(index)
-        return min(spoken_until + GATE_AFTER, max(following - SMALLEST, light.start), self.seconds)
+    def _quiet(self, at: float, since: float = 0.0) -> float:
+        """A moment near `at`, and not before `since`, at which nobody speaks: what is shown in silence never cuts into
+        speech."""
+        silence = self.heard.speech.silence_near(at, since)
+        return at if silence is None else max(since, min(max(at, silence.start), silence.end))
 
-    def _stands_at(self, point: PausePoint) -> int | None:
-        """The light after which a pause point comes: its word's, or that of the nearest word before that was read."""
-        number = reading_number(self.lesson, point.reading)
-        words = self.lesson.words
-        place = self.lesson.positions().get(point.after, len(words) - 1)
-        for word in reversed(words[: place + 1]):
-            found = self.heard.passes.nth(word.id, number)
-            if found is not None:
-                return found
-        return None
-
-    def _said_prompt(self, point: PausePoint, at: float) -> list[int]:
-        """The lights of the point's question, when it was read aloud after its word."""
-        board = self._by_id.get(point.id)
-        texts = board.texts if board else point_texts(point)
-        ids = {word.id for text in texts for word in text.words}
-        return [n for n, light in enumerate(self.heard.lights) if light.word in ids and light.start >= at - 0.5]
+    def _sentence_over(self, index: int) -> float:
+        """The moment after the sentence of a light, and after what is said on top of it, at which nobody speaks."""
+        lights, own = self.heard.lights, self.heard.sentence.get(self.heard.lights[index].word)
+        while index + 1 < len(lights) and self.heard.sentence.get(lights[index + 1].word) == own:
+            index += 1
+        return self._quiet(self._after(index), lights[index].end)
 
     def _gate(self, point: PausePoint, at: float, think: float) -> Gate:
         page = self.layout.page_of_board(point.id)
@@ -212,23 +209,31 @@ class _Stops:
         )  # fmt: skip
 
     def _answers(self, point: PausePoint, gate: Gate) -> float:
-        """Reveals of what comes after the think time; for how many seconds it is shown."""
+        """Reveals of what comes after the think time; for how many seconds it is shown while the lesson stands still.
+        Where the teacher shows it part by part herself, each comes with her, and what she never showed at the end of
+        its question."""
+        shown = disclosures(point)
+        order = numbered(point, shown)
+        by_hand = parts_given(self.course.directed, point.id, len(order))
         now = gate.think_seconds + marks_at(self.lesson, point.id) * AT_A_GATE
-        for one in self._disclosures(point):
+        if by_hand:
+            at_hand = {order[number]: at for at, number in by_hand}
+            over = self._question_over(gate, max(at_hand.values()))
+            for number, one in enumerate(shown):
+                at = max(at_hand.get(number, over), gate.at + SMALLEST)
+                self.reveals += [Reveal(part, round(at, 4)) for part in one.parts]
+            return now - gate.think_seconds
+        for one in shown:
             for part in one.parts:
                 self.reveals.append(Reveal(part, gate.at, gate.pause, round(now, 3)))
             now += one.seconds + seconds_to_read(one.reads)
         return now - gate.think_seconds
 
-    def _disclosures(self, point: PausePoint) -> tuple[Disclosure, ...]:
-        """What is shown after the think time, one after another."""
-        before = point.activity.before_answer(point.id)
-        if not point.answer and not (point.has_answer and point.activity.shows_evidence):
-            return before
-        own = point.activity.with_answer(point.id)
-        evidence = (evidence_part(point.id, number) for number in range(len(point.evidence)))
-        parts = (answer_part(point.id), *evidence, *own.parts)
-        return (*before, Disclosure(parts, SETTLE + own.seconds, f"{own.reads} {point.answer}"))
+    def _question_over(self, gate: Gate, last: float) -> float:
+        """The moment at which a question leaves the stage, or the lesson ends: what was not shown yet is shown just
+        before."""
+        leaves = (turn.at for turn in self.course.turns if turn.at > max(gate.at, last) and turn.page != gate.page)
+        return max(last, next(leaves, self.seconds) - LAST_LOOK)
 
     def _turns(self, point: PausePoint) -> list[tuple[int, float]]:
         """For what students say themselves: the light after which each turn comes, and for how long. After each

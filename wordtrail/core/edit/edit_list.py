@@ -8,6 +8,9 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+HAIR = 1e-6
+"""Seconds by which sums of times may differ."""
+
 ROOM = 0.4
 """Seconds left around the sound when the ends are trimmed by themselves."""
 
@@ -61,6 +64,20 @@ class EditList:
         for clip in self.clips:
             if clip.take == take and clip.start <= time <= clip.end:
                 return now + time - clip.start
+            now += clip.seconds
+        return None
+
+    def near(self, take: str, time: float) -> float | None:
+        """Take time → lesson time; in what was cut between two clips, where they meet. None before the first clip
+        of the take and after its last."""
+        now, before = self.lead, False
+        for clip in self.clips:
+            if clip.take == take:
+                if clip.start - HAIR <= time <= clip.end + HAIR:
+                    return now + min(max(time - clip.start, 0.0), clip.seconds)
+                if before and time < clip.start:
+                    return now
+                before = time > clip.end
             now += clip.seconds
         return None
 

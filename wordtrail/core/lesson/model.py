@@ -16,6 +16,7 @@ from wordtrail.core.text.bare import bare
 from wordtrail.core.text.look import USUAL_LOOK, TextLook
 from wordtrail.core.text.model import Passage, Word
 from wordtrail.core.trail.checks import Settled
+from wordtrail.core.trail.directions import Direction
 from wordtrail.core.trail.model import Mend
 
 NOTHING_PLANNED = Plan()
@@ -50,7 +51,8 @@ class Lesson:
 
     `issued` is the highest number given to a passage, pause point, mark or loose end so far.
     `placed_marks` are the moments of marks that were set by hand, for each take.
-    `settled` are the places of takes that were checked and found fine.
+    `settled` are the places of takes that were checked and found fine. `directions` are what the teacher did on the
+    stage in each take, while recording or afterwards.
     `card_wishes` are the words, as printed, of which the teacher wants a word card.
     """
 
@@ -71,6 +73,7 @@ class Lesson:
     plan: Plan = NOTHING_PLANNED
     placed_marks: tuple[PlacedMark, ...] = ()
     settled: tuple[Settled, ...] = ()
+    directions: tuple[Direction, ...] = ()
 
     @property
     def title(self) -> str:

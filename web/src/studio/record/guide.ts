@@ -56,9 +56,9 @@ export function useGuide(
     return point && { point, words: place.value?.words ?? [] }
   })
 
-  /** To the next place of the lesson, or the one before. */
-  function go(by: number) {
-    const to = Math.max(0, Math.min(at.value + by, last.value))
+  /** To another place of the lesson. */
+  function jump(wanted: number) {
+    const to = Math.max(0, Math.min(wanted, last.value))
     if (to !== at.value) due.value = time.value + SETTLE
     chosen.value = to
   }
@@ -67,5 +67,5 @@ export function useGuide(
     due.value = LEAD_IN
   }
 
-  return { places, at, page, minutes, lit, waits, prompt, go, begin }
+  return { places, at, page, minutes, lit, waits, prompt, jump, begin }
 }

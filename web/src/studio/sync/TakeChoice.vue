@@ -14,13 +14,19 @@ defineEmits<{ use: []; aside: []; back: [] }>()
   >
     <p class="min-w-[280px] flex-1">
       <strong>Take {{ take.number }}: {{ whatWasRead(take) }}</strong>
+      <span v-if="take.is_talk && take.asks" class="block"
+        >Is this your talk, or was it another text? With your talk, you turn the pages and bring up questions
+        by hand; what was heard helps.</span
+      >
       <span v-if="used" class="block text-[14px] text-quiet">
         The lesson is made of take {{ used.number }}
         <template v-if="used.words">({{ used.words_read.toLocaleString('en') }} words)</template>, and stays
         so until you say otherwise.
       </span>
     </p>
-    <button class="button button-main" type="button" @click="$emit('use')">Use take {{ take.number }}</button>
+    <button class="button button-main" type="button" @click="$emit('use')">
+      {{ take.is_talk && take.asks ? 'It is my talk, use it' : `Use take ${take.number}` }}
+    </button>
     <button v-if="take.asks" class="button" type="button" @click="$emit('aside')">Set it aside</button>
     <button v-else-if="used" class="button" type="button" @click="$emit('back')">
       Back to take {{ used.number }}

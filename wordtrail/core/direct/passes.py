@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
-from wordtrail.core.cues.model import Light
+from wordtrail.core.direct.course import Light
 
 SAME_READING = 8
 """A word said again after fewer other words, all of its own sentence, was begun again, not read again."""

@@ -1,0 +1,145 @@
+/** The desk: what the teacher does on the stage while recording, each with one key, kept as directions of the take. */
+import { computed, shallowRef, type Ref } from 'vue'
+import type { Schemas } from '@/api/client'
+import type { Layout } from '@/stage/shapes'
+import type { GuidePlace } from '../guidePlaces'
+
+/** Where the guide is, and how to take it elsewhere. */
+export interface Way {
+  places: Readonly<Ref<readonly GuidePlace[]>>
+  at: Readonly<Ref<number>>
+  jump: (to: number) => void
+}
+
+interface Done {
+  at: number
+  shown: ReadonlyMap<string, readonly number[]>
+  stopped: ReadonlySet<string>
+}
+const NOTHING: Omit<Done, 'at'> = { shown: new Map(), stopped: new Set() }
+
+export function useDesk(
+  layout: Ref<Layout | undefined>,
+  guide: Ref<Schemas['Guide'] | undefined>,
+  points: Ref<readonly Schemas['PausePoint'][]>,
+  way: Way,
+  note: (what: string, detail: string) => void,
+) {
+  const now = shallowRef(NOTHING)
+  const before = shallowRef<readonly Done[]>([])
+  const place = computed(() => way.places.value[way.at.value])
+  const board = computed(() => layout.value?.pages[place.value?.page ?? -1]?.board ?? '')
+  /** The question or chart that is on the stage, as far as it is shown part by part. */
+  const target = computed(() => {
+    const here = board.value || (place.value?.signpost ?? '')
+    return guide.value?.part_by_part.find((one) => one.target === here)
+  })
+  const shownOf = (id: string) => now.value.shown.get(id) ?? []
+  /** The parts of pages that were shown by hand. */
+  const parts = computed(() =>
+    [...now.value.shown].flatMap(([id, steps]) => {
+      const all = guide.value?.part_by_part.find((one) => one.target === id)?.steps ?? []
+      return steps.flatMap((step) => all[step] ?? [])
+    }),
+  )
+  const left = computed(() => (target.value?.steps.length ?? 0) - shownOf(target.value?.target ?? '').length)
+
+  /** The pause point at which "stop here" stops: the one that is shown, else the next one of this page. */
+  const toStopAt = computed(() => {
+    const here = points.value.find((one) => one.id === board.value || one.id === place.value?.signpost)
+    if (here) return now.value.stopped.has(here.id) ? undefined : here
+    const words = new Set(layout.value?.pages[place.value?.page ?? -1]?.boxes.map((box) => box.word))
+    return points.value.find((one) => words.has(one.after) && !now.value.stopped.has(one.id))
+  })
+
+  function did(what: string, detail: string, next: Partial<typeof NOTHING> = {}) {
+    before.value = [...before.value, { at: way.at.value, ...now.value }]
+    now.value = { ...now.value, ...next }
+    note(what, detail)
+  }
+
+  /** Bring up a place of the lesson: a page of the text, a card, a question. */
+  function goTo(to: number) {
+    const there = way.places.value[to]
+    const page = there && layout.value?.pages[there.page]
+    if (!page || to === way.at.value) return
+    const brought = page.board || there.signpost
+    did(brought ? 'show' : 'turn', brought || page.id)
+    way.jump(to)
+  }
+  const go = (by: number) => goTo(way.at.value + by)
+
+  const isText = (index: number) => {
+    const one = way.places.value[index]
+    return !!one && !one.signpost && !layout.value?.pages[one.page]?.board
+  }
+  const texts = computed(() => {
+    const pages = way.places.value.flatMap((one, index) => (isText(index) ? [one.page] : []))
+    return [...new Set(pages)]
+  })
+  const isAway = computed(() => !isText(way.at.value) && texts.value.length > 0)
+  /** Put away what was brought up: back to the text, as it was last. */
+  function back() {
+    if (!isAway.value) return
+    const indices = way.places.value.map((_, index) => index).filter(isText)
+    did('back', '')
+    way.jump(indices.findLast((index) => index < way.at.value) ?? indices[0]!)
+  }
+
+  function stop() {
+    const point = toStopAt.value
+    if (point) did('stop', point.id, { stopped: new Set([...now.value.stopped, point.id]) })
+  }
+
+  /** Show the next part, or the one with a number (from 1). */
+  function show(number = 0) {
+    const here = target.value
+    if (!here) return
+    const seen = shownOf(here.target)
+    const step = number ? here.numbers[number - 1] : here.steps.findIndex((_, n) => !seen.includes(n))
+    if (step === undefined || step < 0 || seen.includes(step)) return
+    const shown = new Map(now.value.shown).set(here.target, [...seen, step])
+    did('part', number ? `${here.target}#${number}` : here.target, { shown })
+  }
+
+  /** A number: a choice or box where there are some, else a page of the text. */
+  function number(wanted: number) {
+    if (target.value) return show(wanted)
+    const page = texts.value[wanted - 1]
+    const to = way.places.value.findIndex((one, index) => one.page === page && isText(index))
+    if (page !== undefined && to >= 0) goTo(to)
+  }
+
+  /** Take the last thing back, in the lesson too. */
+  function undo() {
+    const last = before.value[before.value.length - 1]
+    if (!last) return
+    before.value = before.value.slice(0, -1)
+    now.value = { shown: last.shown, stopped: last.stopped }
+    way.jump(last.at)
+    note('taken back', '')
+  }
+
+  /** A take begins: what stands there first is on the stage from its beginning, if it is no page of the text. */
+  function begin() {
+    now.value = NOTHING
+    before.value = []
+    if (board.value) note('show', board.value)
+  }
+
+  return {
+    target,
+    left,
+    parts,
+    toStopAt,
+    isAway,
+    canUndo: computed(() => before.value.length > 0),
+    go,
+    back,
+    stop,
+    show,
+    number,
+    undo,
+    begin,
+  }
+}

@@ -1,0 +1,83 @@
+/** What the teacher did on the stage, as it stands on the strips of sound. */
+import type { Schemas } from '@/api/client'
+import type { StripMark } from './stripMarks'
+
+type Direction = Schemas['Direction']
+type Deed = Direction['deed']
+
+/** Something that can be put on the stage. */
+export interface Doing {
+  deed: Deed
+  target: string
+  name: string
+}
+
+const SIGNS: Record<Deed, string> = { turn: 'p.', show: '▸', back: '◂', stop: '■', part: '+' }
+const COLOURS: Record<Deed, string> = {
+  turn: 'moss',
+  show: 'ochre',
+  back: 'moss',
+  stop: 'lake',
+  part: 'plum',
+}
+
+/** Everything of a lesson that can be turned to, brought up, stopped at and shown part by part. */
+export function doings(stage: Schemas['Stage'], lesson: Schemas['Lesson']): Doing[] {
+  const { cards, organizers } = lesson.plan
+  const named = new Map([
+    ...cards.map((one) => [one.id, `the card “${one.word}”`] as const),
+    ...organizers.map((one) => [one.id, `the chart “${one.title}”`] as const),
+    ...lesson.pause_points.map((one) => [one.id, `“${one.question}”`] as const),
+  ])
+  const boards = stage.layout.pages.flatMap((page) => (page.board ? [page.board] : []))
+  const shown = [...new Set([...boards, ...lesson.pause_points.map((one) => one.id)])]
+  const parted = [...lesson.pause_points, ...organizers].map((one) => one.id)
+  const texts = stage.layout.pages.filter((page) => !page.board && !page.title)
+  return [
+    ...texts.map((page, n) => ({
+      deed: 'turn' as const,
+      target: page.id,
+      name: `Turn to page ${n + 1}${page.label ? `, ${page.label}` : ''}`,
+    })),
+    ...shown.map((id) => ({
+      deed: 'show' as const,
+      target: id,
+      name: `Show ${named.get(id) ?? boardName(id)}`,
+    })),
+    { deed: 'back', target: '', name: 'Back to the text' },
+    ...lesson.pause_points.map((one) => ({
+      deed: 'stop' as const,
+      target: one.id,
+      name: `Stop: ${named.get(one.id)}`,
+    })),
+    ...parted.map((id) => ({ deed: 'part' as const, target: id, name: `Next part of ${named.get(id)}` })),
+  ]
+}
+
+/** A board that has no name of its own: "the purpose". */
+const boardName = (id: string) => `the ${id.replace(/-\d+$/, '').replaceAll('-', ' ')}`
+
+/** The directions of a take as flags. Times are take time. */
+export function stripDirections(
+  directions: readonly Direction[],
+  take: string,
+  names: readonly Doing[],
+): StripMark[] {
+  return directions
+    .filter((one) => one.take === take)
+    .map((one) => {
+      const known = names.find((doing) => doing.deed === one.deed && doing.target === one.target)
+      const part = one.part ? ` (number ${one.part})` : ''
+      return {
+        id: one.id,
+        name: known ? known.name + part : 'Something that is not in the lesson any more',
+        letter: SIGNS[one.deed],
+        colour: COLOURS[one.deed],
+        meaning: 'done on the stage',
+        start: one.at,
+        end: one.at,
+        byHand: true,
+        atPause: false,
+      }
+    })
+}

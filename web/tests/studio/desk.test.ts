@@ -1,0 +1,111 @@
+import { describe, expect, it } from 'vitest'
+import { ref } from 'vue'
+import type { Schemas } from '@/api/client'
+import { useDesk } from '@/studio/record/desk'
+import { layout, page } from '../worlds'
+
+const stage = layout([
+  page('title', [], { title: true }),
+  page('ap1', ['a', 'b']),
+  page('ap2', ['c']),
+  page('board-card1', [], { board: 'card1' }),
+  page('board-pause2', [], { board: 'pause2' }),
+])
+const place = (on: number, signpost = '') => ({ page: on, signpost, words: [] })
+const PLACES = [place(3), place(1), place(1, 'pause1'), place(2), place(4)]
+const points = [
+  { id: 'pause1', after: 'b', question: 'Why?' },
+  { id: 'pause2', after: '', question: 'Which?' },
+] as Schemas['PausePoint'][]
+const GUIDE = {
+  part_by_part: [
+    { target: 'pause2', steps: [['strike0'], ['strike2'], ['answer', 'proof1']], numbers: [0, 2, 1] },
+  ],
+} as unknown as Schemas['Guide']
+
+function made(at = 0) {
+  const noted: string[] = []
+  const here = ref(at)
+  const way = { places: ref(PLACES), at: here, jump: (to: number) => (here.value = to) }
+  const note = (what: string, detail: string) => noted.push(detail ? `${what} ${detail}` : what)
+  return { noted, here, desk: useDesk(ref(stage), ref(GUIDE), ref(points), way, note) }
+}
+
+describe('the desk', () => {
+  it('keeps what is brought up and turned to, place by place', () => {
+    const { noted, desk } = made()
+    desk.begin()
+    for (let step = 0; step < 5; step++) desk.go(1)
+    expect(noted).toEqual(['show card1', 'turn ap1', 'show pause1', 'turn ap2', 'show pause2'])
+    desk.go(-1)
+    expect(noted.at(-1)).toBe('turn ap2')
+  })
+
+  it('puts away what was brought up', () => {
+    const { noted, here, desk } = made(4)
+    expect(desk.isAway.value).toBe(true)
+    desk.back()
+    expect([here.value, noted]).toEqual([3, ['back']])
+    desk.back()
+    expect(noted).toHaveLength(1)
+    const first = made(0)
+    first.desk.back()
+    expect(first.here.value, 'the first page of the text, where none was before').toBe(1)
+  })
+
+  it('stops at the question that is shown, else at the next one of the page, each once', () => {
+    const { noted, here, desk } = made(1)
+    expect(desk.toStopAt.value?.id).toBe('pause1')
+    desk.stop()
+    expect(desk.toStopAt.value).toBeUndefined()
+    desk.stop()
+    here.value = 4
+    desk.stop()
+    expect(noted).toEqual(['stop pause1', 'stop pause2'])
+  })
+
+  it('shows an answer part by part, or by the number of its choice, each once', () => {
+    const { noted, desk } = made(4)
+    expect(desk.left.value).toBe(3)
+    desk.number(2)
+    expect(desk.parts.value).toEqual(['answer', 'proof1'])
+    desk.number(2)
+    desk.number(9)
+    desk.show()
+    desk.show()
+    desk.show()
+    expect(desk.parts.value).toEqual(['answer', 'proof1', 'strike0', 'strike2'])
+    expect(noted).toEqual(['part pause2#2', 'part pause2', 'part pause2'])
+    expect(desk.left.value).toBe(0)
+  })
+
+  it('turns to a page of the text by its number', () => {
+    const { noted, here, desk } = made(1)
+    desk.number(2)
+    desk.number(7)
+    expect([here.value, noted]).toEqual([3, ['turn ap2']])
+  })
+
+  it('takes the last step back, on the stage and in the take', () => {
+    const { noted, here, desk } = made(4)
+    desk.show(1)
+    desk.stop()
+    desk.back()
+    desk.undo()
+    expect(here.value).toBe(4)
+    desk.undo()
+    expect(desk.toStopAt.value?.id).toBe('pause2')
+    desk.undo()
+    expect([desk.parts.value, desk.canUndo.value]).toEqual([[], false])
+    desk.undo()
+    expect(noted.filter((one) => one === 'taken back')).toHaveLength(3)
+  })
+
+  it('begins anew with each take, with nothing to keep where it begins with the text', () => {
+    const { noted, here, desk } = made(4)
+    desk.show()
+    here.value = 1
+    desk.begin()
+    expect([desk.parts.value, desk.canUndo.value, noted]).toEqual([[], false, ['part pause2']])
+  })
+})

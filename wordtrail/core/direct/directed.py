@@ -1,0 +1,48 @@
+"""The directions of a lesson, in lesson time."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, replace
+
+from wordtrail.core.edit.edit_list import EditList
+from wordtrail.core.trail.directions import Deed, Direction
+
+
+@dataclass(frozen=True, slots=True)
+class Directed:
+    """Directions in their order, `at` in lesson time."""
+
+    given: tuple[Direction, ...] = ()
+
+    def of(self, deed: Deed, target: str) -> tuple[Direction, ...]:
+        """Those of one deed on one target."""
+        return tuple(one for one in self.given if one.deed is deed and one.target == target)
+
+    def brought_up(self) -> frozenset[str]:
+        """What was brought up by hand."""
+        return frozenset(one.target for one in self.given if one.deed is Deed.SHOW)
+
+    def first_stop(self, point: str) -> float | None:
+        """When the teacher first stopped at a pause point."""
+        return next((one.at for one in self.of(Deed.STOP, point)), None)
+
+
+NOTHING_DIRECTED = Directed()
+
+
+def directed_in(directions: Iterable[Direction], edits: EditList) -> Directed:
+    """The directions of the kept takes. What happened in a moment that was cut happens where the cut is."""
+    kept = (replace(one, at=at) for one in directions if (at := edits.near(one.take, one.at)) is not None)
+    return Directed(tuple(sorted(kept, key=lambda one: one.at)))
+
+
+def parts_given(directed: Directed, target: str, count: int) -> Sequence[tuple[float, int]]:
+    """When which of the `count` parts of a target is shown by hand, each once: (lesson time, number from 0)."""
+    shown: dict[int, float] = {}
+    for one in directed.of(Deed.PART, target):
+        left = [number for number in range(count) if number not in shown]
+        number = one.part - 1 if one.part else (left[0] if left else -1)
+        if 0 <= number < count:
+            shown.setdefault(number, one.at)
+    return sorted((at, number) for number, at in shown.items())

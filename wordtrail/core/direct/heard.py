@@ -1,0 +1,71 @@
+"""What was heard of a lesson, in lesson time."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from wordtrail.core.direct.course import Light
+from wordtrail.core.direct.passes import Passes
+from wordtrail.core.direct.speech import Speech
+from wordtrail.core.edit.edit_list import Clip, EditList
+from wordtrail.core.lesson.boards import script
+from wordtrail.core.lesson.current_trail import current_trail
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.trail.model import UNSURE_BELOW, Aside, Trail
+
+
+@dataclass(frozen=True, slots=True)
+class Heard:
+    """Lights, talk, which light is which reading of its word, and when there is a voice; and the sentence and block
+    of each word of the passage."""
+
+    lights: Sequence[Light]
+    asides: Sequence[Aside]
+    passes: Passes
+    speech: Speech
+    sentence: Mapping[str, int]
+    block: Mapping[str, str]
+
+
+def said_in(
+    lesson: Lesson, trails: Mapping[str, Trail], edits: EditList
+) -> tuple[tuple[Light, ...], tuple[Aside, ...]]:
+    """The words that are read and the talk of all kept clips, as they were said."""
+    lights: list[Light] = []
+    asides: list[Aside] = []
+    ids = {word.id for word in script(lesson)}
+    now = edits.lead
+    for clip in edits.clips:
+        trail = current_trail(lesson, clip.take, trails[clip.take])
+        shift = now - clip.start
+        for visit in sorted(trail.visits, key=lambda visit: visit.start):
+            if visit.word in ids and clip.start <= visit.start < clip.end:
+                end = min(visit.end, clip.end)
+                lights.append(Light(visit.word, visit.start + shift, end + shift, visit.confidence >= UNSURE_BELOW))
+        asides += [
+            _shifted(aside, clip, shift) for aside in trail.asides if aside.end > clip.start and aside.start < clip.end
+        ]
+        now += clip.seconds
+    return tuple(lights), tuple(asides)
+
+
+def heard_of(
+    lesson: Lesson,
+    lights: Sequence[Light],
+    asides: Sequence[Aside],
+    seconds: float,
+    said: Sequence[Light] | None = None,
+) -> Heard:
+    """What was heard in a lesson of so many seconds; `said` are the lights as long as they were spoken, where others
+    last longer."""
+    sentence = {word.id: word.sentence for word in script(lesson)}
+    block = {word.id: block.id for passage in lesson.passages for block in passage.blocks for word in block.words}
+    voiced = [(one.start, one.end) for one in said or lights] + [(one.start, one.end) for one in asides]
+    speech = Speech(voiced, seconds)
+    return Heard(lights, asides, Passes(lights, sentence), speech, sentence, block)
+
+
+def _shifted(aside: Aside, clip: Clip, shift: float) -> Aside:
+    """The part of an aside that is in the clip, in lesson time."""
+    return Aside(max(aside.start, clip.start) + shift, min(aside.end, clip.end) + shift, aside.heard)

@@ -1,0 +1,94 @@
+"""Which page is on the stage when: as it is turned by hand, else as it is read."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from itertools import pairwise
+
+from wordtrail.core.direct.course import Light, PageTurn
+
+TURN_AHEAD = 0.6
+"""Seconds before its first word that a page is turned, if the word before has ended by then."""
+
+BACK_TO_TEXT = -2
+"""In a turn by hand: to the page of the text that was shown last."""
+
+READS_ON = 3
+"""Words in their order on another page, after which a page that was turned by hand has had its time."""
+
+
+@dataclass(frozen=True, slots=True)
+class Places:
+    """Where words stand: the page of each, its place in the script, and for pages on which text is quoted (a
+    question's) the words beside it, and those with which the reading goes on after it. `texts` are the pages of the
+    text."""
+
+    page_of: Mapping[str, int]
+    order: Mapping[str, int]
+    beside: Mapping[int, frozenset[str]]
+    goes_on: Mapping[int, frozenset[str]]
+    texts: frozenset[int] = frozenset()
+
+
+def page_turns(
+    lights: Sequence[Light], places: Places, by_hand: Sequence[PageTurn], begin: PageTurn
+) -> tuple[PageTurn, ...]:
+    """The pages of a lesson from `begin` on: each word's page when it is read; a page that was turned `by_hand`
+    stays until the next turn by hand, or until three words in their order are read on another one. Words of the text
+    that are quoted beside a question stay there, until the reading goes on."""
+    course = _Course(begin, places.texts)
+    waiting = sorted(by_hand, key=lambda one: one.at)
+    before = begin.at
+    for number, light in enumerate(lights):
+        while waiting and waiting[0].at <= light.start:
+            before = max(before, waiting[0].at)
+            course.turn_by_hand(waiting.pop(0))
+        now = course.page
+        page = places.page_of[light.word]
+        quoted = light.word in places.beside.get(now, ()) and light.word not in places.goes_on.get(now, ())
+        next_turn = waiting[0].at if waiting else float("inf")
+        if page != now and not quoted and (not course.held or _reads_on(lights, number, places, next_turn)):
+            course.turn(min(max(before, light.start - TURN_AHEAD), light.start), page)
+        before = light.end
+    for turn in waiting:
+        course.turn_by_hand(turn)
+    return tuple(course.turns)
+
+
+class _Course:
+    """The pages so far: the one that is shown, whether it is `held` by hand, the last one of the text."""
+
+    def __init__(self, begin: PageTurn, texts: frozenset[int]) -> None:
+        self.turns = [begin]
+        self.held = False
+        self._texts = texts
+        self._text = begin.page if begin.page in texts else min(texts, default=begin.page)
+
+    @property
+    def page(self) -> int:
+        """The page that is shown."""
+        return self.turns[-1].page
+
+    def turn(self, at: float, page: int) -> None:
+        """Turn to a page, which the reading may leave again."""
+        at = max(at, self.turns[-1].at)
+        if page != self.page:
+            self.turns.append(PageTurn(round(at, 4), page))
+        self.held = False
+        self._text = page if page in self._texts else self._text
+
+    def turn_by_hand(self, turn: PageTurn) -> None:
+        """Turn as the teacher did."""
+        self.turn(turn.at, self._text if turn.page == BACK_TO_TEXT else turn.page)
+        self.held = turn.page != BACK_TO_TEXT
+
+
+def _reads_on(lights: Sequence[Light], number: int, places: Places, next_turn: float) -> bool:
+    """Whether three words in their order are read from this one on, all on its page and before the next turn."""
+    run = lights[number : number + READS_ON]
+    if len(run) < READS_ON or run[-1].start >= next_turn:
+        return False
+    orders = [places.order.get(one.word, -1) for one in run]
+    in_order = all(there == here + 1 for here, there in pairwise(orders))
+    return in_order and len({places.page_of[one.word] for one in run}) == 1

@@ -1,0 +1,173 @@
+"""Where the lesson stops for the students: where she stops.
+
+Of a pause point with a key, there; of one whose question was asked, at the first silence after it; else after the
+sentence of its word. Never inside speech. Her own silence there is not heard: the think time takes its place.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from wordtrail.core.direct.directed import Directed, directed_in
+from wordtrail.core.direct.heard import Heard, heard_of, said_in
+from wordtrail.core.direct.speech import Silence
+from wordtrail.core.edit.edit_list import Clip, EditList
+from wordtrail.core.lesson.boards import boards, point_texts
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.readings import reading_number
+from wordtrail.core.plan.model import PausePoint
+from wordtrail.core.remembered import remembered
+from wordtrail.core.trail.directions import Deed
+from wordtrail.core.trail.model import Trail
+
+REST = 0.8
+"""Seconds of silence at which a teacher has stopped, rather than taken a breath."""
+
+STOPS_AFTER = 0.12
+"""Seconds after the last sound that the lesson stops."""
+
+AT_ONCE = 0.3
+"""Seconds after its word within which a rest begins that belongs to it, also in the middle of a sentence."""
+
+FINISHES = 2.0
+"""Seconds for which a voice that is still speaking when the key is pressed is let finish."""
+
+HEARD_AGAIN = 0.3
+"""Seconds of her silence that are left before she goes on."""
+
+WORTH_CUTTING = 0.4
+"""Seconds of silence below which there is nothing to take out."""
+
+SMALLEST = 0.001
+
+
+@dataclass(frozen=True, slots=True)
+class Stopping:
+    """The stop of a pause point: when (seconds of take time), when its question was first spoken or brought up (None:
+    neither), and the silence in which it stands."""
+
+    at: float
+    asked: float | None
+    silence: Silence | None
+    by_hand: bool = False
+
+
+@remembered(32)
+def stops_in(lesson: Lesson, take: str, trail: Trail, start: float, end: float) -> dict[str, Stopping]:
+    """The stops of all pause points in what is kept of a take (from `start` to `end`), by their ids, in take time."""
+    edits = EditList((Clip(take, start, end),))
+    heard = heard_of(lesson, *said_in(lesson, {take: trail}, edits), edits.seconds)
+    directed = directed_in(lesson.directions, edits)
+    finder = _Finder(lesson, heard, directed, edits.seconds)
+    return {point.id: _in_take(finder.stopping(point), start) for point in lesson.pause_points}
+
+
+def silences_replaced(lesson: Lesson, stops: dict[str, Stopping]) -> tuple[Silence, ...]:
+    """The silences at stops whose place the think time takes, in their order (seconds of take time)."""
+    thinking = {point.id for point in lesson.pause_points if point.think_seconds > 0 and point.activity.turns() is None}
+    found = {
+        Silence(stop.at, stop.silence.end - HEARD_AGAIN)
+        for id, stop in stops.items()
+        if id in thinking and stop.silence and stop.silence.end - HEARD_AGAIN - stop.at >= WORTH_CUTTING
+    }
+    joined: list[Silence] = []
+    for one in sorted(found, key=lambda silence: silence.start):
+        # Two points in one silence: it is taken out behind the first.
+        if not joined or one.start >= joined[-1].end:
+            joined.append(one)
+    return tuple(joined)
+
+
+def _in_take(stop: Stopping, start: float) -> Stopping:
+    silence = Silence(stop.silence.start + start, stop.silence.end + start) if stop.silence else None
+    asked = None if stop.asked is None else stop.asked + start
+    return Stopping(stop.at + start, asked, silence, stop.by_hand)
+
+
+class _Finder:
+    """Finds stops in the time of what was heard; `seconds` is its end."""
+
+    def __init__(self, lesson: Lesson, heard: Heard, directed: Directed, seconds: float) -> None:
+        self._lesson, self._heard, self._directed, self._seconds = lesson, heard, directed, seconds
+        self._boards = {board.id: board for board in boards(lesson)}
+
+    def stopping(self, point: PausePoint) -> Stopping:
+        """Where the lesson stops for a point."""
+        own = self._word_of(point)
+        asked = self._asked(point, own)
+        shown = next((one.at for one in self._directed.of(Deed.SHOW, point.id)), None)
+        put = [self._heard.lights[asked[0]].start] if asked else []
+        said_from = min(put if shown is None else [*put, shown], default=None)
+        pressed = self._directed.first_stop(point.id)
+        if pressed is not None:
+            return self._in_silence(pressed, said_from)
+        if asked:
+            begin = max(self._heard.lights[asked[-1]].end, shown or 0.0)
+            return self._after(begin, asked[-1], said_from)
+        if shown is not None:
+            return self._after(shown, self._light_before(shown), said_from)
+        if not point.after:
+            return Stopping(self._seconds, None, None)
+        if own is None:
+            return Stopping(0.0, None, None)
+        word_end = self._heard.lights[own].end
+        rest = self._heard.speech.silence_at(word_end + AT_ONCE)
+        if rest and rest.seconds >= REST:
+            return self._after(word_end, own, None)
+        last = self._sentence_end(own)
+        return self._after(self._heard.lights[last].end, last, None)
+
+    def _after(self, begin: float, light: int, asked: float | None) -> Stopping:
+        """The stop in the first rest from `begin` on, before the word behind this light is read (−1: the first)."""
+        lights = self._heard.lights
+        limit = lights[light + 1].start if light + 1 < len(lights) else self._seconds
+        rest = self._heard.speech.first_silence(begin, max(limit, begin), REST)
+        if rest is None:
+            at = max(begin, min(begin + STOPS_AFTER, limit - SMALLEST))
+            return Stopping(min(at, self._seconds), asked, None)
+        at = max(rest.start, min(rest.start + STOPS_AFTER, rest.end - SMALLEST))
+        return Stopping(at, asked, self._heard.speech.silence_at(at))
+
+    def _in_silence(self, pressed: float, asked: float | None) -> Stopping:
+        """The stop where a key was pressed, or where her voice comes to rest then."""
+        speech = self._heard.speech
+        silence = speech.silence_at(pressed)
+        if silence is None:
+            soon = (one for one in speech.silences if pressed <= one.start <= pressed + FINISHES)
+            silence = next(soon, speech.silence_near(pressed))
+        if silence is None:
+            return Stopping(pressed, asked, None, by_hand=True)
+        at = max(silence.start, min(silence.start + STOPS_AFTER, silence.end - SMALLEST))
+        return Stopping(at, asked, silence, by_hand=True)
+
+    def _asked(self, point: PausePoint, own: int | None) -> list[int]:
+        """The lights of the point's question where it is asked: after its word, or anywhere for one at the end. Its
+        choices and its answer do not count."""
+        board = self._boards.get(point.id)
+        texts = [one for one in (board.texts if board else point_texts(point)) if one.id == "question"]
+        ids = {word.id for text in texts for word in text.words}
+        since = 0.0 if own is None or not point.after else self._heard.lights[own].end - STOPS_AFTER
+        return [n for n, light in enumerate(self._heard.lights) if light.word in ids and light.start >= since]
+
+    def _word_of(self, point: PausePoint) -> int | None:
+        """The light after which a point comes: its word's, or that of the nearest word before that was read."""
+        number = reading_number(self._lesson, point.reading)
+        words = self._lesson.words
+        place = self._lesson.positions().get(point.after, len(words) - 1)
+        for word in reversed(words[: place + 1]):
+            found = self._heard.passes.nth(word.id, number)
+            if found is not None:
+                return found
+        return None
+
+    def _sentence_end(self, light: int) -> int:
+        """The last light of the sentence that a light belongs to."""
+        lights, sentence = self._heard.lights, self._heard.sentence
+        own = sentence.get(lights[light].word)
+        while light + 1 < len(lights) and sentence.get(lights[light + 1].word) == own:
+            light += 1
+        return light
+
+    def _light_before(self, time: float) -> int:
+        """The last light that has begun by then; −1 for none."""
+        return max((n for n, light in enumerate(self._heard.lights) if light.start <= time), default=-1)

@@ -1,0 +1,47 @@
+"""The pages that were turned to, brought up and put away by hand."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+from wordtrail.core.direct.course import PageTurn
+from wordtrail.core.direct.directed import Directed
+from wordtrail.core.direct.pages import BACK_TO_TEXT
+from wordtrail.core.direct.stops import Stopping
+from wordtrail.core.layout.model import Layout
+from wordtrail.core.trail.directions import Deed
+
+NOWHERE = -1
+"""The page of what is not there any more."""
+
+
+def page_turned_to(layout: Layout, target: str) -> int:
+    """The page of the text with this id; where the layout parts the passage's pages otherwise, the first one of its
+    page. NOWHERE when it is not there any more."""
+    ids = [page.id for page in layout.pages]
+    if target in ids:
+        return ids.index(target)
+    own = target.partition(".")[0]
+    return next((number for number, id in enumerate(ids) if id.partition(".")[0] == own), NOWHERE)
+
+
+def turns_by_hand(layout: Layout, directed: Directed, moments: Mapping[str, Stopping]) -> tuple[PageTurn, ...]:
+    """Every turn by hand, in order; BACK_TO_TEXT where something is put away. A question whose answer is shown part by
+    part by hand stays on the stage after its stop."""
+    pages = {page.board: number for number, page in enumerate(layout.pages) if page.board}
+    given = [(one.at, one.deed, one.target) for one in directed.given]
+    answered = {one.target for one in directed.given if one.deed is Deed.PART}
+    given += [(moments[id].at, Deed.SHOW, id) for id in answered if id in moments and id in pages]
+    turns: list[PageTurn] = []
+    for at, deed, target in sorted(given):
+        if deed is Deed.TURN:
+            page = page_turned_to(layout, target)
+        elif deed is Deed.SHOW:
+            page = pages.get(target, NOWHERE)
+        elif deed is Deed.BACK:
+            page = BACK_TO_TEXT
+        else:
+            continue
+        if page != NOWHERE:
+            turns.append(PageTurn(at, page))
+    return tuple(turns)
