@@ -4,11 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
-from itertools import pairwise
 
 import numpy as np
 
-from wordtrail.core.align.asides import ASIDE_GAP, asides_of
+from wordtrail.core.align.asides import asides_of
 from wordtrail.core.align.confidence import MISREAD, confidence, doubt
 from wordtrail.core.align.hearsay import words_in
 from wordtrail.core.align.hypotheses import likeliest_word
@@ -165,11 +164,8 @@ def _as_talk(reading: Reading) -> Talked:
 
 
 def _all_of(frames: Frames) -> tuple[Talked, ...]:
-    """Everything that was heard, parted where nobody speaks: what there is without a word to look for."""
-    if not len(frames):
-        return ()
-    parted = [int(n) + 1 for n in np.flatnonzero(np.diff(frames.at) > ASIDE_GAP)]
-    return tuple(Talked(first, last - 1) for first, last in pairwise([0, *parted, len(frames)]))
+    """Everything that was heard: what there is without a word to look for."""
+    return (Talked(0, len(frames) - 1),) if len(frames) else ()
 
 
 def _without_left_out(readings: Sequence[Reading], heard: Sequence[Heard]) -> list[Reading]:
