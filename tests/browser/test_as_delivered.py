@@ -99,6 +99,7 @@ class AsDeliveredTest(unittest.TestCase):
         self.assertTrue(self.got("GET /network")["can_be_switched"])
         shelf = self.got("GET /lessons")["lessons"]
         self.assertEqual(len(shelf), 5)
+        self.got("GET /lessons/{lesson}/read-through", lesson=shelf[0]["id"])
         for lesson in shelf:
             with self.subTest(lesson["title"]):
                 self.hear_and_download(lesson["id"])

@@ -13,6 +13,7 @@ from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.changes.commands import SCREEN_COMMANDS
 from wordtrail.core.cues.answers import PartByPart
 from wordtrail.core.cues.model import CueSheet
+from wordtrail.core.cues.read_through import Finding
 from wordtrail.core.cues.run import Stop
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.layout.model import Layout
@@ -441,6 +442,12 @@ class Stage(Answer):
     think_seconds: float
     video_seconds: float
     texts: dict[str, str]
+
+
+class ReadThrough(Answer):
+    """What to look at before a film or a link is made."""
+
+    findings: list[Finding]
 
 
 class StageChange(Answer):

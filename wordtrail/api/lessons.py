@@ -24,6 +24,7 @@ from wordtrail.api.views import (
 from wordtrail.core.changes.take_changes import ChooseTake
 from wordtrail.core.changes.word_list import lesson_of_words
 from wordtrail.core.cues.answers import part_by_part
+from wordtrail.core.cues.read_through import read_through
 from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.live_marks import DRAWN_IN_TALK, live_marks
@@ -221,6 +222,14 @@ def stage(path: LessonPath, query: StageQuery) -> Response:
     if before is None:
         return answer(answers.StageChange(key=shown.key, whole=whole_stage(shown)))
     return answer(answers.StageChange(key=shown.key, changes=stage_changes(before, shown)))
+
+
+@routes.get("/lessons/<lesson>/read-through", responses={200: answers.ReadThrough})
+def look_through(path: LessonPath) -> Response:
+    """What of the lesson does not come out as it was planned."""
+    shown, _ = showing(context().workspace, path.lesson)
+    found = read_through(shown.lesson, shown.layout, shown.sheet, shown.edits)
+    return answer(answers.ReadThrough(findings=list(found)))
 
 
 @routes.get("/lessons/<lesson>/guide", responses={200: answers.Guide})

@@ -140,7 +140,7 @@ def bees(plan: Planner) -> None:
     plan.mark(Underline(), "walks in a straight line,", "detail")
     plan.mark(Boxed(), "Then", "signal")
     plan.mark(Arrow(to=plan.run("flowers.")[0]), "line", "detail", at=1)
-    plan.mark(MarginNote(text="longer shake, longer way"), "farther away", "evidence", moment=Moment.TALK)
+    plan.mark(MarginNote(text="longer shake, longer way"), "farther away", "evidence")
     plan.mark(Highlight(), "antennae.", "new-word", drop=1)
     plan.mark(DashedUnderline(), "cannot see the dancer,", "detail")
     plan.mark(DoubleUnderline(), "about half a mile.", "detail")
@@ -341,7 +341,7 @@ def kite(plan: Planner) -> None:
     plan.mark(Boxed(), "Wren", "who")
     plan.mark(Boxed(), "Oskar", "who")
     plan.mark(Underline(), "Tanner’s Hill.", "where", drop=1)
-    plan.mark(Underline(), "It snatched the kite,", "trouble", moment=Moment.TALK)
+    plan.mark(Underline(), "It snatched the kite,", "trouble")
     plan.mark(Highlight(), "Oskar began to laugh,", "turning-point", moment=Moment.TALK)
     wants = plan.pause(
         "let go.”",
@@ -465,7 +465,7 @@ def boat(plan: Planner) -> None:
     plan.do(SetLegend(legend_for(plan.lesson.passages[0])))
     plan.do(SetOpening(Opening(purpose="We read to make something that floats.", at_hand=("one sheet of paper",))))
     plan.mark(Underline(), "two upper corners", "detail")
-    plan.mark(Circle(), "house.", "evidence", picture=picture.id, region=roof, moment=Moment.TALK)
+    plan.mark(Circle(), "house.", "evidence", picture=picture.id, region=roof)
     plan.pause(
         "roof of a house.",
         LookClosely(picture=picture.id, region=roof),

@@ -245,6 +245,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lessons/{lesson}/read-through": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What of the lesson does not come out as it was planned. */
+        get: operations["lessons_look_through_lessons__lesson__read_through_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons/{lesson}/guide": {
         parameters: {
             query?: never;
@@ -5775,6 +5792,37 @@ export interface components {
             };
         };
         /**
+         * ReadThrough
+         * @description What to look at before a film or a link is made.
+         */
+        ReadThrough: {
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+        };
+        /**
+         * Finding
+         * @description Something to look at: `at` is its moment in the take that is heard there (None: it has none), `about` the id of
+         *     what it is about.
+         */
+        Finding: {
+            /** Sentence */
+            sentence: string;
+            remedy: components["schemas"]["Remedy"];
+            /**
+             * About
+             * @default
+             */
+            about: string;
+            /** At */
+            at: number | null;
+        };
+        /**
+         * Remedy
+         * @description Where a finding is mended.
+         * @enum {string}
+         */
+        Remedy: "sync" | "plan";
+        /**
          * Guide
          * @description What the teacher is led through while recording, in order; the marks (ids) that wait for her hand meanwhile, and
          *     the seconds over which each is drawn.
@@ -7174,6 +7222,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StageChange"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    lessons_look_through_lessons__lesson__read_through_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadThrough"];
                 };
             };
             /** @description Unprocessable Entity */

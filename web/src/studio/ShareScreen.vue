@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import NetworkSwitch from './NetworkSwitch.vue'
+import ReadThrough from './ReadThrough.vue'
 
 const lesson = useLesson()
 const view = lesson.view
@@ -54,6 +55,7 @@ const path = () => ({ path: { lesson: lesson.id.value } })
   >
     <li v-for="warning in warnings" :key="warning">{{ warning }}</li>
   </ul>
+  <ReadThrough v-if="ready" class="mb-3" />
   <section v-if="!ready" class="panel flex flex-1 flex-col items-center justify-center gap-2 text-center">
     <p class="text-[18px] font-bold">There is nothing to share yet.</p>
     <p class="text-quiet">Students follow a reading. Record the passage first.</p>

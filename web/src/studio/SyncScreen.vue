@@ -2,6 +2,7 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, provide, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { useCatalogue } from '@/api/catalogue'
 import { ask, client, type Schemas, type Take } from '@/api/client'
 import { useLesson } from '@/api/lesson'
@@ -127,6 +128,18 @@ const markShown = computed(() => marks.value.find((one) => one.id === chosenMark
 const list = ref<HTMLElement>()
 const figures = computed(() => trail.data.value?.figures)
 
+/* Asked for a moment of the take, from the read-through. */
+const wantedAt = Number(useRoute().query.at ?? NaN)
+watch(
+  () => !!stage.value && !!trail.data.value,
+  (there) => {
+    if (!there || !Number.isFinite(wantedAt)) return
+    player.seek(wantedAt)
+    const row = rows.value.findLast((one) => one.start <= wantedAt + 0.01)
+    void nextTick(() => list.value?.children[rows.value.indexOf(row!)]?.scrollIntoView({ block: 'center' }))
+  },
+  { immediate: true },
+)
 watch(take, () => {
   chosen.value = undefined
   chosenMark.value = ''

@@ -4,6 +4,7 @@ import { ask, client, type Schemas } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
 import JobPanel from './JobPanel.vue'
+import ReadThrough from './ReadThrough.vue'
 import { useKeys } from '@/parts/keys'
 import { clock, duration, megabytes } from '@/parts/words'
 import { usePlayer } from '@/stage/player'
@@ -82,6 +83,7 @@ useKeys({ space: preview, b: () => player.back() })
     >
   </Teleport>
   <div v-if="stage && ready" class="flex min-h-0 flex-1 flex-col gap-3">
+    <ReadThrough />
     <div class="flex min-h-0 flex-1 justify-center">
       <video
         v-if="video?.newest && !job"

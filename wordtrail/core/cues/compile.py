@@ -73,7 +73,8 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
     sentence = heard.sentence
     directed = directed_in(lesson.directions, edits)
     moments = _moments(lesson, trails, edits)
-    turns = _page_turns(lesson, heard, layout, edits.lead, turns_by_hand(layout, directed, moments))
+    stopped = tuple(sorted(one.at for one in moments.values()))
+    turns = _page_turns(lesson, heard, layout, edits.lead, turns_by_hand(layout, directed, moments), stopped)
     stopping = stops(lesson, heard, layout, Course(edits.lead, edits.seconds, directed, moments, turns))
     thinking = {gate.shows: gate.think_seconds for gate in stopping.gates}
     by_hand = placed_by_hand(lesson, edits)
@@ -126,7 +127,7 @@ def _moments(lesson: Lesson, trails: Mapping[str, Trail], edits: EditList) -> di
 
 
 def _page_turns(
-    lesson: Lesson, heard: Heard, layout: Layout, lead: float, by_hand: Sequence[PageTurn]
+    lesson: Lesson, heard: Heard, layout: Layout, lead: float, by_hand: Sequence[PageTurn], stopped: tuple[float, ...]
 ) -> tuple[PageTurn, ...]:
     """The pages of the stage: the title first, also while the teacher talks before her first word."""
     texts = [index for index, page in enumerate(layout.pages) if page.boxes and not page.board]
@@ -149,6 +150,7 @@ def _page_turns(
         beside,
         {index: frozenset(points.get(layout.pages[index].board, ())) for index in beside},
         frozenset(texts),
+        stopped,
     )
     turns = page_turns(lights, places, by_hand, PageTurn(begin, first))
     return (PageTurn(0.0, 0), *turns) if lead > 0 else turns

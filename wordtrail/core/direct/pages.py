@@ -14,6 +14,9 @@ TURN_AHEAD = 0.6
 BACK_TO_TEXT = -2
 """In a turn by hand: to the page of the text that was shown last."""
 
+BEHIND = 0.001
+"""Seconds after a stop that a page is turned at the earliest."""
+
 READS_ON = 3
 """Words in their order on another page, after which a page that was turned by hand has had its time."""
 
@@ -22,13 +25,14 @@ READS_ON = 3
 class Places:
     """Where words stand: the page of each, its place in the script, and for pages on which text is quoted (a
     question's) the words beside it, and those with which the reading goes on after it. `texts` are the pages of the
-    text."""
+    text; at its `stops` (their moments, in order) a lesson still shows the page that was read."""
 
     page_of: Mapping[str, int]
     order: Mapping[str, int]
     beside: Mapping[int, frozenset[str]]
     goes_on: Mapping[int, frozenset[str]]
     texts: frozenset[int] = frozenset()
+    stops: tuple[float, ...] = ()
 
 
 def page_turns(
@@ -49,7 +53,8 @@ def page_turns(
         quoted = light.word in places.beside.get(now, ()) and light.word not in places.goes_on.get(now, ())
         next_turn = waiting[0].at if waiting else float("inf")
         if page != now and not quoted and (not course.held or _reads_on(lights, number, places, next_turn)):
-            course.turn(min(max(before, light.start - TURN_AHEAD), light.start), page)
+            stopped = [one + BEHIND for one in places.stops if before <= one < light.start]
+            course.turn(min(max([before, light.start - TURN_AHEAD, *stopped]), light.start), page)
         before = light.end
     for turn in waiting:
         course.turn_by_hand(turn)
