@@ -15,6 +15,7 @@ from wordtrail.core.cues.answers import PartByPart
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.read_through import Finding
 from wordtrail.core.cues.run import Stop
+from wordtrail.core.direct.named import Named
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.model import Lesson
@@ -288,6 +289,8 @@ class TrailView(Answer):
     trim_end: float
     trimmed_by_hand: bool
     loose_mends: int
+    offers: list[Named] = []
+    """What was named in talk, and can be done on the stage."""
 
 
 class TextView(Answer):

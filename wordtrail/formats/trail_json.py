@@ -9,7 +9,7 @@ from typing import Any
 
 from wordtrail.core.errors import WordTrailError
 from wordtrail.core.text.model import Word
-from wordtrail.core.trail.model import Aside, Doubt, Slip, SlipKind, Trail, Visit
+from wordtrail.core.trail.model import Aside, Doubt, HeardWord, Slip, SlipKind, Trail, Visit
 
 VERSION = 1
 
@@ -40,7 +40,11 @@ def write(trail: Trail, words: Sequence[Word], *, passage: str = "", take: str =
             if s.kind is SlipKind.SAID_TWICE
         ],
         "unread": _ranges(sorted(place[word] for word in trail.unread)),
-        "asides": [{"start": a.start, "end": a.end, "heard": a.heard} for a in trail.asides],
+        "asides": [
+            {"start": a.start, "end": a.end, "heard": a.heard}
+            | ({"words": [[w.text, w.start, w.end, w.loss] for w in a.words]} if a.words else {})
+            for a in trail.asides
+        ],
         "sound": [trail.sound_start, trail.sound_end],
         "seconds": trail.seconds,
     }
@@ -58,6 +62,13 @@ def read(text: str) -> Trail:
         return _trail(document, ids)
     except (KeyError, TypeError, ValueError, IndexError) as fault:
         raise WordTrailError("This file is not a Word Trail trail.", kept="Nothing was changed.") from fault
+
+
+def _aside(entry: dict[str, Any]) -> Aside:
+    words = tuple(
+        HeardWord(str(text), float(start), float(end), float(loss)) for text, start, end, loss in entry.get("words", ())
+    )
+    return Aside(float(entry["start"]), float(entry["end"]), entry.get("heard", ""), words)
 
 
 def _trail(document: dict[str, Any], ids: Sequence[str]) -> Trail:
@@ -89,7 +100,7 @@ def _trail(document: dict[str, Any], ids: Sequence[str]) -> Trail:
     return Trail(
         visits=visits,
         slips=tuple(sorted(slips, key=lambda s: s.start)),
-        asides=tuple(Aside(float(a["start"]), float(a["end"]), a.get("heard", "")) for a in document["asides"]),
+        asides=tuple(_aside(a) for a in document["asides"]),
         unread=tuple(ids[word] for first, last in document["unread"] for word in range(first, last + 1)),
         seconds=seconds,
         sound_start=float(sound[0]),

@@ -5919,10 +5919,15 @@ export interface components {
             trimmed_by_hand: boolean;
             /** Loose Mends */
             loose_mends: number;
+            /**
+             * Offers
+             * @default []
+             */
+            offers: components["schemas"]["Named"][];
         };
         /**
          * Aside
-         * @description Talk that is not in the script.
+         * @description Talk that is not in the script: what was roughly heard, and its words one by one.
          */
         Aside: {
             /** Start */
@@ -5934,6 +5939,11 @@ export interface components {
              * @default
              */
             heard: string;
+            /**
+             * Words
+             * @default []
+             */
+            words: components["schemas"]["HeardWord"][];
         };
         /**
          * Check
@@ -5983,6 +5993,24 @@ export interface components {
             talk: number;
         };
         /**
+         * HeardWord
+         * @description A word that may have been said in talk, from `start` to `end`. `loss` is what each of its sounds loses on the
+         *     mean against the best ones there: 0 is just as it is said, above 1 it is hardly like it.
+         */
+        HeardWord: {
+            /** Text */
+            text: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /**
+             * Loss
+             * @default 0
+             */
+            loss: number;
+        };
+        /**
          * Leg
          * @description Visits `first` to `last` of a trail (counted from 0, both included), read on one after another.
          */
@@ -5991,6 +6019,20 @@ export interface components {
             first: number;
             /** Last */
             last: number;
+        };
+        /**
+         * Named
+         * @description Something that was said, which the stage could follow: at `at` (seconds of take time) the deed may be done;
+         *     `said` is what was heard of it.
+         */
+        Named: {
+            /** At */
+            at: number;
+            deed: components["schemas"]["Deed"];
+            /** Target */
+            target: string;
+            /** Said */
+            said: string;
         };
         /**
          * Slip

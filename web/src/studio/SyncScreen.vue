@@ -109,6 +109,19 @@ function moveDirection(id: string, at: number) {
   if (!direction) return
   void lesson.send({ kind: 'keep direction', direction: { ...direction, at: Math.max(0, at) } })
 }
+/* What was named in talk: with one key the stage follows it. */
+const OFFERED: Record<string, string> = { turn: 'Turn there', show: 'Show it' }
+function takeOffer({ at, deed, target }: Schemas['Named']) {
+  void lesson.send({
+    kind: 'keep direction',
+    direction: { id: '', take: take.value, at, deed, target, part: 0 },
+  })
+}
+function nextOffer() {
+  const offers = trail.data.value?.offers ?? []
+  const next = offers.find((one) => one.at >= player.time.value - 1) ?? offers[0]
+  if (next) takeOffer(next)
+}
 function addDirection({ deed, target }: Doing) {
   const direction = { id: '', take: take.value, at: player.time.value, deed, target, part: 0 }
   void lesson.send({ kind: 'keep direction', direction })
@@ -227,6 +240,7 @@ useKeys({
   space: player.toggle,
   b: () => player.back(),
   n: nextCheck,
+  o: nextOffer,
   'alt+arrowleft': () => (chosenMark.value ? nudgeMark(-0.1) : nudge(-0.01)),
   'alt+arrowright': () => (chosenMark.value ? nudgeMark(0.1) : nudge(0.01)),
 })
@@ -315,7 +329,9 @@ useKeys({
                   :kind="row.kind"
                   :text="row.text"
                   :note="row.note"
-                  @hear="player.playFromTo(row.start, row.end)"
+                  :deed="row.kind === 'offer' ? OFFERED[row.offer.deed] : undefined"
+                  @hear="player.playFromTo(Math.max(0, row.start - 0.5), row.end + 1.5)"
+                  @take="row.kind === 'offer' && takeOffer(row.offer)"
                 />
               </template>
             </div>

@@ -86,6 +86,7 @@ export const keysOf = (catalogue: Catalogue): Record<string, Keys> => ({
   sync: [
     ...PLAYING,
     ['N', 'next place to check'],
+    ['O', 'do on the stage what is named next in the talk'],
     ['Alt ←', 'the word or mark earlier'],
     ['Alt →', 'the word or mark later'],
     ...EVERYWHERE,

@@ -7,7 +7,7 @@ from itertools import pairwise
 
 import numpy as np
 
-from wordtrail.core.align.hearsay import words_in
+from wordtrail.core.align.hearsay import heard_words
 from wordtrail.core.align.path import Fit, Talked
 from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.timing import LAST_PHONE
@@ -41,11 +41,13 @@ def asides_of(
         else:
             joined.append(one)
     return tuple(
-        Aside(
-            round(max(0.0, float(frames.at[one.first])), 3),
-            round(float(frames.at[one.last]) + LAST_PHONE, 3),
-            words_in(fit, one, texts),
-        )
+        _aside(one, frames, fit, texts)
         for one in joined
         if int(fit.new_sound[one.first : one.last + 1].sum()) >= FEWEST_SOUNDS
     )
+
+
+def _aside(one: Talked, frames: Frames, fit: Fit, texts: Collection[str]) -> Aside:
+    words = heard_words(fit, one, texts, frames)
+    start, end = round(max(0.0, float(frames.at[one.first])), 3), round(float(frames.at[one.last]) + LAST_PHONE, 3)
+    return Aside(start, end, " ".join(word.text for word in words), words)

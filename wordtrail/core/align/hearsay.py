@@ -1,19 +1,22 @@
 """What was roughly said in talk: words in any order, out of a small lexicon.
 
-For the teacher's eye only ("Ooh, I wonder …"); nothing is decided by it.
+A guess ("Ooh, I wonder …"): the teacher sees it, and what is named in it is offered.
 """
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from functools import lru_cache
 
 import numpy as np
 
-from wordtrail.core.align.path import Costs, Fit, Origin, Search, Talked, path_of
+from wordtrail.core.align.path import Costs, Fit, Origin, Said, Search, Talked, path_of
 from wordtrail.core.align.route import Route, route_of
+from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.talk import TALK_WORDS
+from wordtrail.core.align.timing import LAST_PHONE
 from wordtrail.core.speech.pronunciation import pronunciations
+from wordtrail.core.trail.model import HeardWord
 
 WORD = 1.6
 """Price of each word: many short ones would explain anything."""
@@ -40,7 +43,26 @@ def _lexicon(more: tuple[str, ...]) -> tuple[tuple[str, ...], Route]:
 def words_in(fit: Fit, talked: Talked, script_words: Iterable[str]) -> str:
     """The likeliest words in the frames of `talked`, out of the words teachers use between the lines
     and `script_words`."""
+    words, said = _said_in(fit, talked, script_words)
+    return " ".join(words[one.word] for one in said)
+
+
+def heard_words(fit: Fit, talked: Talked, script_words: Iterable[str], frames: Frames) -> tuple[HeardWord, ...]:
+    """The same words one by one, with their moments and how like them they sound."""
+    words, said = _said_in(fit, talked, script_words)
+    return tuple(
+        HeardWord(
+            words[one.word],
+            round(float(frames.at[talked.first + one.first]), 3),
+            round(float(frames.at[talked.first + one.last]) + LAST_PHONE, 3),
+            round(one.cost / max(1, one.phones), 3),
+        )
+        for one in said
+    )
+
+
+def _said_in(fit: Fit, talked: Talked, script_words: Iterable[str]) -> tuple[tuple[str, ...], Sequence[Said]]:
     words, route = _lexicon(tuple(sorted(set(script_words))))
     part = slice(talked.first, talked.last + 1)
     own = Fit(fit.enter[part], fit.stay[part], fit.new_sound[part], fit.rest_before[part])
-    return " ".join(words[said.word] for said in path_of(own, route, rules=AnyOrder).said)
+    return words, path_of(own, route, rules=AnyOrder).said

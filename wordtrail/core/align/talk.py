@@ -37,4 +37,9 @@ which while who whole who's why will wish with without wonder wondering won't wo
 wow write writer writing wrote yeah year yes yesterday yet you you'll young your you're yours yourself
 """
 
-TALK_WORDS: tuple[str, ...] = tuple(dict.fromkeys(_WORDS.split()))
+_NUMBERS = """
+eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen twenty thirty forty fifty sixty seventy
+eighty ninety hundred
+"""
+
+TALK_WORDS: tuple[str, ...] = tuple(dict.fromkeys((_WORDS + _NUMBERS).split()))

@@ -6,6 +6,7 @@ from collections.abc import Callable, Mapping, Sequence
 
 from wordtrail.core.cues.model import Drawing, Gate, Reveal
 from wordtrail.core.direct.heard import Heard
+from wordtrail.core.direct.named import named_at, phrase_of
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.lesson.live_marks import DRAWN_IN_TALK
 from wordtrail.core.lesson.model import Lesson
@@ -15,6 +16,9 @@ from wordtrail.core.marks.moment import Moment
 from wordtrail.core.plan.part_names import tie_part
 
 SHORTEST_DRAWING, LONGEST_DRAWING = 0.35, 4.0
+
+ANYWHERE = (0.0, float("inf"))
+"""Moments between which all of a lesson lies."""
 
 AT_A_GATE = 1.0
 """Seconds over which a mark is drawn at a pause point."""
@@ -45,8 +49,8 @@ def drawings(
     lesson: Lesson, heard: Heard, thinking: Mapping[str, float], by_hand: Sequence[Drawing] = ()
 ) -> tuple[Drawing, ...]:
     """Every mark's drawing, in order. `thinking` gives, for each pause point that comes, its think time; marks
-    that were placed `by_hand` are drawn there. Another mark whose words were not read is not drawn, unless it
-    is there from the start or waits for a pause point."""
+    that were placed `by_hand` are drawn there. Another mark whose words were neither read nor named in talk is not
+    drawn, unless it is there from the start or waits for a pause point."""
     found = list(by_hand)
     placed = {one.mark for one in by_hand}
     talked: dict[tuple[float, float], list[Mark]] = {}
@@ -63,9 +67,11 @@ def drawings(
             found.append(Drawing(mark.id, round(begin, 4), round(begin + length, 4), mark.pause))
         elif mark.moment is Moment.TALK:
             room = _talk_after(lesson, mark, heard)
-            if room:
+            if named := _when_named(lesson, mark, heard, *(room or ANYWHERE)):
+                found.append(named)
+            elif room:
                 talked.setdefault(room, []).append(mark)
-        elif drawing := _while_read(lesson, mark, heard):
+        elif drawing := _while_read(lesson, mark, heard) or _when_named(lesson, mark, heard, *ANYWHERE):
             found.append(drawing)
     for (start, end), marks in talked.items():
         found += _shared(marks, start, end)
@@ -134,6 +140,13 @@ def _while_read(lesson: Lesson, mark: Mark, heard: Heard) -> Drawing | None:
     start, end = min(light.start for light in read), max(light.end for light in read)
     length = mark.seconds or min(max(end - start, SHORTEST_DRAWING), LONGEST_DRAWING)
     return Drawing(mark.id, start, round(start + length, 4))
+
+
+def _when_named(lesson: Lesson, mark: Mark, heard: Heard, begin: float, end: float) -> Drawing | None:
+    """When its words are named in talk between two moments."""
+    at = named_at(phrase_of(lesson, mark), heard.asides, begin, end)
+    length = mark.seconds or DRAWN_IN_TALK
+    return None if at is None else Drawing(mark.id, round(at, 4), round(at + length, 4))
 
 
 def _talk_after(lesson: Lesson, mark: Mark, heard: Heard) -> tuple[float, float] | None:

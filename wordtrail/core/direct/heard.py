@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from wordtrail.core.direct.course import Light
 from wordtrail.core.direct.passes import Passes
@@ -68,4 +68,9 @@ def heard_of(
 
 def _shifted(aside: Aside, clip: Clip, shift: float) -> Aside:
     """The part of an aside that is in the clip, in lesson time."""
-    return Aside(max(aside.start, clip.start) + shift, min(aside.end, clip.end) + shift, aside.heard)
+    words = tuple(
+        replace(word, start=word.start + shift, end=word.end + shift)
+        for word in aside.words
+        if clip.start <= word.start < clip.end
+    )
+    return Aside(max(aside.start, clip.start) + shift, min(aside.end, clip.end) + shift, aside.heard, words)

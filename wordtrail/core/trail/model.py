@@ -76,12 +76,24 @@ class Slip:
 
 
 @dataclass(frozen=True, slots=True)
+class HeardWord:
+    """A word that may have been said in talk, from `start` to `end`. `loss` is what each of its sounds loses on the
+    mean against the best ones there: 0 is just as it is said, above 1 it is hardly like it."""
+
+    text: str
+    start: float
+    end: float
+    loss: float = 0.0
+
+
+@dataclass(frozen=True, slots=True)
 class Aside:
-    """Talk that is not in the script."""
+    """Talk that is not in the script: what was roughly heard, and its words one by one."""
 
     start: float
     end: float
     heard: str = ""
+    words: tuple[HeardWord, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

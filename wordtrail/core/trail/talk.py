@@ -20,5 +20,5 @@ def guess(heard: str) -> str:
 
 
 def with_guesses(trail: Trail) -> Trail:
-    """`trail` with what may have been said in its talk."""
-    return replace(trail, asides=tuple(replace(aside, heard=guess(aside.heard)) for aside in trail.asides))
+    """`trail` with what may have been said in its talk, a guess in one piece."""
+    return replace(trail, asides=tuple(replace(aside, heard=guess(aside.heard), words=()) for aside in trail.asides))

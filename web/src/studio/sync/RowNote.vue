@@ -1,12 +1,19 @@
 <script setup lang="ts">
 /** A row that is no line of the text: talk, a pause point, words that were not read. */
-defineProps<{ kind: 'talk' | 'pause' | 'missing'; text: string; note: string }>()
-defineEmits<{ hear: [] }>()
+defineProps<{
+  kind: 'talk' | 'pause' | 'missing' | 'offer'
+  text: string
+  note: string
+  /** What can be done about it. */
+  deed?: string
+}>()
+defineEmits<{ hear: []; take: [] }>()
 
 const LOOK = {
   pause: 'border-lake text-lake',
   talk: 'border-moss-half text-quiet',
   missing: 'border-signal text-signal',
+  offer: 'border-ochre text-ochre-deep',
 }
 </script>
 
@@ -18,12 +25,15 @@ const LOOK = {
     <span class="min-w-0 truncate font-semibold">{{ text }}</span>
     <span class="ml-auto whitespace-nowrap">{{ note }}</span>
     <button
-      v-if="kind === 'talk'"
+      v-if="kind === 'talk' || kind === 'offer'"
       class="min-h-[24px] font-semibold whitespace-nowrap underline-offset-2 hover:underline"
       type="button"
       @click="$emit('hear')"
     >
       Hear it
+    </button>
+    <button v-if="deed" class="button min-h-[28px] px-2 text-[13px]" type="button" @click="$emit('take')">
+      {{ deed }}
     </button>
   </div>
 </template>

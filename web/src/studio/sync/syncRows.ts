@@ -21,6 +21,15 @@ export type Row =
   | { kind: 'line'; key: string; start: number; end: number; visits: StripVisit[]; marks: StripMark[] }
   | { kind: 'talk'; key: string; start: number; end: number; text: string; note: string; marks: StripMark[] }
   | {
+      kind: 'offer'
+      key: string
+      start: number
+      end: number
+      text: string
+      note: string
+      offer: Schemas['Named']
+    }
+  | {
       kind: 'pause' | 'missing'
       key: string
       start: number
@@ -127,7 +136,16 @@ export function rowsOf(
       text: check.why,
       note: '',
     }))
-  return [...rows, ...talk, ...pauses, ...changed, ...missing(view, order, printed)].sort(
+  const offers: Row[] = view.offers.map((offer, i) => ({
+    kind: 'offer',
+    key: `offer${i}`,
+    start: offer.at,
+    end: offer.at,
+    text: `She names “${offer.said}” here`,
+    note: '',
+    offer,
+  }))
+  return [...rows, ...talk, ...offers, ...pauses, ...changed, ...missing(view, order, printed)].sort(
     (a, b) => a.start - b.start,
   )
 }

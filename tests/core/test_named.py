@@ -1,0 +1,104 @@
+"""What is named in talk: marks are drawn at their name, pages and cards are offered."""
+
+from __future__ import annotations
+
+import unittest
+from dataclasses import replace
+
+from tests.worlds import TAKE, lesson, trail, without
+from wordtrail.core.changes.card_changes import MakeCard
+from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.direction_changes import KeepDirection
+from wordtrail.core.changes.mark_changes import KeepMark
+from wordtrail.core.changes.page_changes import LabelPage
+from wordtrail.core.cues.compile import compile_cues, whole_take
+from wordtrail.core.direct.named import named_at, offered
+from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.marks.forms.underline import Underline
+from wordtrail.core.marks.model import Mark
+from wordtrail.core.marks.moment import Moment
+from wordtrail.core.trail.directions import Deed, Direction
+from wordtrail.core.trail.model import Aside, HeardWord, Trail
+
+LATER = 20.0
+
+
+def talk(words: str, begin: float = LATER, loss: float = 0.1) -> Aside:
+    """Words of talk, one every half second."""
+    heard = tuple(HeardWord(w, begin + n / 2, begin + n / 2 + 0.4, loss) for n, w in enumerate(words.split()))
+    return Aside(begin, heard[-1].end, words, heard)
+
+
+def drawn(made: Lesson, found: Trail) -> dict[str, float]:
+    """When each mark is drawn, in take time."""
+    sheet = compile_cues(made, {TAKE: found}, typeset(made), whole_take(TAKE, found))
+    return {one.mark: one.start for one in sheet.drawings}
+
+
+class NamedTest(unittest.TestCase):
+    def test_phrases_and_long_words_are_names_and_small_words_are_not(self) -> None:
+        said = [talk("i love the word clover here"), talk("she tells them others", 30)]
+        everywhere = (0.0, 99.0)
+        self.assertEqual(named_at(["clover,"], said, *everywhere), LATER + 2)
+        self.assertEqual(named_at(["she", "tells", "the", "others."], said, *everywhere), 30)
+        self.assertIsNone(named_at(["word"], said, *everywhere), "one syllable alone")
+        self.assertIsNone(named_at(["clover"], said, 0, LATER), "not between these moments")
+        self.assertIsNone(named_at(["clover"], [talk("clover", loss=0.9)], *everywhere), "hardly like it")
+        self.assertIsNone(named_at(["tells", "nobody", "a", "thing"], said, *everywhere))
+
+    def test_a_mark_of_the_talk_is_drawn_at_its_name(self) -> None:
+        made = apply(lesson(), KeepMark(Mark("", Underline(), "a5", "a5", "evidence", moment=Moment.TALK)))
+        found = trail()
+        room = found.visits[8].end
+        asides = (talk("look at this clover again", room + 0.2),)
+        moved = tuple(replace(v, start=v.start + 5, end=v.end + 5) if n > 8 else v for n, v in enumerate(found.visits))
+        heard = replace(found, visits=moved, asides=asides, seconds=30.0)
+        self.assertAlmostEqual(drawn(made, heard)["mark1"], room + 0.2 + 1.5, places=3)
+        silent = replace(heard, asides=(talk("look at this one again", room + 0.2),))
+        self.assertAlmostEqual(drawn(made, silent)["mark1"], room + 0.2, places=3)
+
+    def test_words_that_were_never_read_are_marked_where_they_are_named(self) -> None:
+        made = apply(lesson(), KeepMark(Mark("", Underline(), "a5", "a5", "evidence")))
+        unread = without(trail(), "a5")
+        self.assertEqual(drawn(made, unread), {})
+        named = replace(unread, asides=(talk("that is clover"),), seconds=30.0)
+        self.assertEqual(drawn(made, named), {"mark1": LATER + 1})
+        self.assertLess(
+            drawn(made, replace(trail(), asides=named.asides, seconds=30.0))["mark1"], 10, "reading is first"
+        )
+
+
+class OfferedTest(unittest.TestCase):
+    def setUp(self) -> None:
+        made = lesson("# Where bees go\n\nA bee finds clover.\n\n---\n\n# How bees dance\n\nShe dances in the hive.")
+        first, second = (page.id for page in made.passages[0].pages)
+        made = apply(apply(made, LabelPage(first, "p. 12", "")), LabelPage(second, "p. 14", ""))
+        self.second = next(p.id for p in typeset(made).pages if p.id.startswith(second))
+        dances = next(word.id for word in made.words if word.text == "dances")
+        self.lesson = apply(made, MakeCard(dances))
+
+    def offers(self, words: str, made: Lesson | None = None) -> list[tuple[float, str, str]]:
+        own = made or self.lesson
+        found = offered(own, typeset(own), [talk(words)], TAKE)
+        return [(one.at, one.deed, one.target) for one in found]
+
+    def test_pages_are_offered_by_number_and_heading(self) -> None:
+        self.assertEqual(self.offers("turn to page fourteen please"), [(LATER + 1, Deed.TURN, self.second)])
+        self.assertEqual(self.offers("turn to page forty please"), [(LATER + 1, Deed.TURN, self.second)], "heard badly")
+        self.assertEqual(self.offers("see how bees dance now"), [(LATER + 0.5, Deed.TURN, self.second)])
+        self.assertEqual(self.offers("this page is nice"), [])
+
+    def test_cards_are_offered_by_their_word(self) -> None:
+        card = self.lesson.plan.cards[0]
+        self.assertEqual(self.offers(f"the word {card.word} is new"), [(LATER + 1, Deed.SHOW, card.id)])
+
+    def test_what_was_done_by_hand_is_not_offered(self) -> None:
+        done = apply(self.lesson, KeepDirection(Direction("", TAKE, LATER + 2, Deed.TURN, self.second)))
+        self.assertEqual(self.offers("turn to page fourteen please", done), [])
+        other = apply(self.lesson, KeepDirection(Direction("", "other", LATER + 2, Deed.TURN, self.second)))
+        self.assertEqual(len(self.offers("turn to page fourteen please", other)), 1)
+
+
+if __name__ == "__main__":
+    unittest.main()

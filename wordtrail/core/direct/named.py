@@ -1,0 +1,141 @@
+"""What the teacher names in talk: words of the text, headings, pages of the book.
+
+What is heard of talk is a guess, so a name must be a good one: two words or more, or one of two syllables at the least
+that sounds as it should.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from difflib import SequenceMatcher
+from functools import lru_cache
+
+from wordtrail.core.layout.model import Layout
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.marks.model import Mark
+from wordtrail.core.speech.pronunciation import pronunciations, syllables
+from wordtrail.core.text.bare import bare
+from wordtrail.core.text.model import BlockKind
+from wordtrail.core.text.spoken import spoken_form
+from wordtrail.core.trail.directions import Deed
+from wordtrail.core.trail.model import Aside, HeardWord
+
+SURE = 0.5
+"""What each sound of a name may lose at the most."""
+
+SHORTEST_NAME = 2
+"""Syllables of a single word that is a name by itself."""
+
+MATCHED = 0.75
+"""The share of a longer phrase's words that must be heard."""
+
+DONE_ALREADY = 4.0
+"""Seconds around what is said within which it was done by hand."""
+
+LIKE_NUMBER = 0.6
+"""How much of a page's number must be heard behind "page" for the page to be offered."""
+
+
+@dataclass(frozen=True, slots=True)
+class Named:
+    """Something that was said, which the stage could follow: at `at` (seconds of take time) the deed may be done;
+    `said` is what was heard of it."""
+
+    at: float
+    deed: Deed
+    target: str
+    said: str
+
+
+def named_at(phrase: Sequence[str], asides: Sequence[Aside], begin: float, end: float) -> float | None:
+    """When a phrase of the text (its words) is first named in talk between two moments; None when it is not."""
+    wanted = [bare(word) for word in phrase if bare(word)]
+    for aside in asides:
+        if aside.end <= begin or aside.start >= end:
+            continue
+        for first in range(len(aside.words)):
+            found = _named_from(aside.words[first : first + len(wanted)], wanted)
+            if found and begin <= aside.words[first].start < end:
+                return aside.words[first].start
+    return None
+
+
+def phrase_of(lesson: Lesson, mark: Mark) -> tuple[str, ...]:
+    """The words that a mark is on."""
+    order = lesson.positions()
+    return tuple(word.text for word in lesson.words[order[mark.first] : order[mark.last] + 1])
+
+
+def offered(lesson: Lesson, layout: Layout, asides: Sequence[Aside], take: str) -> tuple[Named, ...]:
+    """What is named in talk and was not done by hand then: pages, by their heading or their number in the book; cards
+    by their word, charts by their title. In order."""
+    found = [*_headings(lesson, layout, asides), *_numbers(layout, asides), *_things(lesson, asides)]
+    done = [one for one in lesson.directions if one.take == take]
+    return tuple(
+        one
+        for one in sorted(found, key=lambda one: one.at)
+        if not any(
+            (own.deed, own.target) == (one.deed, one.target) and abs(own.at - one.at) <= DONE_ALREADY for own in done
+        )
+    )
+
+
+def _named_from(heard: Sequence[HeardWord], wanted: Sequence[str]) -> bool:
+    if not heard or not wanted or heard[0].text != wanted[0] or heard[0].loss > SURE:
+        return False
+    if len(wanted) == 1:
+        return syllables(wanted[0]) >= SHORTEST_NAME
+    same = sum(one.text == word and one.loss <= SURE for one, word in zip(heard, wanted, strict=False))
+    return same >= max(2, MATCHED * len(wanted))
+
+
+def _headings(lesson: Lesson, layout: Layout, asides: Sequence[Aside]) -> Iterator[Named]:
+    page_of = {word: layout.pages[page].id for word, (page, _) in layout.places().items()}
+    for passage in lesson.passages:
+        for block in passage.blocks:
+            if block.kind not in (BlockKind.HEADING, BlockKind.SUBHEADING) or not block.words:
+                continue
+            at = named_at([word.text for word in block.words], asides, 0.0, float("inf"))
+            if at is not None and block.words[0].id in page_of:
+                yield Named(at, Deed.TURN, page_of[block.words[0].id], block.text)
+
+
+def _things(lesson: Lesson, asides: Sequence[Aside]) -> Iterator[Named]:
+    named = [(card.id, card.word) for card in lesson.plan.cards]
+    named += [(chart.id, chart.title) for chart in lesson.plan.organizers]
+    for id, name in named:
+        at = named_at(name.split(), asides, 0.0, float("inf"))
+        if at is not None:
+            yield Named(at, Deed.SHOW, id, name)
+
+
+def _numbers(layout: Layout, asides: Sequence[Aside]) -> Iterator[Named]:
+    numbered = {
+        number: page.id
+        for page in reversed(layout.pages)
+        if not page.board and (number := "".join(c for c in page.label.partition("·")[0] if c.isdigit()))
+    }
+    for aside in asides:
+        for word, *after in (aside.words[n : n + 4] for n in range(len(aside.words))):
+            if word.text != "page" or not after:
+                continue
+            likeness = {number: _likeness(number, after) for number in numbered}
+            best = max(likeness, key=lambda number: likeness[number], default="")
+            if best and likeness[best] >= LIKE_NUMBER:
+                yield Named(word.start, Deed.TURN, numbered[best], f"page {best}")
+
+
+def _likeness(number: str, heard: Sequence[HeardWord]) -> float:
+    """How much what was heard sounds like a number, from 0 to 1."""
+    own = _sounds(tuple(spoken_form(number)))
+    likest = 0.0
+    for count in range(1, len(heard) + 1):
+        said = _sounds(tuple(word.text for word in heard[:count]))
+        likest = max(likest, SequenceMatcher(None, own, said, autojunk=False).ratio())
+    return likest
+
+
+@lru_cache(maxsize=512)
+def _sounds(words: tuple[str, ...]) -> tuple[str, ...]:
+    return tuple(sound for word in words for sound in next(iter(pronunciations(word)), ()))
