@@ -28,7 +28,10 @@ def main() -> None:
         page.set_default_timeout(30_000)
         lessons = page.request.get(f"{address}/api/lessons").json()["lessons"]
         bee = f"{address}/lesson/{next(one['id'] for one in lessons if 'Bee' in one['title'])}"
-        kite = f"{address}/lesson/{next(one['id'] for one in lessons if 'Kite' in one['title'])}"
+        kite, rain, boat = (
+            f"{address}/lesson/{next(one['id'] for one in lessons if name in one['title'])}"
+            for name in ("Kite", "Rain", "Boat")
+        )
 
         def shot(name: str) -> None:
             page.wait_for_timeout(500)
@@ -46,7 +49,9 @@ def main() -> None:
         page.locator('[data-box="a36"]').click(modifiers=["Shift"])
         shot("plan")
         _plans(page, address, lessons, shot)
-        _record(page, kite)
+        _desk(page, bee)
+        shot("desk")
+        _record(page, rain)
         shot("record")
         page.keyboard.press("r")
         page.get_by_text("By line").wait_for(timeout=60_000)
@@ -55,6 +60,11 @@ def main() -> None:
         shot("sync")
         page.get_by_role("button", name=re.compile("^Circle · “Her")).click()
         shot("sync-marks")
+        _directed(page, kite)
+        shot("sync-directions")
+        page.goto(f"{boat}/video")
+        page.get_by_role("region", name="Read-through").get_by_role("button").first.click()
+        shot("read-through")
         page.goto(f"{bee}/video")
         page.get_by_role("button", name="Make the video").click()
         page.get_by_role("link", name="Download the video (MP4)").wait_for(timeout=120_000)
@@ -101,14 +111,11 @@ def _bring_in(page: Page, address: str, shot: Callable[[str], None]) -> None:
 
 
 def _plans(page: Page, address: str, lessons: list[dict], shot: Callable[[str], None]) -> None:
-    """A poem's plan, a question on the stage, charts, a word card, and what a text offers."""
-    kite, rain, bees = (
+    """A question on the stage, a chart, a word card, and what a text offers."""
+    kite, bees = (
         f"{address}/lesson/{next(one['id'] for one in lessons if name in one['title'])}/plan"
-        for name in ("Kite", "Rain", "Bee")
+        for name in ("Kite", "Bee")
     )
-    page.goto(rain)
-    page.get_by_role("button", name="cupboard").click()
-    shot("plan-poem")
     page.goto(kite)
     page.get_by_role("button", name="Why did Oskar").click()
     page.get_by_role("button", name="See it on the stage").click()
@@ -120,13 +127,29 @@ def _plans(page: Page, address: str, lessons: list[dict], shot: Callable[[str], 
     page.get_by_role("navigation").get_by_role("button", name=re.compile("^Words")).click()
     shot("word-card")
     page.get_by_role("button", name="Back to the text").click()
-    page.get_by_role("button", name="What does a longer shake").click()
-    page.get_by_role("button", name="See it on the stage").click()
-    page.mouse.move(640, 400)
-    shot("chart-beside-text")
-    page.get_by_role("button", name="Back to the text").click()
     page.get_by_role("button", name="Suggestions").click()
     shot("suggestions")
+
+
+def _desk(page: Page, lesson: str) -> None:
+    """A rehearsal, at a question that is worked out part by part."""
+    page.goto(f"{lesson}/record")
+    page.get_by_role("button", name="Rehearse, without sound").click()
+    for _ in range(8):
+        page.keyboard.press("ArrowRight")
+    page.keyboard.press("s")
+
+
+def _directed(page: Page, lesson: str) -> None:
+    """What was done on the stage, as flags on the talk, one of them chosen."""
+    page.goto(f"{lesson}/sync")
+    talk = page.locator("svg[aria-hidden=true][height]").first
+    for at, what in ((40, "Show the card “tremble”"), (300, "Back to the text"), (380, "Turn to page 1")):
+        talk.click(position={"x": at, "y": 12})
+        page.get_by_label(re.compile("^On the stage at")).select_option(label=what)
+        page.get_by_role("button", name="Put it here").click()
+        page.wait_for_timeout(600)
+    page.locator("[data-mark^=direct]").first.press("Enter")
 
 
 def _record(page: Page, lesson: str) -> None:

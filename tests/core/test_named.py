@@ -44,7 +44,7 @@ class NamedTest(unittest.TestCase):
         self.assertEqual(named_at(["she", "tells", "the", "others."], said, *everywhere), 30)
         self.assertIsNone(named_at(["word"], said, *everywhere), "one syllable alone")
         self.assertIsNone(named_at(["clover"], said, 0, LATER), "not between these moments")
-        self.assertIsNone(named_at(["clover"], [talk("clover", loss=0.9)], *everywhere), "hardly like it")
+        self.assertIsNone(named_at(["clover"], [talk("clover", loss=1.0)], *everywhere), "hardly like it")
         self.assertIsNone(named_at(["tells", "nobody", "a", "thing"], said, *everywhere))
 
     def test_a_mark_of_the_talk_is_drawn_at_its_name(self) -> None:

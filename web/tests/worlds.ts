@@ -91,7 +91,14 @@ export const trail = (more: Partial<Schemas['Trail']> = {}): Schemas['Trail'] =>
 })
 
 export const trailView = (more: Partial<Schemas['TrailView']> = {}): Schemas['TrailView'] =>
-  ({ trail: trail(), script: [], legs: [], checks: [], offers: [], ...more }) as unknown as Schemas['TrailView']
+  ({
+    trail: trail(),
+    script: [],
+    legs: [],
+    checks: [],
+    offers: [],
+    ...more,
+  }) as unknown as Schemas['TrailView']
 
 export const lesson = (more: object = {}): Schemas['Lesson'] =>
   ({

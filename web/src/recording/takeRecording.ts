@@ -20,6 +20,10 @@ export type Phase = 'idle' | 'counting' | 'recording' | 'paused' | 'keeping' | '
 
 const COUNT_MILLISECONDS = 800
 
+/** The level (0 to 1) below which nothing is heard, and the seconds after which a take's silence is said. */
+const SILENT_BELOW = 0.2
+const SILENT_FOR = 4
+
 /** A microphone and the take that is recorded with it: from choosing one to the kept take. */
 export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, done: () => unknown) {
   const phase = ref<Phase>('idle')
@@ -36,6 +40,9 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
   const open = shallowRef<OpenMicrophone>()
   const recorder = shallowRef<TakeRecorder>()
   let stopLevel = () => {}
+  /** The moment of the take at which something was heard last, and whether nothing is for long. */
+  let heardAt = 0
+  const unheard = ref(false)
   const running = computed(() => phase.value === 'recording' || phase.value === 'paused')
 
   async function refreshMicrophones() {
@@ -56,6 +63,7 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
       stopLevel = watchLevel(open.value.stream, (now, loud) => {
         level.value = Math.max(now, level.value * 0.85)
         clipped.value = loud
+        if (now > SILENT_BELOW) heardAt = time.value
       })
       const track = open.value.stream.getAudioTracks()[0]
       track?.addEventListener('ended', () => void unplugged())
@@ -78,6 +86,8 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
     if (!open.value || chosen.value === SIMULATED) await use(chosen.value)
     if (!open.value) return
     time.value = 0
+    heardAt = 0
+    unheard.value = false
     phase.value = 'counting'
     for (count.value = 3; count.value > 0; count.value--) {
       await new Promise((resolve) => setTimeout(resolve, COUNT_MILLISECONDS))
@@ -172,6 +182,8 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
 
   useRafFn(() => {
     if (recorder.value) time.value = recorder.value.time
+    // Only from its beginning: who has been heard once may be silent while students think.
+    unheard.value = phase.value === 'recording' && heardAt === 0 && time.value > SILENT_FOR
   })
   useEventListener(window, 'beforeunload', (event) => {
     if (running.value || phase.value === 'keeping' || phase.value === 'refused') event.preventDefault()
@@ -185,6 +197,7 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
     level,
     clipped,
     unsent,
+    unheard,
     trouble,
     microphones,
     chosen,

@@ -55,8 +55,21 @@ const take = useTakeRecording(
   computed(() => settings.data.value?.simulated_microphone ?? false),
   () => router.push({ name: 'sync' }),
 )
-const { phase, count, time, level, clipped, unsent, trouble, microphones, chosen, isOpen, running, busy } =
-  take
+const {
+  phase,
+  count,
+  time,
+  level,
+  clipped,
+  unsent,
+  unheard,
+  trouble,
+  microphones,
+  chosen,
+  isOpen,
+  running,
+  busy,
+} = take
 const handing = ref(false)
 const followGuide = ref(true)
 const rehearsing = ref(false)
@@ -330,6 +343,9 @@ useKeys({
               idle: '',
             }[phase]
           }}</span>
+        </p>
+        <p v-if="unheard" role="alert" class="text-[14px] text-signal">
+          Nothing is heard so far. Is this the right microphone, and is it switched on?
         </p>
         <p v-if="unsent > 3" role="alert" class="text-[14px] text-signal">
           The last {{ unsent }} seconds are still on their way. Keep this window open.

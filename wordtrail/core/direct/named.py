@@ -21,7 +21,7 @@ from wordtrail.core.text.spoken import spoken_form
 from wordtrail.core.trail.directions import Deed
 from wordtrail.core.trail.model import Aside, HeardWord
 
-SURE = 0.5
+SURE = 0.8
 """What each sound of a name may lose at the most."""
 
 SHORTEST_NAME = 2
