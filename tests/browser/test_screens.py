@@ -166,7 +166,7 @@ class ScreensTest(StudioTest):
         page.get_by_role("button", name="Go on without the rest").click()
         expect(page.get_by_text("Take 1 was broken off")).to_be_visible()
 
-    def test_a_take_of_another_text_says_so_and_is_kept(self) -> None:
+    def test_a_take_of_another_text_is_asked_about_and_set_aside(self) -> None:
         page = self.new_page()
         page.goto(f"{self.address}/lesson/{self.fresh(page, 'Seven purple elephants juggle bananas quietly.')}/record")
         with tempfile.TemporaryDirectory() as folder:
@@ -174,9 +174,12 @@ class ScreensTest(StudioTest):
             sound.write_bytes((files("wordtrail.standins") / "demo" / "rain.m4a").read_bytes())
             page.get_by_label("Hand in a sound file instead").set_input_files(sound)
             # The browser reads the file while it sends it: it has to be there until then.
-            alert = page.get_by_role("alert")
-            expect(alert).to_contain_text("The passage is not read in this take", timeout=JOB)
-        expect(alert).to_contain_text("The take is kept")
+            asked = page.get_by_role("region", name="Take 1")
+            expect(asked).to_contain_text("was it another text", timeout=JOB)
+        asked.get_by_role("button", name="Set it aside").click()
+        expect(asked.get_by_role("button", name="Set it aside")).to_have_count(0)
+        page.get_by_role("link", name=re.compile("^Video")).click()
+        expect(page.get_by_text("A video needs a reading.")).to_be_visible()
         page.get_by_role("link", name=re.compile("^Record")).click()
         expect(page.get_by_text("Take 1", exact=True)).to_be_visible()
 

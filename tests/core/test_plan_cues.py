@@ -12,7 +12,7 @@ from wordtrail.core.changes.card_changes import KeepCard, MakeCard, SetMatching
 from wordtrail.core.changes.chart_changes import KeepOrganizer, MakeOrganizer
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.mark_changes import KeepMark
-from wordtrail.core.changes.opening_changes import SetOpening
+from wordtrail.core.changes.opening_changes import SetClosing, SetOpening
 from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.changes.reading_changes import KeepReading
 from wordtrail.core.cues.compile import TITLE_SECONDS, compile_cues, edit_list_of
@@ -20,9 +20,10 @@ from wordtrail.core.cues.film import state_in_video, video_seconds
 from wordtrail.core.cues.gates import GATE_AFTER
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.state import state_at
+from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.lines import letters_of
 from wordtrail.core.layout.typeset import typeset
-from wordtrail.core.lesson.boards import script
+from wordtrail.core.lesson.boards import boards, script
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.forms.all import FORMS
 from wordtrail.core.marks.forms.arrow import Arrow
@@ -41,7 +42,7 @@ from wordtrail.core.plan.activities.say_back import SayBack
 from wordtrail.core.plan.activities.say_together import SayTogether
 from wordtrail.core.plan.cards import Shown
 from wordtrail.core.plan.model import PausePoint, Reading
-from wordtrail.core.plan.opening import Opening
+from wordtrail.core.plan.opening import Closing, Opening
 from wordtrail.core.plan.organizers import Shape
 from wordtrail.core.text.span import Span
 from wordtrail.core.trail.model import Aside, Trail, Visit
@@ -89,6 +90,25 @@ class OpeningTest(unittest.TestCase):
         lit = sheet.lights[1]
         self.assertEqual(layout.pages[state_at(sheet, lit.start).page].board, "purpose")
         self.assertTrue(sheet.lights[3].end <= sheet.gates[0].at <= sheet.lights[4].start)
+
+    def test_what_students_do_has_its_own_seconds_also_where_it_is_read_aloud(self) -> None:
+        opening = Opening(quick_write="Write about bees.", at_hand=("a pencil",), hand_seconds=20)
+        made = apply(lesson(), SetOpening(opening))
+        made = apply(made, SetClosing(Closing(task="Draw a bee.", task_seconds=90)))
+        own = {gate.shows: (gate.think_seconds, gate.auto) for gate in sheet_of(made).gates}
+        self.assertEqual(own, {"at-hand": (20, True), "quick-write": (60, False), "task": (90, False)})
+        texts = {text.text for board in boards(made) for text in board.texts}
+        self.assertLessEqual({"Write for a minute"}, texts)
+        aloud = [word.id for word in script(made) if word.id.startswith("quick-write.")]
+        sheet = sheet_of(made, read([*aloud, *(word.id for word in made.words)]))
+        gate = next(one for one in sheet.gates if one.shows == "quick-write")
+        self.assertGreaterEqual(gate.at, sheet.lights[len(aloud) - 1].end - 1e-6)
+        self.assertEqual(gate.think_seconds, 60)
+        for seconds, heading in ((120, "Write for 2 minutes"), (45, "Write for 45 seconds"), (0, "Write about it")):
+            changed = apply(made, SetOpening(replace(opening, write_seconds=seconds)))
+            self.assertIn(heading, {text.text for board in boards(changed) for text in board.texts})
+        with self.assertRaises(LessonError):
+            apply(made, SetOpening(replace(opening, write_seconds=601)))
 
     def test_the_syllables_of_a_card_are_lit_one_after_another(self) -> None:
         sheet = sheet_of(self.lesson)

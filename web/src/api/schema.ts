@@ -2411,7 +2411,8 @@ export interface components {
         };
         /**
          * Closing
-         * @description What the lesson ends with: what was found out, and what to do now.
+         * @description What the lesson ends with: what was found out, and what to do now; each may have seconds of its own (0: as long
+         *     as it takes to read).
          */
         Closing: {
             /**
@@ -2424,6 +2425,16 @@ export interface components {
              * @default
              */
             task: string;
+            /**
+             * Recap Seconds
+             * @default 0
+             */
+            recap_seconds: number;
+            /**
+             * Task Seconds
+             * @default 0
+             */
+            task_seconds: number;
         };
         /**
          * Deed
@@ -2606,16 +2617,20 @@ export interface components {
              *       "opening": {
              *         "at_hand": [],
              *         "focus": "",
+             *         "hand_seconds": 0,
              *         "look_back": "",
              *         "objectives": [],
              *         "picture_walk": [],
              *         "purpose": "",
              *         "quick_write": "",
-             *         "sight_words": []
+             *         "sight_words": [],
+             *         "write_seconds": 60
              *       },
              *       "closing": {
              *         "recap": "",
-             *         "task": ""
+             *         "recap_seconds": 0,
+             *         "task": "",
+             *         "task_seconds": 0
              *       },
              *       "cards": [],
              *       "matching": false,
@@ -2784,7 +2799,8 @@ export interface components {
         /**
          * Opening
          * @description Why we read, and what is done before: objectives ("I can …"), purpose, focus question, a look back at
-         *     last time, what to have at hand, a question to write about, sight words to say, a picture walk.
+         *     last time, what to have at hand, a question to write about, sight words to say, a picture walk. Students write for
+         *     `write_seconds`, and have `hand_seconds` to get what they need (0: as long as it takes to read).
          */
         Opening: {
             /**
@@ -2827,6 +2843,16 @@ export interface components {
              * @default []
              */
             picture_walk: components["schemas"]["PictureQuestion"][];
+            /**
+             * Write Seconds
+             * @default 60
+             */
+            write_seconds: number;
+            /**
+             * Hand Seconds
+             * @default 0
+             */
+            hand_seconds: number;
         };
         /**
          * Organizer
@@ -3046,14 +3072,18 @@ export interface components {
              *       "at_hand": [],
              *       "quick_write": "",
              *       "sight_words": [],
-             *       "picture_walk": []
+             *       "picture_walk": [],
+             *       "write_seconds": 60,
+             *       "hand_seconds": 0
              *     }
              */
             opening: components["schemas"]["Opening"];
             /**
              * @default {
              *       "recap": "",
-             *       "task": ""
+             *       "task": "",
+             *       "recap_seconds": 0,
+             *       "task_seconds": 0
              *     }
              */
             closing: components["schemas"]["Closing"];
@@ -3752,7 +3782,8 @@ export interface components {
         };
         /**
          * Closing
-         * @description What the lesson ends with: what was found out, and what to do now.
+         * @description What the lesson ends with: what was found out, and what to do now; each may have seconds of its own (0: as long
+         *     as it takes to read).
          */
         ClosingInput: {
             /**
@@ -3765,6 +3796,16 @@ export interface components {
              * @default
              */
             task?: string;
+            /**
+             * Recap Seconds
+             * @default 0
+             */
+            recap_seconds?: number;
+            /**
+             * Task Seconds
+             * @default 0
+             */
+            task_seconds?: number;
         };
         /**
          * CropPicture
@@ -4466,7 +4507,8 @@ export interface components {
         /**
          * Opening
          * @description Why we read, and what is done before: objectives ("I can …"), purpose, focus question, a look back at
-         *     last time, what to have at hand, a question to write about, sight words to say, a picture walk.
+         *     last time, what to have at hand, a question to write about, sight words to say, a picture walk. Students write for
+         *     `write_seconds`, and have `hand_seconds` to get what they need (0: as long as it takes to read).
          */
         OpeningInput: {
             /**
@@ -4509,6 +4551,16 @@ export interface components {
              * @default []
              */
             picture_walk?: components["schemas"]["PictureQuestionInput"][];
+            /**
+             * Write Seconds
+             * @default 60
+             */
+            write_seconds?: number;
+            /**
+             * Hand Seconds
+             * @default 0
+             */
+            hand_seconds?: number;
         };
         /**
          * OrderCards

@@ -7,8 +7,8 @@ from typing import ClassVar, Literal
 
 from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.plan.opening import Closing, Opening, Part, PictureQuestion
-from wordtrail.core.text.tidy import tidied, tidy
+from wordtrail.core.plan.opening import LONGEST, Closing, Opening, Part, PictureQuestion
+from wordtrail.core.text.tidy import tidied, tidy, within
 
 
 def checked_opening(lesson: Lesson, opening: Opening) -> Opening:
@@ -29,12 +29,18 @@ def checked_opening(lesson: Lesson, opening: Opening) -> Opening:
         quick_write=tidy(opening.quick_write, "The question to write about"),
         sight_words=tidied(opening.sight_words, "The sight words", 24),
         picture_walk=walk,
+        write_seconds=within(opening.write_seconds, 0.0, LONGEST, "The time to write"),
+        hand_seconds=within(opening.hand_seconds, 0.0, LONGEST, "The time to get things"),
     )
 
 
 def checked_closing(closing: Closing) -> Closing:
     """The closing as it may be kept. Raises LessonError."""
-    return Closing(tidy(closing.recap, "The recap"), tidy(closing.task, "The task"))
+    return Closing(
+        tidy(closing.recap, "The recap"), tidy(closing.task, "The task"),
+        within(closing.recap_seconds, 0.0, LONGEST, "The time for the recap"),
+        within(closing.task_seconds, 0.0, LONGEST, "The time for the task"),
+    )  # fmt: skip
 
 
 @dataclass(frozen=True, slots=True)

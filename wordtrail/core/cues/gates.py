@@ -20,7 +20,7 @@ from wordtrail.core.lesson.readings import reading_number
 from wordtrail.core.pace.silent import READ_SILENTLY, SETTLE, seconds_to_read
 from wordtrail.core.plan.cards import Shown, WordCard
 from wordtrail.core.plan.model import PausePoint
-from wordtrail.core.plan.opening import Part
+from wordtrail.core.plan.opening import Part, own_seconds
 from wordtrail.core.plan.part_names import (
     box_part,
     matching_part,
@@ -39,6 +39,9 @@ MATCH_SECONDS, MATCHED_SECONDS = 20.0, 4.0
 
 LAST_LOOK = 1.5
 """Seconds for which what the teacher never mentioned is seen before its question leaves the stage."""
+
+STAYS = (Part.MATCHING, Part.QUICK_WRITE, Part.TASK)
+"""What stays on a student page until the student goes on."""
 
 SMALLEST = 0.001
 
@@ -110,12 +113,18 @@ class _Stops:
             if spoken:
                 at = max(at, self._after(spoken[-1]))
                 said_until = max(said_until, self.heard.lights[spoken[-1]].end)
+                if self._own_seconds(board):
+                    self._show(board, self._quiet(at, said_until), rank)
             elif board.id not in self.brought_up:
                 wanted = at if not read else min(at, read[0].start)
                 self._show(board, self._quiet(wanted, min(said_until, wanted)), rank)
         ending = run_boards(self.lesson, after=True)
         for rank, board in enumerate(ending):
-            if self._spoken(board) or board.id in self.brought_up:
+            spoken_now = self._spoken(board)
+            if spoken_now and self._own_seconds(board):
+                end = self.heard.lights[spoken_now[-1]].end
+                self._show(board, self._quiet(self._after(spoken_now[-1]), end), 10_000 + rank)
+            if spoken_now or board.id in self.brought_up:
                 continue
             later = [spoken[0] for other in ending[rank + 1 :] if (spoken := self._spoken(other))]
             at = self.heard.lights[later[0]].start - SMALLEST if later else self.seconds
@@ -269,7 +278,7 @@ class _Stops:
     def _show(self, board: Board, at: float, rank: int, suffix: str = "") -> None:
         """A gate that shows a board for as long as it takes to read it."""
         name, at = f"{board.id}{suffix}", round(at, 4)
-        think = SETTLE + len(board.words) / READ_SILENTLY
+        think = self._own_seconds(board) or SETTLE + len(board.words) / READ_SILENTLY
         if board.card:
             think += self._syllable_beats(board.card, name)
         if board.part is Part.MATCHING:
@@ -280,9 +289,13 @@ class _Stops:
         text = next((one.text for one in board.texts if one.words), board.texts[0].text)
         gate = Gate(
             name, at, round(think, 3), "", text, board.part.value, board.id, -1 if page is None else page,
-            answer, auto=board.part not in (Part.MATCHING, Part.QUICK_WRITE),
+            answer, auto=board.part not in STAYS,
         )  # fmt: skip
         self.gates.append((rank, gate))
+
+    def _own_seconds(self, board: Board) -> float:
+        """What students have for it, beside the seconds in which it is read."""
+        return own_seconds(board.part, self.lesson.plan.opening, self.lesson.plan.closing)
 
     def _syllable_beats(self, card: WordCard, gate: str) -> float:
         """The syllables of a card lit one after another, with time for students to say them; the seconds."""

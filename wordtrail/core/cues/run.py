@@ -11,7 +11,7 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.pace.guide import pace_guide
 from wordtrail.core.pace.silent import READ_SILENTLY, SETTLE
 from wordtrail.core.plan.model import PausePoint
-from wordtrail.core.plan.opening import Part, run_order
+from wordtrail.core.plan.opening import Part, own_seconds, run_order
 
 TALK_SHARE = 1.25
 """Reading aloud takes so much longer than the pace alone, for the talk between the lines."""
@@ -62,7 +62,8 @@ def run_of(lesson: Lesson) -> tuple[Stop, ...]:
                 stops.append(Stop(part.value, _NAMES[part], sum(map(_point_seconds, asked)), points=names))
         elif part in by_part:
             made = by_part[part]
-            seconds = sum(map(_board_seconds, made))
+            own = own_seconds(part, lesson.plan.opening, lesson.plan.closing)
+            seconds = own or sum(map(_board_seconds, made))
             stops.append(Stop(part.value, _NAMES[part], round(seconds, 1), tuple(board.id for board in made)))
     return tuple(stops)
 

@@ -123,8 +123,8 @@ class _Finder:
         limit = lights[light + 1].start if light + 1 < len(lights) else self._seconds
         rest = self._heard.speech.first_silence(begin, max(limit, begin), REST)
         if rest is None:
-            at = max(begin, min(begin + STOPS_AFTER, limit - SMALLEST))
-            return Stopping(min(at, self._seconds), asked, None)
+            # She speaks all the while: the lesson stops between her last word there and the one that is read next.
+            return Stopping(min(max(begin, limit - SMALLEST), self._seconds), asked, None)
         at = max(rest.start, min(rest.start + STOPS_AFTER, rest.end - SMALLEST))
         return Stopping(at, asked, self._heard.speech.silence_at(at))
 

@@ -17,7 +17,7 @@ from wordtrail.core.plan.activities.activity import Page
 from wordtrail.core.plan.cards import Shown, WordCard
 from wordtrail.core.plan.matching import FEWEST_CARDS, MATCHING, QUESTION, QUESTION_OF_PICTURES, matches
 from wordtrail.core.plan.model import PausePoint
-from wordtrail.core.plan.opening import Opening, Part, run_order
+from wordtrail.core.plan.opening import Opening, Part, for_how_long, run_order
 from wordtrail.core.plan.organizers import Organizer
 from wordtrail.core.remembered import remembered
 from wordtrail.core.text.model import Word
@@ -200,7 +200,8 @@ def _by_part(lesson: Lesson) -> dict[Part, list[Board]]:
         for n, one in enumerate(opening.picture_walk)
     ]
     if opening.quick_write:
-        made[Part.QUICK_WRITE] = [_titled("quick-write", Part.QUICK_WRITE, "Write for a minute", opening.quick_write)]
+        write = f"Write for {for_how_long(opening.write_seconds)}" if opening.write_seconds else "Write about it"
+        made[Part.QUICK_WRITE] = [_titled("quick-write", Part.QUICK_WRITE, write, opening.quick_write)]
     if closing.recap:
         made[Part.RECAP] = [_titled("recap", Part.RECAP, "What we found out", closing.recap)]
     if closing.task:

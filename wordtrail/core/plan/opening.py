@@ -7,6 +7,10 @@ from enum import StrEnum
 
 from wordtrail.core.plan.answers import AnsweredBy
 
+MINUTE = 60.0
+LONGEST = 600.0
+"""Seconds that a part of the lesson may have for itself."""
+
 
 @dataclass(frozen=True, slots=True)
 class PictureQuestion:
@@ -19,7 +23,8 @@ class PictureQuestion:
 @dataclass(frozen=True, slots=True)
 class Opening:
     """Why we read, and what is done before: objectives ("I can …"), purpose, focus question, a look back at
-    last time, what to have at hand, a question to write about, sight words to say, a picture walk."""
+    last time, what to have at hand, a question to write about, sight words to say, a picture walk. Students write for
+    `write_seconds`, and have `hand_seconds` to get what they need (0: as long as it takes to read)."""
 
     objectives: tuple[str, ...] = ()
     purpose: str = ""
@@ -29,14 +34,19 @@ class Opening:
     quick_write: str = ""
     sight_words: tuple[str, ...] = ()
     picture_walk: tuple[PictureQuestion, ...] = ()
+    write_seconds: float = MINUTE
+    hand_seconds: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)
 class Closing:
-    """What the lesson ends with: what was found out, and what to do now."""
+    """What the lesson ends with: what was found out, and what to do now; each may have seconds of its own (0: as long
+    as it takes to read)."""
 
     recap: str = ""
     task: str = ""
+    recap_seconds: float = 0.0
+    task_seconds: float = 0.0
 
 
 class Part(StrEnum):
@@ -69,6 +79,23 @@ CALLED = {
 def answered_by(part: Part) -> AnsweredBy:
     """What students answer with at the boards of a part."""
     return AnsweredBy.TEXT if part is Part.QUICK_WRITE else AnsweredBy.NOTHING
+
+
+def own_seconds(part: Part, opening: Opening, closing: Closing) -> float:
+    """The seconds that students have for what a part asks of them, after it was read to them; 0 where they need none
+    beside those in which it is read."""
+    return {
+        Part.QUICK_WRITE: opening.write_seconds, Part.AT_HAND: opening.hand_seconds,
+        Part.RECAP: closing.recap_seconds, Part.TASK: closing.task_seconds,
+    }.get(part, 0.0)  # fmt: skip
+
+
+def for_how_long(seconds: float) -> str:
+    """Seconds as they are said: "a minute", "2 minutes", "90 seconds"."""
+    minutes, rest = divmod(round(seconds), 60)
+    if rest or not minutes:
+        return f"{round(seconds)} seconds"
+    return "a minute" if minutes == 1 else f"{minutes} minutes"
 
 
 def run_order(order: tuple[Part, ...]) -> tuple[Part, ...]:

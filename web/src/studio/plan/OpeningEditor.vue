@@ -20,6 +20,8 @@ const written = (opening: Schemas['Opening']) => ({
   at_hand: opening.at_hand.join('\n'),
   quick_write: opening.quick_write,
   sight_words: opening.sight_words.join(' '),
+  write_seconds: opening.write_seconds,
+  hand_seconds: opening.hand_seconds,
   walk: Object.fromEntries(opening.picture_walk.map((one) => [one.picture, one.question])) as Record<
     string,
     string
@@ -38,12 +40,19 @@ const { draft: text, keep: keepOpening } = useDraft(
       objectives: lines(opening.objectives),
       at_hand: lines(opening.at_hand),
       sight_words: opening.sight_words.split(/[\s,]+/).filter(Boolean),
+      write_seconds: Number(opening.write_seconds),
+      hand_seconds: Number(opening.hand_seconds),
       picture_walk: Object.entries(walk).map(([picture, question]) => ({ picture, question })),
     }),
 )
 const { draft: after, keep: keepClosing } = useDraft(
   () => props.lesson.plan.closing,
-  (closing) => props.sendClosing(closing),
+  (closing) =>
+    props.sendClosing({
+      ...closing,
+      recap_seconds: Number(closing.recap_seconds),
+      task_seconds: Number(closing.task_seconds),
+    }),
 )
 const pictures = () =>
   props.lesson.passages.flatMap((p) => p.pages.flatMap((q) => q.blocks.filter((block) => block.picture)))
@@ -57,6 +66,16 @@ const BEFORE = [
   { name: 'sight_words', label: 'Sight words to say first', hint: 'the has go', rows: 1 },
   { name: 'quick_write', label: 'A quick question to write about', hint: '', rows: 1 },
 ] as const
+/** Fields with seconds of their own, 0 for as long as it takes to read. */
+const SECONDS = {
+  at_hand: 'hand_seconds',
+  quick_write: 'write_seconds',
+  recap: 'recap_seconds',
+  task: 'task_seconds',
+} as const
+const secondsOf = (name: string) => (name in SECONDS ? SECONDS[name as keyof typeof SECONDS] : undefined)
+/** Whether something stands there that has seconds. */
+const isTimed = (of: object, name: string) => !!secondsOf(name) && !!(of as Record<string, unknown>)[name]
 const AFTER = [
   { name: 'recap', label: 'What we found out', hint: '', rows: 2 },
   { name: 'task', label: 'What to do now', hint: '', rows: 2 },
@@ -76,6 +95,17 @@ const AFTER = [
           :rows="field.rows"
           :placeholder="field.hint"
         />
+        <label v-if="isTimed(text, field.name)" class="flex items-center gap-2 text-[13px] text-quiet">
+          <input
+            v-model="text[secondsOf(field.name) as 'write_seconds']"
+            class="field w-[76px]! py-1"
+            type="number"
+            min="0"
+            max="600"
+            step="5"
+          />
+          seconds for it; 0: as long as it takes to read
+        </label>
       </template>
       <template v-for="(block, n) in pictures()" :key="block.id">
         <label class="text-[13px] text-quiet" :for="`${id}w${n}`"
@@ -94,6 +124,17 @@ const AFTER = [
           class="field -mt-1 resize-none"
           :rows="field.rows"
         />
+        <label v-if="isTimed(after, field.name)" class="flex items-center gap-2 text-[13px] text-quiet">
+          <input
+            v-model="after[secondsOf(field.name) as 'task_seconds']"
+            class="field w-[76px]! py-1"
+            type="number"
+            min="0"
+            max="600"
+            step="5"
+          />
+          seconds for it; 0: as long as it takes to read
+        </label>
       </template>
     </form>
   </div>
