@@ -7,17 +7,20 @@ from dataclasses import replace
 
 from tests.worlds import TAKE, lesson, trail, without
 from wordtrail.core.changes.card_changes import MakeCard
+from wordtrail.core.changes.chart_changes import MakeOrganizer
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.direction_changes import KeepDirection
 from wordtrail.core.changes.mark_changes import KeepMark
 from wordtrail.core.changes.page_changes import LabelPage
 from wordtrail.core.cues.compile import compile_cues, whole_take
+from wordtrail.core.cues.state import state_at
 from wordtrail.core.direct.named import named_at, offered
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.forms.underline import Underline
 from wordtrail.core.marks.model import Mark
 from wordtrail.core.marks.moment import Moment
+from wordtrail.core.plan.organizers import Shape
 from wordtrail.core.trail.directions import Deed, Direction
 from wordtrail.core.trail.model import Aside, HeardWord, Trail
 
@@ -67,6 +70,34 @@ class NamedTest(unittest.TestCase):
         self.assertLess(
             drawn(made, replace(trail(), asides=named.asides, seconds=30.0))["mark1"], 10, "reading is first"
         )
+
+
+class ShownByNameTest(unittest.TestCase):
+    def boards(self, made: Lesson, found: Trail, *times: float) -> list[str]:
+        layout = typeset(made)
+        sheet = compile_cues(made, {TAKE: found}, layout, whole_take(TAKE, found))
+        self.gates = [gate.shows for gate in sheet.gates]
+        return [layout.pages[state_at(sheet, time).page].board for time in times]
+
+    def test_a_card_comes_when_its_word_is_named_and_goes_when_she_speaks_anew(self) -> None:
+        made = apply(lesson(), MakeCard("a5"))
+        asides = (talk("this is clover you see", 1.0), talk("and now we read", 8.0))
+        later = trail(begin=12.0)
+        found = replace(later, asides=asides)
+        self.assertEqual(self.boards(made, found, 1.9, 2.1, 7.9, 8.1), ["", "card1", "card1", ""])
+        self.assertEqual(self.gates, [])
+        after_reading = replace(trail(), asides=(talk("this is clover you see"),), seconds=30.0)
+        self.assertEqual(self.boards(made, after_reading, LATER + 1.5), [""], "it belongs before the reading")
+        self.assertEqual(self.gates, ["card1"])
+
+    def test_a_chart_comes_by_its_title_and_hands_are_stronger(self) -> None:
+        made = apply(lesson(), MakeOrganizer(Shape.CAUSE))
+        chart = made.plan.organizers[0]
+        named = replace(trail(), asides=(talk(chart.title.lower(), LATER),), seconds=40.0)
+        self.assertEqual(self.boards(made, named, LATER + 0.1), [chart.id])
+        page = made.passages[0].pages[1].id
+        turned = apply(made, KeepDirection(Direction("", TAKE, LATER + 0.5, Deed.TURN, page)))
+        self.assertEqual(self.boards(turned, named, LATER + 0.1, LATER + 1), ["", ""])
 
 
 class OfferedTest(unittest.TestCase):

@@ -12,9 +12,10 @@ from wordtrail.core.cues.model import Caption, CueSheet, Reveal
 from wordtrail.core.direct.course import Light, PageTurn
 from wordtrail.core.direct.directed import directed_in
 from wordtrail.core.direct.heard import Heard, heard_of, said_in
+from wordtrail.core.direct.named import shown_by_name
 from wordtrail.core.direct.pages import TURN_AHEAD, Places, page_turns
 from wordtrail.core.direct.stops import Stopping, silences_replaced, stops_in
-from wordtrail.core.direct.turned import turns_by_hand
+from wordtrail.core.direct.turned import turns_by_hand, turns_by_name
 from wordtrail.core.edit.edit_list import Clip, EditList
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.boards import script
@@ -74,11 +75,16 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
     directed = directed_in(lesson.directions, edits)
     moments = _moments(lesson, trails, edits)
     stopped = tuple(sorted(one.at for one in moments.values()))
-    turns = _page_turns(lesson, heard, layout, edits.lead, turns_by_hand(layout, directed, moments), stopped)
-    stopping = stops(lesson, heard, layout, Course(edits.lead, edits.seconds, directed, moments, turns))
+    named = shown_by_name(lesson, heard, directed)
+    by_hand = turns_by_hand(layout, directed, moments)
+    turns = _page_turns(
+        lesson, heard, layout, edits.lead, (*by_hand, *turns_by_name(layout, named, by_hand)), stopped
+    )  # fmt: skip
+    shown = frozenset(one.board for one in named)
+    stopping = stops(lesson, heard, layout, Course(edits.lead, edits.seconds, directed, moments, turns, shown))
     thinking = {gate.shows: gate.think_seconds for gate in stopping.gates}
-    by_hand = placed_by_hand(lesson, edits)
-    drawn = undisturbed(lesson, drawings(lesson, heard, thinking, by_hand), stopping.gates, by_hand)
+    placed = placed_by_hand(lesson, edits)
+    drawn = undisturbed(lesson, drawings(lesson, heard, thinking, placed), stopping.gates, placed)
     return CueSheet(
         version=VERSION,
         layout=layout.name,

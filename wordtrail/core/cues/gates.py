@@ -49,13 +49,14 @@ SMALLEST = 0.001
 @dataclass(frozen=True, slots=True)
 class Course:
     """What stops are put into: the lesson's `lead` and `seconds`, what was directed by hand, the moments of the pause
-    points, and the pages of the stage, all in lesson time."""
+    points, and the pages of the stage, all in lesson time; `named` are the boards that come because they are named."""
 
     lead: float
     seconds: float
     directed: Directed = NOTHING_DIRECTED
     moments: Mapping[str, Stopping] = field(default_factory=dict)
     turns: Sequence[PageTurn] = ()
+    named: frozenset[str] = frozenset()
 
 
 @dataclass(frozen=True, slots=True)
@@ -93,7 +94,7 @@ class _Stops:
     def __init__(self, lesson: Lesson, heard: Heard, layout: Layout, course: Course) -> None:
         self.lesson, self.heard, self.layout, self.course = lesson, heard, layout, course
         self.lead, self.seconds = course.lead, course.seconds
-        self.brought_up = course.directed.brought_up()
+        self.brought_up = course.directed.brought_up() | course.named
         self.gates: list[tuple[int, Gate]] = []
         self.reveals: list[Reveal] = []
         self.beats: list[Beat] = []

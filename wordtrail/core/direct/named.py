@@ -6,14 +6,17 @@ that sounds as it should.
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Collection, Iterator, Sequence
 from dataclasses import dataclass
 from difflib import SequenceMatcher
 from functools import lru_cache
 
+from wordtrail.core.direct.directed import Directed
+from wordtrail.core.direct.heard import Heard
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark
+from wordtrail.core.plan.cards import Shown
 from wordtrail.core.speech.pronunciation import pronunciations, syllables
 from wordtrail.core.text.bare import bare
 from wordtrail.core.text.model import BlockKind
@@ -29,6 +32,9 @@ SHORTEST_NAME = 2
 
 MATCHED = 0.75
 """The share of a longer phrase's words that must be heard."""
+
+LAST_NAMED = 4.0
+"""Seconds for which what was named last of all stays."""
 
 DONE_ALREADY = 4.0
 """Seconds around what is said within which it was done by hand."""
@@ -61,16 +67,59 @@ def named_at(phrase: Sequence[str], asides: Sequence[Aside], begin: float, end: 
     return None
 
 
+@dataclass(frozen=True, slots=True)
+class ShownByName:
+    """A card or chart (its id) that comes on the stage because it is named, from `start` until the teacher has said
+    what she says then, and speaks anew."""
+
+    board: str
+    start: float
+    end: float
+
+
+def shown_by_name(lesson: Lesson, heard: Heard, directed: Directed) -> tuple[ShownByName, ...]:
+    """The cards and charts that are named in talk and were neither read aloud nor brought up by hand: a card before the
+    reading or from its word on, as it is planned."""
+    lit = {light.word.partition(".")[0] for light in heard.lights}
+    passage = set(lesson.positions())
+    reading = next((light.start for light in heard.lights if light.word in passage), float("inf"))
+    found = []
+    for card in lesson.plan.cards:
+        own = heard.passes.nth(card.at, 1)
+        begin = 0.0 if card.shown is not Shown.REACHED else float("inf") if own is None else heard.lights[own].start
+        found.append((card.id, card.word, begin, reading if card.shown is Shown.BEFORE else float("inf")))
+    found += [(chart.id, chart.title, 0.0, float("inf")) for chart in lesson.plan.organizers]
+    shown = []
+    for id, name, begin, end in found:
+        if id in lit or id in directed.brought_up():
+            continue
+        at = named_at(name.split(), heard.asides, begin, end)
+        if at is not None:
+            shown.append(ShownByName(id, at, _until(at, heard)))
+    return tuple(shown)
+
+
+def _until(at: float, heard: Heard) -> float:
+    """The beginning of what is said next, after the talk in which something was named."""
+    own = max((aside.end for aside in heard.asides if aside.start <= at), default=at)
+    starts = [one.start for one in heard.lights if one.start >= own]
+    starts += [aside.start for aside in heard.asides if aside.start >= own]
+    return min(starts, default=own + LAST_NAMED)
+
+
 def phrase_of(lesson: Lesson, mark: Mark) -> tuple[str, ...]:
     """The words that a mark is on."""
     order = lesson.positions()
     return tuple(word.text for word in lesson.words[order[mark.first] : order[mark.last] + 1])
 
 
-def offered(lesson: Lesson, layout: Layout, asides: Sequence[Aside], take: str) -> tuple[Named, ...]:
-    """What is named in talk and was not done by hand then: pages, by their heading or their number in the book; cards
-    by their word, charts by their title. In order."""
-    found = [*_headings(lesson, layout, asides), *_numbers(layout, asides), *_things(lesson, asides)]
+def offered(
+    lesson: Lesson, layout: Layout, asides: Sequence[Aside], take: str, shown: Collection[str] = ()
+) -> tuple[Named, ...]:
+    """What is named in talk, was not done by hand then, and is not `shown` (boards) by itself: pages, by their heading
+    or their number in the book; cards by their word, charts by their title. In order."""
+    things = (one for one in _things(lesson, asides) if one.target not in shown)
+    found = [*_headings(lesson, layout, asides), *_numbers(layout, asides), *things]
     done = [one for one in lesson.directions if one.take == take]
     return tuple(
         one

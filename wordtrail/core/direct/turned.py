@@ -2,14 +2,18 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 
 from wordtrail.core.direct.course import PageTurn
 from wordtrail.core.direct.directed import Directed
+from wordtrail.core.direct.named import ShownByName
 from wordtrail.core.direct.pages import BACK_TO_TEXT
 from wordtrail.core.direct.stops import Stopping
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.trail.directions import Deed
+
+HANDS = 3.0
+"""Seconds before something is named in which a turn by hand counts instead."""
 
 NOWHERE = -1
 """The page of what is not there any more."""
@@ -23,6 +27,16 @@ def page_turned_to(layout: Layout, target: str) -> int:
         return ids.index(target)
     own = target.partition(".")[0]
     return next((number for number, id in enumerate(ids) if id.partition(".")[0] == own), NOWHERE)
+
+
+def turns_by_name(layout: Layout, shown: Sequence[ShownByName], by_hand: Sequence[PageTurn]) -> tuple[PageTurn, ...]:
+    """The turns to what is named in talk and back from it, where no hand turns meanwhile."""
+    pages = {page.board: number for number, page in enumerate(layout.pages) if page.board}
+    turns: list[PageTurn] = []
+    for one in shown:
+        if one.board in pages and not any(one.start - HANDS <= turn.at <= one.end for turn in by_hand):
+            turns += [PageTurn(one.start, pages[one.board]), PageTurn(one.end, BACK_TO_TEXT)]
+    return tuple(turns)
 
 
 def turns_by_hand(layout: Layout, directed: Directed, moments: Mapping[str, Stopping]) -> tuple[PageTurn, ...]:
