@@ -143,7 +143,7 @@ def _desk(page: Page, lesson: str) -> None:
 def _directed(page: Page, lesson: str) -> None:
     """What was done on the stage, as flags on the talk, one of them chosen."""
     page.goto(f"{lesson}/sync")
-    talk = page.locator("svg[aria-hidden=true][height]").first
+    talk = page.locator("main svg.border-dashed").first
     for at, what in ((40, "Show the card “tremble”"), (300, "Back to the text"), (380, "Turn to page 1")):
         talk.click(position={"x": at, "y": 12})
         page.get_by_label(re.compile("^On the stage at")).select_option(label=what)
