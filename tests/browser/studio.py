@@ -18,6 +18,14 @@ JOB = 300_000
 expect.set_options(timeout=PATIENCE)
 
 
+def watched(page: Page) -> list[str]:
+    """The faults that a page complains of from now on, as they come."""
+    faults: list[str] = []
+    page.on("pageerror", lambda fault: faults.append(str(fault)))
+    page.on("console", lambda said: faults.append(said.text) if _is_fault(said) else None)
+    return faults
+
+
 def _is_fault(said: ConsoleMessage) -> bool:
     """Whether a page complains of itself; what the server refused is for the test to look at."""
     return said.type == "error" and not said.text.startswith("Failed to load resource")
@@ -45,9 +53,7 @@ class StudioTest(unittest.TestCase):
         context.set_default_timeout(PATIENCE)
         self.addCleanup(context.close)
         page = context.new_page()
-        faults: list[str] = []
-        page.on("pageerror", lambda fault: faults.append(str(fault)))
-        page.on("console", lambda said: faults.append(said.text) if _is_fault(said) else None)
+        faults = watched(page)
         self.addCleanup(lambda: self.assertEqual(faults, []))
         return page
 

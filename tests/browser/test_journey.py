@@ -14,7 +14,7 @@ from playwright.sync_api import Page, expect
 
 from bench.align.narrations import Narration, Read, Silence, Talk, narrate
 from tests.browser.harness import browser, running, write_wav
-from tests.browser.studio import JOB, PATIENCE
+from tests.browser.studio import JOB, PATIENCE, watched
 from wordtrail.core.align.values import RATE
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.media.decode import decode
@@ -44,6 +44,7 @@ class JourneyTest(unittest.TestCase):
             with running() as address, browser(microphone) as chromium:
                 page = chromium.new_page(viewport={"width": 1280, "height": 800})
                 page.set_default_timeout(PATIENCE)
+                faults = watched(page)
                 self._make_lesson(page, address)
                 self._plan(page)
                 self._record(page, len(narration.samples) / RATE)
@@ -51,8 +52,10 @@ class JourneyTest(unittest.TestCase):
                 self._make_the_video(page, Path(folder))
                 link = self._share(page)
                 student = chromium.new_context(viewport={"width": 1280, "height": 800}).new_page()
+                student_faults = watched(student)
                 self._follow(student, link)
                 self._withdraw(page, student, link)
+                self.assertEqual(faults + student_faults, [])
 
     def _make_lesson(self, page: Page, address: str) -> None:
         page.goto(address)

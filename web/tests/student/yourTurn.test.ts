@@ -52,7 +52,12 @@ function pageOf(one: Schemas['StudentPoint']): Schemas['LaidPage'] {
 }
 /** What a student sees of a gate: the answers on the page, and what stands under it. */
 const Turn = defineComponent({
-  props: { point: Object, given: Object, token: String, gate: Object },
+  props: {
+    point: { type: Object, default: undefined },
+    given: { type: Object, default: undefined },
+    token: { type: String, default: '' },
+    gate: { type: Object, default: undefined },
+  },
   setup(props, { attrs }) {
     const one = props.point as Schemas['StudentPoint'] | undefined
     const at = props.gate as Schemas['Gate']
