@@ -7,15 +7,12 @@ from dataclasses import replace
 from itertools import groupby, pairwise
 
 from wordtrail.core.cues.drawings import drawings, numbers_tied, placed_by_hand, undisturbed
-from wordtrail.core.cues.gates import Course, ended_at_gates, stops
+from wordtrail.core.cues.gates import ended_at_gates, stops
 from wordtrail.core.cues.model import Caption, CueSheet, Reveal
-from wordtrail.core.direct.course import Light, PageTurn
-from wordtrail.core.direct.directed import directed_in
-from wordtrail.core.direct.heard import Heard, heard_of, said_in
-from wordtrail.core.direct.named import shown_by_name
-from wordtrail.core.direct.pages import TURN_AHEAD, Places, page_turns
-from wordtrail.core.direct.stops import Stopping, silences_replaced, stops_in
-from wordtrail.core.direct.turned import turns_by_hand, turns_by_name
+from wordtrail.core.direct.course import Light
+from wordtrail.core.direct.director import course_of
+from wordtrail.core.direct.heard import heard_of, said_in
+from wordtrail.core.direct.stops import silences_replaced, stops_in
 from wordtrail.core.edit.edit_list import Clip, EditList
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.boards import script
@@ -72,16 +69,8 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
     lights = _lingering([light for light in said if light.word in page_of], page_of)
     heard = heard_of(lesson, lights, asides, edits.seconds, said)
     sentence = heard.sentence
-    directed = directed_in(lesson.directions, edits)
-    moments = _moments(lesson, trails, edits)
-    stopped = tuple(sorted(one.at for one in moments.values()))
-    named = shown_by_name(lesson, heard, directed)
-    by_hand = turns_by_hand(layout, directed, moments)
-    turns = _page_turns(
-        lesson, heard, layout, edits.lead, (*by_hand, *turns_by_name(layout, named, by_hand)), stopped
-    )  # fmt: skip
-    shown = frozenset(one.board for one in named)
-    stopping = stops(lesson, heard, layout, Course(edits.lead, edits.seconds, directed, moments, turns, shown))
+    course = course_of(lesson, trails, layout, edits, heard)
+    stopping = stops(lesson, heard, layout, course)
     thinking = {gate.shows: gate.think_seconds for gate in stopping.gates}
     placed = placed_by_hand(lesson, edits)
     drawn = undisturbed(lesson, drawings(lesson, heard, thinking, placed), stopping.gates, placed)
@@ -90,7 +79,7 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
         layout=layout.name,
         seconds=round(edits.seconds, 4),
         title_until=edits.lead,
-        pages=turns,
+        pages=course.turns,
         lights=ended_at_gates(lights, stopping.gates),
         drawings=drawn,
         gates=stopping.gates,
@@ -117,66 +106,6 @@ def _lingering(lights: list[Light], page_of: dict[str, int]) -> tuple[Light, ...
     return tuple(
         replace(light, start=round(light.start, 4), end=round(light.end, 4)) for light in [*joined, *lights[-1:]]
     )
-
-
-def _moments(lesson: Lesson, trails: Mapping[str, Trail], edits: EditList) -> dict[str, Stopping]:
-    """The stops of all pause points, in lesson time."""
-    found: dict[str, Stopping] = {}
-    for take in dict.fromkeys(clip.take for clip in edits.clips):
-        own = [clip for clip in edits.clips if clip.take == take]
-        for point, stop in stops_in(lesson, take, trails[take], own[0].start, own[-1].end).items():
-            at = edits.near(take, stop.at)
-            if at is not None:
-                asked = None if stop.asked is None else edits.near(take, stop.asked)
-                found.setdefault(point, Stopping(at, asked, None))
-    return found
-
-
-def _page_turns(
-    lesson: Lesson, heard: Heard, layout: Layout, lead: float, by_hand: Sequence[PageTurn], stopped: tuple[float, ...]
-) -> tuple[PageTurn, ...]:
-    """The pages of the stage: the title first, also while the teacher talks before her first word."""
-    texts = [index for index, page in enumerate(layout.pages) if page.boxes and not page.board]
-    page_of = {word: page for word, (page, _) in layout.places().items()}
-    lights = heard.lights
-    first = page_of[lights[0].word] if lights else (texts[0] if texts else 0)
-    begin = lead
-    if lead > 0 and _talks_before(heard):
-        begin = max(lead, round(lights[0].start - TURN_AHEAD, 4))
-    begin = max(lead, min([begin, *(one.at for one in by_hand)]))
-    points = _words_after_points(lesson)
-    beside = {
-        index: frozenset(box.word for box in page.boxes)
-        for index, page in enumerate(layout.pages)
-        if page.board and page.boxes
-    }
-    places = Places(
-        page_of,
-        {word.id: number for number, word in enumerate(script(lesson))},
-        beside,
-        {index: frozenset(points.get(layout.pages[index].board, ())) for index in beside},
-        frozenset(texts),
-        stopped,
-    )
-    turns = page_turns(lights, places, by_hand, PageTurn(begin, first))
-    return (PageTurn(0.0, 0), *turns) if lead > 0 else turns
-
-
-def _talks_before(heard: Heard) -> bool:
-    """Whether the teacher talks before the first word that is read."""
-    return bool(heard.lights) and any(
-        one.start < heard.lights[0].start and one.end - one.start >= TALK_CAPTIONED_FROM for one in heard.asides
-    )
-
-
-def _words_after_points(lesson: Lesson) -> dict[str, tuple[str, ...]]:
-    """Pause point → the word with which the reading goes on after it."""
-    positions = lesson.positions()
-    found = {}
-    for point in lesson.pause_points:
-        place = positions.get(point.after, len(positions)) + 1
-        found[point.id] = tuple(word.id for word in lesson.words[place : place + 1])
-    return found
 
 
 def _captions(words: Sequence[Word], lights: Sequence[Light], asides: Sequence[Aside]) -> tuple[Caption, ...]:

@@ -2,15 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field, replace
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
 from itertools import groupby
 
 from wordtrail.core.cues.answers import disclosures, numbered
 from wordtrail.core.cues.drawings import AT_A_GATE, marks_at
 from wordtrail.core.cues.model import Beat, Gate, Reveal, SignpostShown
-from wordtrail.core.direct.course import Light, PageTurn
-from wordtrail.core.direct.directed import NOTHING_DIRECTED, Directed, parts_given
+from wordtrail.core.direct.course import Light
+from wordtrail.core.direct.directed import parts_given
+from wordtrail.core.direct.director import Course
 from wordtrail.core.direct.heard import Heard
 from wordtrail.core.direct.stops import Stopping
 from wordtrail.core.layout.model import Layout
@@ -44,19 +45,6 @@ STAYS = (Part.MATCHING, Part.QUICK_WRITE, Part.TASK)
 """What stays on a student page until the student goes on."""
 
 SMALLEST = 0.001
-
-
-@dataclass(frozen=True, slots=True)
-class Course:
-    """What stops are put into: the lesson's `lead` and `seconds`, what was directed by hand, the moments of the pause
-    points, and the pages of the stage, all in lesson time; `named` are the boards that come because they are named."""
-
-    lead: float
-    seconds: float
-    directed: Directed = NOTHING_DIRECTED
-    moments: Mapping[str, Stopping] = field(default_factory=dict)
-    turns: Sequence[PageTurn] = ()
-    named: frozenset[str] = frozenset()
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,0 +1,112 @@
+"""The director: what was directed by hand, read, named in talk and planned, put together to the stage's course.
+
+What is stronger counts: directions by hand, then what was read, then what was named in talk, then the plan. Each has
+its rule in a module of its own; here they meet.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+
+from wordtrail.core.direct.course import PageTurn
+from wordtrail.core.direct.directed import NOTHING_DIRECTED, Directed, directed_in
+from wordtrail.core.direct.heard import Heard
+from wordtrail.core.direct.named import shown_by_name
+from wordtrail.core.direct.pages import TURN_AHEAD, Places, page_turns
+from wordtrail.core.direct.stops import Stopping, stops_in
+from wordtrail.core.direct.turned import turns_by_hand, turns_by_name
+from wordtrail.core.edit.edit_list import EditList
+from wordtrail.core.layout.model import Layout
+from wordtrail.core.lesson.boards import script
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.trail.model import Trail
+
+TALKS_FROM = 1.5
+"""Seconds from which something that is said before the first word is talk."""
+
+
+@dataclass(frozen=True, slots=True)
+class Course:
+    """The course of a lesson from `lead` (behind its title) to `seconds`: what was directed by hand, the moments of
+    the pause points, the pages of the stage, all in lesson time; `named` are the boards that come because they are
+    named."""
+
+    lead: float
+    seconds: float
+    directed: Directed = NOTHING_DIRECTED
+    moments: Mapping[str, Stopping] = field(default_factory=dict)
+    turns: tuple[PageTurn, ...] = ()
+    named: frozenset[str] = frozenset()
+
+
+def course_of(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, edits: EditList, heard: Heard) -> Course:
+    """The course of a lesson in which this is `heard` when `edits` of its takes are played."""
+    directed = directed_in(lesson.directions, edits)
+    moments = _moments(lesson, trails, edits)
+    stopped = tuple(sorted(one.at for one in moments.values()))
+    named = shown_by_name(lesson, heard, directed)
+    by_hand = turns_by_hand(layout, directed, moments)
+    wanted = (*by_hand, *turns_by_name(layout, named, by_hand))
+    turns = _page_turns(lesson, heard, layout, edits.lead, wanted, stopped)
+    return Course(edits.lead, edits.seconds, directed, moments, turns, frozenset(one.board for one in named))
+
+
+def _moments(lesson: Lesson, trails: Mapping[str, Trail], edits: EditList) -> dict[str, Stopping]:
+    """The stops of all pause points, in lesson time."""
+    found: dict[str, Stopping] = {}
+    for take in dict.fromkeys(clip.take for clip in edits.clips):
+        own = [clip for clip in edits.clips if clip.take == take]
+        for point, stop in stops_in(lesson, take, trails[take], own[0].start, own[-1].end).items():
+            at = edits.near(take, stop.at)
+            if at is not None:
+                asked = None if stop.asked is None else edits.near(take, stop.asked)
+                found.setdefault(point, Stopping(at, asked, None))
+    return found
+
+
+def _page_turns(
+    lesson: Lesson, heard: Heard, layout: Layout, lead: float, by_hand: Sequence[PageTurn], stopped: tuple[float, ...]
+) -> tuple[PageTurn, ...]:
+    """The pages of the stage: the title first, also while the teacher talks before her first word."""
+    texts = [index for index, page in enumerate(layout.pages) if page.boxes and not page.board]
+    page_of = {word: page for word, (page, _) in layout.places().items()}
+    lights = heard.lights
+    first = page_of[lights[0].word] if lights else (texts[0] if texts else 0)
+    begin = lead
+    if lead > 0 and _talks_before(heard):
+        begin = max(lead, round(lights[0].start - TURN_AHEAD, 4))
+    begin = max(lead, min([begin, *(one.at for one in by_hand)]))
+    points = _words_after_points(lesson)
+    beside = {
+        index: frozenset(box.word for box in page.boxes)
+        for index, page in enumerate(layout.pages)
+        if page.board and page.boxes
+    }
+    places = Places(
+        page_of,
+        {word.id: number for number, word in enumerate(script(lesson))},
+        beside,
+        {index: frozenset(points.get(layout.pages[index].board, ())) for index in beside},
+        frozenset(texts),
+        stopped,
+    )
+    turns = page_turns(lights, places, by_hand, PageTurn(begin, first))
+    return (PageTurn(0.0, 0), *turns) if lead > 0 else turns
+
+
+def _talks_before(heard: Heard) -> bool:
+    """Whether the teacher talks before the first word that is read."""
+    return bool(heard.lights) and any(
+        one.start < heard.lights[0].start and one.end - one.start >= TALKS_FROM for one in heard.asides
+    )
+
+
+def _words_after_points(lesson: Lesson) -> dict[str, tuple[str, ...]]:
+    """Pause point → the word with which the reading goes on after it."""
+    positions = lesson.positions()
+    found = {}
+    for point in lesson.pause_points:
+        place = positions.get(point.after, len(positions)) + 1
+        found[point.id] = tuple(word.id for word in lesson.words[place : place + 1])
+    return found
