@@ -41,6 +41,9 @@ MATCH_SECONDS, MATCHED_SECONDS = 20.0, 4.0
 LAST_LOOK = 1.5
 """Seconds for which what the teacher never mentioned is seen before its question leaves the stage."""
 
+AFTER_READING = 10_000
+"""The rank, among gates of one moment, from which on come those that stand behind the reading."""
+
 STAYS = (Part.MATCHING, Part.QUICK_WRITE, Part.TASK)
 """What stays on a student page until the student goes on."""
 
@@ -61,7 +64,9 @@ def stops(lesson: Lesson, heard: Heard, layout: Layout, course: Course) -> Stops
     """Where a lesson stands still: at its pause points, and for what comes before or after the reading and is neither
     spoken of nor brought up by hand, in a silence, for as long as it takes to read."""
     maker = _Stops(lesson, heard, layout, course)
-    maker.before_and_after()
+    maker.before_reading()
+    maker.after_reading()
+    maker.cards_at_words()
     maker.readings()
     for point in lesson.pause_points:
         maker.at_point(point)
@@ -92,8 +97,9 @@ class _Stops:
         for index, light in enumerate(heard.lights):
             self._first.setdefault(light.word, index)
 
-    def before_and_after(self) -> None:
-        """The boards of the run that nobody speaks of, and word cards at their word."""
+    def before_reading(self) -> None:
+        """The boards of the run before the reading that nobody speaks of; and of those that are read aloud, what
+        students then do."""
         passage = {word.id for word in self.lesson.words}
         read = [light for light in self.heard.lights if light.word in passage]
         at = said_until = self.lead
@@ -107,26 +113,29 @@ class _Stops:
             elif board.id not in self.brought_up:
                 wanted = at if not read else min(at, read[0].start)
                 self._show(board, self._quiet(wanted, min(said_until, wanted)), rank)
+
+    def after_reading(self) -> None:
+        """The same for those after it."""
         ending = run_boards(self.lesson, after=True)
-        for rank, board in enumerate(ending):
-            spoken_now = self._spoken(board)
-            if spoken_now and self._own_seconds(board):
-                end = self.heard.lights[spoken_now[-1]].end
-                self._show(board, self._quiet(self._after(spoken_now[-1]), end), 10_000 + rank)
-            if spoken_now or board.id in self.brought_up:
-                continue
-            later = [spoken[0] for other in ending[rank + 1 :] if (spoken := self._spoken(other))]
-            at = self.heard.lights[later[0]].start - SMALLEST if later else self.seconds
-            self._show(board, self._quiet(at), 10_000 + rank)
+        for number, board in enumerate(ending):
+            rank, spoken = AFTER_READING + number, self._spoken(board)
+            if spoken and self._own_seconds(board):
+                end = self.heard.lights[spoken[-1]].end
+                self._show(board, self._quiet(self._after(spoken[-1]), end), rank)
+            elif not spoken and board.id not in self.brought_up:
+                later = [found[0] for other in ending[number + 1 :] if (found := self._spoken(other))]
+                at = self.heard.lights[later[0]].start - SMALLEST if later else self.seconds
+                self._show(board, self._quiet(at), rank)
+
+    def cards_at_words(self) -> None:
+        """Word cards that come when their word is reached."""
         for card in self.lesson.plan.cards:
-            found = self._first.get(card.at)
-            own = self._by_id.get(card.id)
-            again = card.shown in (Shown.REACHED, Shown.BOTH)
-            if card.id in self.brought_up or (card.shown is Shown.REACHED and own and self._spoken(own)):
+            found, own = self._first.get(card.at), self._by_id.get(card.id)
+            if card.shown is Shown.BEFORE or found is None or own is None or card.id in self.brought_up:
                 continue
-            if again and found is not None and own:
-                at = self._sentence_over(found)
-                self._show(own, at, 500, suffix="#again" if card.shown is Shown.BOTH else "")
+            again = card.shown is Shown.BOTH
+            if again or not self._spoken(own):
+                self._show(own, self._sentence_over(found), 500, suffix="#again" if again else "")
 
     def readings(self) -> None:
         """What each reading is for, shown when it begins."""
