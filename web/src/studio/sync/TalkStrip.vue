@@ -6,7 +6,7 @@ import { STRIP_HEIGHT, barsOf } from './peaks'
 import MarkLane from './MarkLane.vue'
 import type { Row } from './syncRows'
 
-/** Talk during which marks are drawn: its sound, and the marks at their moments. */
+/** Talk: its sound, with what is drawn and done on the stage meanwhile. */
 const props = defineProps<{
   row: Extract<Row, { kind: 'talk' }>
   peaks: Uint8Array | undefined
@@ -67,7 +67,7 @@ const bars = computed(() => barsOf(props.peaks, wide.value - 26, timeAt))
           stroke-width="1.5"
         />
       </svg>
-      <MarkLane :marks="row.marks" :x-of="xOf" :time-at="timeAt" />
+      <MarkLane v-if="row.marks.length" :marks="row.marks" :x-of="xOf" :time-at="timeAt" />
     </div>
   </div>
 </template>

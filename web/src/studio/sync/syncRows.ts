@@ -141,7 +141,7 @@ export function rowsOf(
     key: `offer${i}`,
     start: offer.at,
     end: offer.at,
-    text: `She names “${offer.said}” here`,
+    text: `You name “${offer.said}” here`,
     note: '',
     offer,
   }))

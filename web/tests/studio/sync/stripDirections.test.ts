@@ -1,0 +1,52 @@
+import { describe, expect, it } from 'vitest'
+import type { Schemas } from '@/api/client'
+import { doings, stripDirections } from '@/studio/sync/stripDirections'
+import { layout, lesson, page } from '../../worlds'
+
+const made = lesson({
+  pause_points: [{ id: 'pause1', question: 'Why?' }],
+  plan: { cards: [{ id: 'card1', word: 'clover' }], organizers: [{ id: 'chart1', title: 'Why it happens' }] },
+})
+const stage = {
+  layout: layout([
+    page('title', [], { title: true }),
+    page('purpose', [], { board: 'purpose' }),
+    page('card', [], { board: 'card1' }),
+    page('p1.1', ['a'], { label: 'p. 12' }),
+    page('p1.2', ['b']),
+    page('chart', [], { board: 'chart1' }),
+  ]),
+} as unknown as Schemas['Stage']
+
+describe('what can be done on the stage', () => {
+  it('has a name for everything, and names nothing twice', () => {
+    const names = doings(stage, made).map((one) => one.name)
+    expect(names).toEqual([
+      'Turn to page 1, p. 12',
+      'Turn to page 2',
+      'Show the purpose',
+      'Show the card “clover”',
+      'Show the chart “Why it happens”',
+      'Show “Why?”',
+      'Back to the text',
+      'Stop: “Why?”',
+      'Next part of “Why?”',
+      'Next part of the chart “Why it happens”',
+    ])
+  })
+
+  it('stands as flags of its take, also what is not in the lesson any more', () => {
+    const given = [
+      { id: 'd1', take: 't', at: 3, deed: 'turn', target: 'p1.2', part: 0 },
+      { id: 'd2', take: 'other', at: 4, deed: 'back', target: '', part: 0 },
+      { id: 'd3', take: 't', at: 5, deed: 'part', target: 'pause1', part: 2 },
+      { id: 'd4', take: 't', at: 6, deed: 'show', target: 'gone', part: 0 },
+    ] as Schemas['Direction'][]
+    const flags = stripDirections(given, 't', doings(stage, made))
+    expect(flags.map(({ id, start, name }) => [id, start, name])).toEqual([
+      ['d1', 3, 'Turn to page 2'],
+      ['d3', 5, 'Next part of “Why?” (number 2)'],
+      ['d4', 6, 'Something that is not in the lesson any more'],
+    ])
+  })
+})
