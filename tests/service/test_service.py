@@ -13,12 +13,14 @@ from unittest import mock
 
 from tests.worlds import lesson, planned, trail
 from wordtrail.core.changes.block_changes import EditBlock
+from wordtrail.core.changes.direction_changes import KeepRecorded
 from wordtrail.core.changes.mark_changes import AddMark, PlaceDrawn
 from wordtrail.core.changes.take_changes import ChooseTake, SetPace
 from wordtrail.core.cues.compile import compile_cues
 from wordtrail.core.errors import LessonError, LinkWithdrawn, NotFound, NothingToShow, StaleRevision, UnknownKind
 from wordtrail.core.marks.forms.boxed import Boxed
 from wordtrail.core.marks.model import PlacedMark
+from wordtrail.core.trail.directions import Deed, Direction
 from wordtrail.core.trail.events import TakeEvent
 from wordtrail.service import finishing, showing
 from wordtrail.service.changing import change_lesson, change_newest, go_back_or_on_in_lesson
@@ -323,11 +325,13 @@ class CopyingTest(ServiceTest):
         with self.workspace.database.write_session() as session:
             keep_trail(session, get_take(session, take), trail())
         change_newest(self.workspace, self.lesson_id, ChooseTake(take))
+        change_newest(self.workspace, self.lesson_id, KeepRecorded((Direction("", take, 1.0, Deed.BACK),)))
         copied = copy_of(self.workspace, self.lesson_id)
         with self.workspace.database.read_session() as session:
             original = get_lesson(session, self.lesson_id).lesson
             self.assertEqual(takes_of(session, copied.id), [])
         self.assertEqual((copied.lesson.title, copied.lesson.chosen_take), ("Bees (copy)", ""))
+        self.assertEqual((len(original.directions), copied.lesson.directions), (1, ()))
         self.assertEqual(copied.lesson.marks, original.marks)
         self.assertEqual(copied.lesson.pause_points, original.pause_points)
         with self.assertRaises(NotFound):

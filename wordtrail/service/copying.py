@@ -33,4 +33,6 @@ def _unheard(lesson: Lesson) -> Lesson:
     """A lesson without what belongs to its takes, named as a copy."""
     first, *others = lesson.passages
     named = replace(first, title=f"{lesson.title} (copy)")
-    return replace(lesson, passages=(named, *others), chosen_take="", trims=(), mends=(), placed_marks=(), settled=())
+    return replace(
+        lesson, passages=(named, *others), chosen_take="", trims=(), mends=(), placed_marks=(), settled=(), directions=()
+    )  # fmt: skip
