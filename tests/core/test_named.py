@@ -14,7 +14,8 @@ from wordtrail.core.changes.mark_changes import KeepMark
 from wordtrail.core.changes.page_changes import LabelPage
 from wordtrail.core.cues.compile import compile_cues, whole_take
 from wordtrail.core.cues.state import state_at
-from wordtrail.core.direct.named import named_at, offered
+from wordtrail.core.direct.named import offered
+from wordtrail.core.direct.talk_words import TalkWords
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.forms.underline import Underline
@@ -41,14 +42,13 @@ def drawn(made: Lesson, found: Trail) -> dict[str, float]:
 
 class NamedTest(unittest.TestCase):
     def test_phrases_and_long_words_are_names_and_small_words_are_not(self) -> None:
-        said = [talk("i love the word clover here"), talk("she tells them others", 30)]
-        everywhere = (0.0, 99.0)
-        self.assertEqual(named_at(["clover,"], said, *everywhere), LATER + 2)
-        self.assertEqual(named_at(["she", "tells", "the", "others."], said, *everywhere), 30)
-        self.assertIsNone(named_at(["word"], said, *everywhere), "one syllable alone")
-        self.assertIsNone(named_at(["clover"], said, 0, LATER), "not between these moments")
-        self.assertIsNone(named_at(["clover"], [talk("clover", loss=1.0)], *everywhere), "hardly like it")
-        self.assertIsNone(named_at(["tells", "nobody", "a", "thing"], said, *everywhere))
+        said = TalkWords([talk("i love the word clover here"), talk("she tells them others", 30)])
+        self.assertEqual(said.named_at(["clover,"]), LATER + 2)
+        self.assertEqual(said.named_at(["she", "tells", "the", "others."]), 30)
+        self.assertIsNone(said.named_at(["word"]), "one syllable alone")
+        self.assertIsNone(said.named_at(["clover"], 0, LATER), "not between these moments")
+        self.assertIsNone(TalkWords([talk("clover", loss=1.0)]).named_at(["clover"]), "hardly like it")
+        self.assertIsNone(said.named_at(["tells", "nobody", "a", "thing"]))
 
     def test_a_mark_of_the_talk_is_drawn_at_its_name(self) -> None:
         made = apply(lesson(), KeepMark(Mark("", Underline(), "a5", "a5", "evidence", moment=Moment.TALK)))

@@ -34,5 +34,6 @@ def _unheard(lesson: Lesson) -> Lesson:
     first, *others = lesson.passages
     named = replace(first, title=f"{lesson.title} (copy)")
     return replace(
-        lesson, passages=(named, *others), chosen_take="", trims=(), mends=(), placed_marks=(), settled=(), directions=()
+        lesson, passages=(named, *others), chosen_take="", trims=(), mends=(), placed_marks=(), settled=(),
+        directions=(),
     )  # fmt: skip

@@ -6,7 +6,7 @@ from collections.abc import Callable, Mapping, Sequence
 
 from wordtrail.core.cues.model import Drawing, Gate, Reveal
 from wordtrail.core.direct.heard import Heard
-from wordtrail.core.direct.named import named_at, phrase_of
+from wordtrail.core.direct.named import phrase_of
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.lesson.live_marks import DRAWN_IN_TALK
 from wordtrail.core.lesson.model import Lesson
@@ -144,7 +144,7 @@ def _while_read(lesson: Lesson, mark: Mark, heard: Heard) -> Drawing | None:
 
 def _when_named(lesson: Lesson, mark: Mark, heard: Heard, begin: float, end: float) -> Drawing | None:
     """When its words are named in talk between two moments."""
-    at = named_at(phrase_of(lesson, mark), heard.asides, begin, end)
+    at = heard.talk.named_at(phrase_of(lesson, mark), begin, end)
     length = mark.seconds or DRAWN_IN_TALK
     return None if at is None else Drawing(mark.id, round(at, 4), round(at + length, 4))
 

@@ -8,6 +8,7 @@ from dataclasses import dataclass, replace
 from wordtrail.core.direct.course import Light
 from wordtrail.core.direct.passes import Passes
 from wordtrail.core.direct.speech import Speech
+from wordtrail.core.direct.talk_words import TalkWords
 from wordtrail.core.edit.edit_list import Clip, EditList
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.current_trail import current_trail
@@ -17,13 +18,14 @@ from wordtrail.core.trail.model import UNSURE_BELOW, Aside, Trail
 
 @dataclass(frozen=True, slots=True)
 class Heard:
-    """Lights, talk, which light is which reading of its word, and when there is a voice; and the sentence and block
-    of each word of the passage."""
+    """Lights, talk, which light is which reading of its word, when there is a voice, and what is named in talk; and the
+    sentence and block of each word of the passage."""
 
     lights: Sequence[Light]
     asides: Sequence[Aside]
     passes: Passes
     speech: Speech
+    talk: TalkWords
     sentence: Mapping[str, int]
     block: Mapping[str, str]
 
@@ -63,7 +65,7 @@ def heard_of(
     block = {word.id: block.id for passage in lesson.passages for block in passage.blocks for word in block.words}
     voiced = [(one.start, one.end) for one in said or lights] + [(one.start, one.end) for one in asides]
     speech = Speech(voiced, seconds)
-    return Heard(lights, asides, Passes(lights, sentence), speech, sentence, block)
+    return Heard(lights, asides, Passes(lights, sentence), speech, TalkWords(asides), sentence, block)
 
 
 def _shifted(aside: Aside, clip: Clip, shift: float) -> Aside:

@@ -1,8 +1,4 @@
-"""What the teacher names in talk: words of the text, headings, pages of the book.
-
-What is heard of talk is a guess, so a name must be a good one: two words or more, or one of two syllables at the least
-that sounds as it should.
-"""
+"""What the teacher names in talk: words of the text, headings, pages of the book."""
 
 from __future__ import annotations
 
@@ -13,25 +9,16 @@ from functools import lru_cache
 
 from wordtrail.core.direct.directed import Directed
 from wordtrail.core.direct.heard import Heard
+from wordtrail.core.direct.talk_words import TalkWords
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark
 from wordtrail.core.plan.cards import Shown
-from wordtrail.core.speech.pronunciation import pronunciations, syllables
-from wordtrail.core.text.bare import bare
+from wordtrail.core.speech.pronunciation import pronunciations
 from wordtrail.core.text.model import BlockKind
 from wordtrail.core.text.spoken import spoken_form
 from wordtrail.core.trail.directions import Deed
 from wordtrail.core.trail.model import Aside, HeardWord
-
-SURE = 0.8
-"""What each sound of a name may lose at the most."""
-
-SHORTEST_NAME = 2
-"""Syllables of a single word that is a name by itself."""
-
-MATCHED = 0.75
-"""The share of a longer phrase's words that must be heard."""
 
 LAST_NAMED = 4.0
 """Seconds for which what was named last of all stays."""
@@ -52,19 +39,6 @@ class Named:
     deed: Deed
     target: str
     said: str
-
-
-def named_at(phrase: Sequence[str], asides: Sequence[Aside], begin: float, end: float) -> float | None:
-    """When a phrase of the text (its words) is first named in talk between two moments; None when it is not."""
-    wanted = [bare(word) for word in phrase if bare(word)]
-    for aside in asides:
-        if aside.end <= begin or aside.start >= end:
-            continue
-        for first in range(len(aside.words)):
-            found = _named_from(aside.words[first : first + len(wanted)], wanted)
-            if found and begin <= aside.words[first].start < end:
-                return aside.words[first].start
-    return None
 
 
 @dataclass(frozen=True, slots=True)
@@ -93,7 +67,7 @@ def shown_by_name(lesson: Lesson, heard: Heard, directed: Directed) -> tuple[Sho
     for id, name, begin, end in found:
         if id in lit or id in directed.brought_up():
             continue
-        at = named_at(name.split(), heard.asides, begin, end)
+        at = heard.talk.named_at(name.split(), begin, end)
         if at is not None:
             shown.append(ShownByName(id, at, _until(at, heard)))
     return tuple(shown)
@@ -118,8 +92,9 @@ def offered(
 ) -> tuple[Named, ...]:
     """What is named in talk, was not done by hand then, and is not `shown` (boards) by itself: pages, by their heading
     or their number in the book; cards by their word, charts by their title. In order."""
-    things = (one for one in _things(lesson, asides) if one.target not in shown)
-    found = [*_headings(lesson, layout, asides), *_numbers(layout, asides), *things]
+    talk = TalkWords(asides)
+    things = (one for one in _things(lesson, talk) if one.target not in shown)
+    found = [*_headings(lesson, layout, talk), *_numbers(layout, asides), *things]
     done = [one for one in lesson.directions if one.take == take]
     return tuple(
         one
@@ -130,31 +105,22 @@ def offered(
     )
 
 
-def _named_from(heard: Sequence[HeardWord], wanted: Sequence[str]) -> bool:
-    if not heard or not wanted or heard[0].text != wanted[0] or heard[0].loss > SURE:
-        return False
-    if len(wanted) == 1:
-        return syllables(wanted[0]) >= SHORTEST_NAME
-    same = sum(one.text == word and one.loss <= SURE for one, word in zip(heard, wanted, strict=False))
-    return same >= max(2, MATCHED * len(wanted))
-
-
-def _headings(lesson: Lesson, layout: Layout, asides: Sequence[Aside]) -> Iterator[Named]:
+def _headings(lesson: Lesson, layout: Layout, talk: TalkWords) -> Iterator[Named]:
     page_of = {word: layout.pages[page].id for word, (page, _) in layout.places().items()}
     for passage in lesson.passages:
         for block in passage.blocks:
             if block.kind not in (BlockKind.HEADING, BlockKind.SUBHEADING) or not block.words:
                 continue
-            at = named_at([word.text for word in block.words], asides, 0.0, float("inf"))
+            at = talk.named_at([word.text for word in block.words])
             if at is not None and block.words[0].id in page_of:
                 yield Named(at, Deed.TURN, page_of[block.words[0].id], block.text)
 
 
-def _things(lesson: Lesson, asides: Sequence[Aside]) -> Iterator[Named]:
+def _things(lesson: Lesson, talk: TalkWords) -> Iterator[Named]:
     named = [(card.id, card.word) for card in lesson.plan.cards]
     named += [(chart.id, chart.title) for chart in lesson.plan.organizers]
     for id, name in named:
-        at = named_at(name.split(), asides, 0.0, float("inf"))
+        at = talk.named_at(name.split())
         if at is not None:
             yield Named(at, Deed.SHOW, id, name)
 

@@ -12,7 +12,8 @@ from wordtrail.core.direct.directed import Directed, directed_in
 from wordtrail.core.direct.heard import Heard, heard_of, said_in
 from wordtrail.core.direct.speech import Silence
 from wordtrail.core.edit.edit_list import Clip, EditList
-from wordtrail.core.lesson.boards import boards, point_texts
+from wordtrail.core.lesson.board_ids import text_of
+from wordtrail.core.lesson.boards import question_text
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.readings import reading_number
 from wordtrail.core.plan.model import PausePoint
@@ -89,7 +90,9 @@ class _Finder:
 
     def __init__(self, lesson: Lesson, heard: Heard, directed: Directed, seconds: float) -> None:
         self._lesson, self._heard, self._directed, self._seconds = lesson, heard, directed, seconds
-        self._boards = {board.id: board for board in boards(lesson)}
+        self._lights_of: dict[str, list[int]] = {}
+        for number, light in enumerate(heard.lights):
+            self._lights_of.setdefault(text_of(light.word), []).append(number)
 
     def stopping(self, point: PausePoint) -> Stopping:
         """Where the lesson stops for a point."""
@@ -143,11 +146,9 @@ class _Finder:
     def _asked(self, point: PausePoint, own: int | None) -> list[int]:
         """The lights of the point's question where it is asked: after its word, or anywhere for one at the end. Its
         choices and its answer do not count."""
-        board = self._boards.get(point.id)
-        texts = [one for one in (board.texts if board else point_texts(point)) if one.id == "question"]
-        ids = {word.id for text in texts for word in text.words}
         since = 0.0 if own is None or not point.after else self._heard.lights[own].end - STOPS_AFTER
-        return [n for n, light in enumerate(self._heard.lights) if light.word in ids and light.start >= since]
+        spoken = self._lights_of.get(question_text(point), ())
+        return [number for number in spoken if self._heard.lights[number].start >= since]
 
     def _word_of(self, point: PausePoint) -> int | None:
         """The light after which a point comes: its word's, or that of the nearest word before that was read."""

@@ -116,6 +116,11 @@ def point_texts(point: PausePoint) -> tuple[BoardText, ...]:
     return tuple(texts)
 
 
+def question_text(point: PausePoint) -> str:
+    """The id of the text in which a pause point's question stands."""
+    return f"{point.id}.question"
+
+
 @remembered(16)
 def script(lesson: Lesson) -> tuple[Word, ...]:
     """All words that may be read aloud, in the order of the lesson: what comes before the reading, the
