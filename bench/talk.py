@@ -28,7 +28,6 @@ from wordtrail.core.cues.state import state_at
 from wordtrail.core.direct.named import offered
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.boards import prompt_texts, script
-from wordtrail.core.lesson.current_trail import current_trail
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.forms.circle import Circle
 from wordtrail.core.marks.model import Mark
@@ -269,7 +268,7 @@ def main() -> None:
             directed.of(by_hand, sheet, take)
             heard.of(made, _sheet(made, trail), take)
             taken = made
-            for one in offered(made, typeset(made), current_trail(made, TAKE, trail).asides, TAKE):
+            for one in offered(made, typeset(made), TAKE, trail):
                 taken = with_direction(taken, Direction("", TAKE, one.at, one.deed, one.target))
                 offers += 1
             helped.of(taken, _sheet(taken, trail), take)

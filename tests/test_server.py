@@ -137,6 +137,7 @@ class NetworkDoorTest(unittest.TestCase):
             page = asked(link["url"], "GET", path)
             self.assertIn(b"<div id=", page.body)
             self.assertEqual(asked(link["url"], "GET", f"/api/student{path.removeprefix('/s')}").status, 200)
+            self.assertEqual(asked(link["url"], "GET", "/trail.svg").status, 200, "its icon")
             for private in ("/", "/api/lessons", f"/api/lessons/{lesson}", "/api/network", "/api/unlock", "/lessons/x"):
                 with self.subTest(private):
                     self.assertEqual(asked(link["url"], "GET", private).status, 404)

@@ -140,10 +140,12 @@ def _serve(options: argparse.Namespace) -> None:
     passphrase = settings.passphrase
     if not passphrase and not is_alone:
         passphrase = own_passphrase(workspace)
+    # Both doors together hold no more connections than the system lets us.
+    connections = _many_connections() // 2
     door = None
     if is_alone and not settings.public_url:
         port = settings.student_port or settings.port % 65_535 + 1
-        door = NetworkDoor(port, workspace.folder / OPEN_FILE, _many_connections() // 2)
+        door = NetworkDoor(port, workspace.folder / OPEN_FILE, connections)
     app = make_application(
         workspace,
         passphrase=passphrase,
@@ -168,7 +170,7 @@ def _serve(options: argparse.Namespace) -> None:
             port=settings.port,
             threads=8,
             max_request_body_size=1024 * 2**20,
-            connection_limit=_many_connections(),
+            connection_limit=connections,
             channel_timeout=IDLE_SECONDS,
             cleanup_interval=CLEANING_SECONDS,
             asyncore_use_poll=True,

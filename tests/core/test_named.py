@@ -111,7 +111,7 @@ class OfferedTest(unittest.TestCase):
 
     def offers(self, words: str, made: Lesson | None = None) -> list[tuple[float, str, str]]:
         own = made or self.lesson
-        found = offered(own, typeset(own), [talk(words)], TAKE)
+        found = offered(own, typeset(own), TAKE, replace(trail(own), asides=(talk(words),), seconds=40.0))
         return [(one.at, one.deed, one.target) for one in found]
 
     def test_pages_are_offered_by_number_and_heading(self) -> None:

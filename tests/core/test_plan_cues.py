@@ -17,9 +17,9 @@ from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.changes.reading_changes import KeepReading
 from wordtrail.core.cues.compile import TITLE_SECONDS, compile_cues, edit_list_of
 from wordtrail.core.cues.film import state_in_video, video_seconds
-from wordtrail.core.cues.gates import GATE_AFTER
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.state import state_at
+from wordtrail.core.direct.stops import STOPS_AFTER
 from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.lines import letters_of
 from wordtrail.core.layout.typeset import typeset
@@ -166,7 +166,7 @@ class PointTest(unittest.TestCase):
             sheet = sheet_of(made, Trail((*asked, *goes_on), asides=asides, seconds=60, sound_start=1, sound_end=50))
             shift = sheet.lights[0].start - asked[0].start
             (gate,) = sheet.gates
-            self.assertAlmostEqual(gate.at - shift, stands + GATE_AFTER, places=2)
+            self.assertAlmostEqual(gate.at - shift, stands + STOPS_AFTER, places=2)
             self.assertEqual(state_at(sheet, gate.at - 0.05).signpost, "pause1", "its signpost stands as long")
 
     def test_choices_are_struck_out_and_then_the_right_one_shows(self) -> None:

@@ -24,7 +24,7 @@ if TYPE_CHECKING:
 
 log = logger("wordtrail.network")
 
-FOR_STUDENTS = ("/s/", "/api/student/", "/assets/", "/favicon")
+FOR_STUDENTS = ("/s/", "/api/student/", "/assets/", "/trail.svg")
 ANYWHERE = "192.0.2.1"
 """An address that is nobody's (RFC 5737): nothing is sent there, only the way to it is asked for."""
 THREADS = 8

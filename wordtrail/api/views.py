@@ -9,12 +9,9 @@ from sqlalchemy.orm import Session
 
 from wordtrail.api import answers
 from wordtrail.api.context import answer, context, public_url, reached_at
-from wordtrail.core.cues.compile import whole_take
 from wordtrail.core.cues.model import Beat, Caption, Drawing, Gate, Reveal, SignpostShown
 from wordtrail.core.direct.course import Light, PageTurn
-from wordtrail.core.direct.directed import directed_in
-from wordtrail.core.direct.heard import heard_of, said_in
-from wordtrail.core.direct.named import offered, shown_by_name
+from wordtrail.core.direct.named import offered
 from wordtrail.core.layout.model import LaidMark, LaidPage, Signpost
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.boards import script
@@ -190,9 +187,6 @@ def trail_view(lesson: Lesson, take: str, found: Trail) -> answers.TrailView:
     shown = current_trail(lesson, take, found)
     words = script(lesson)
     start, end = kept_ends(lesson, take, found)
-    edits = whole_take(take, found)
-    heard = heard_of(lesson, *said_in(lesson, {take: found}, edits), edits.seconds)
-    by_name = {one.board for one in shown_by_name(lesson, heard, directed_in(lesson.directions, edits))}
     return answers.TrailView(
         trail=with_guesses(shown),
         script=[word.id for word in words],
@@ -204,7 +198,7 @@ def trail_view(lesson: Lesson, take: str, found: Trail) -> answers.TrailView:
         trim_end=end,
         trimmed_by_hand=any(trim.take == take for trim in lesson.trims),
         loose_mends=loose_mends(lesson, take, found),
-        offers=list(offered(lesson, typeset(lesson), shown.asides, take, by_name)),
+        offers=list(offered(lesson, typeset(lesson), take, found)),
     )
 
 

@@ -7,6 +7,9 @@ export const SPEEDS = [0.6, 0.7, 0.8, 0.9, 1, 1.15, 1.3, 1.5] as const
 /** Milliseconds after which a sound in the making is asked for again. */
 const AGAIN_AFTER = 1000
 
+/** How often a sound that is there and was not played is asked for again. */
+const MOST_TRIES = 2
+
 interface Options {
   /** Whether pause points stop the player. */
   gates?: boolean
@@ -32,6 +35,7 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
   /* A lesson's sound may be still in the making: then it is asked for again until it is there. */
   const preparing = ref(false)
   let wanted = false
+  let triedAgain = 0
   const CANNOT = 'The sound cannot be played here.'
 
   watch(
@@ -39,6 +43,7 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
     (url) => {
       preparing.value = false
       wanted = false
+      triedAgain = 0
       if (!url) return
       const before = audio.currentTime
       audio.src = url
@@ -65,8 +70,10 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
     const answer = await fetch(url, { method: 'HEAD' }).catch(() => undefined)
     if (url !== source.value) return
     preparing.value = answer?.status === 503
-    if (!preparing.value) fault.value = CANNOT
-    else window.setTimeout(() => url === source.value && (audio.src = url), AGAIN_AFTER)
+    if (preparing.value) window.setTimeout(() => url === source.value && (audio.src = url), AGAIN_AFTER)
+    // It may have been finished between the two questions: then it is there, and is only to be asked for again.
+    else if (answer?.ok && triedAgain++ < MOST_TRIES) audio.src = url
+    else fault.value = CANNOT
   }
   audio.addEventListener('canplay', () => {
     preparing.value = false

@@ -188,4 +188,24 @@ describe('the player', () => {
     FakeAudio.last.dispatchEvent(new Event('canplay'))
     expect([one.preparing.value, one.playing.value]).toEqual([false, true])
   })
+
+  it('asks again for a sound that was finished just after it was asked for, but not for ever', async () => {
+    vi.stubGlobal('fetch', () => Promise.resolve(new Response(null, { status: 200 })))
+    const one = player(cueSheet())
+    const url = FakeAudio.last.src
+    FakeAudio.last.refuses = Object.assign(new Error(), { name: 'NotSupportedError' })
+    one.play()
+    FakeAudio.last.src = url
+    FakeAudio.last.dispatchEvent(new Event('error'))
+    await nextTick()
+    FakeAudio.last.refuses = undefined
+    FakeAudio.last.dispatchEvent(new Event('canplay'))
+    expect([one.fault.value, one.playing.value, FakeAudio.last.src]).toEqual(['', true, url])
+    for (let times = 0; times < 4 && !one.fault.value; times++) {
+      FakeAudio.last.src = url
+      FakeAudio.last.dispatchEvent(new Event('error'))
+      await new Promise((resolve) => setTimeout(resolve, 5))
+    }
+    expect(one.fault.value).toContain('cannot be played')
+  })
 })

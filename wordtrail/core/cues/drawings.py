@@ -6,7 +6,6 @@ from collections.abc import Callable, Mapping, Sequence
 
 from wordtrail.core.cues.model import Drawing, Gate, Reveal
 from wordtrail.core.direct.heard import Heard
-from wordtrail.core.direct.named import phrase_of
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.lesson.live_marks import DRAWN_IN_TALK
 from wordtrail.core.lesson.model import Lesson
@@ -14,6 +13,7 @@ from wordtrail.core.lesson.readings import reading_number
 from wordtrail.core.marks.model import Mark
 from wordtrail.core.marks.moment import Moment
 from wordtrail.core.plan.part_names import tie_part
+from wordtrail.core.text.model import Word
 
 SHORTEST_DRAWING, LONGEST_DRAWING = 0.35, 4.0
 
@@ -118,9 +118,9 @@ def marks_at(lesson: Lesson, point: str) -> int:
     return sum(mark.moment is Moment.PAUSE and mark.pause == point for mark in lesson.marks)
 
 
-def _run(lesson: Lesson, mark: Mark) -> list[str]:
+def _words(lesson: Lesson, mark: Mark) -> Sequence[Word]:
     order = lesson.positions()
-    return [word.id for word in lesson.words[order[mark.first] : order[mark.last] + 1]]
+    return lesson.words[order[mark.first] : order[mark.last] + 1]
 
 
 def _number(lesson: Lesson, mark: Mark) -> int:
@@ -129,7 +129,7 @@ def _number(lesson: Lesson, mark: Mark) -> int:
 
 def _while_read(lesson: Lesson, mark: Mark, heard: Heard) -> Drawing | None:
     """Along with the reading of its words; when they are quoted later, with that."""
-    run = _run(lesson, mark)
+    run = [word.id for word in _words(lesson, mark)]
     if mark.moment is Moment.QUOTED:
         lights = [heard.passes.exactly(word, max(2, mark.nth)) for word in run]
     else:
@@ -144,7 +144,7 @@ def _while_read(lesson: Lesson, mark: Mark, heard: Heard) -> Drawing | None:
 
 def _when_named(lesson: Lesson, mark: Mark, heard: Heard, begin: float, end: float) -> Drawing | None:
     """When its words are named in talk between two moments."""
-    at = heard.talk.named_at(phrase_of(lesson, mark), begin, end)
+    at = heard.talk.named_at([word.text for word in _words(lesson, mark)], begin, end)
     length = mark.seconds or DRAWN_IN_TALK
     return None if at is None else Drawing(mark.id, round(at, 4), round(at + length, 4))
 
@@ -155,7 +155,7 @@ def _talk_after(lesson: Lesson, mark: Mark, heard: Heard) -> tuple[float, float]
     own = heard.passes.nth(mark.last, _number(lesson, mark))
     if own is None:
         return None
-    sentence_end = _last_of(own, heard, lambda word: heard.sentence.get(word) == heard.sentence.get(mark.last))
+    sentence_end = heard.sentence_end(own)
     block_end = _last_of(own, heard, lambda word: heard.block.get(word) == heard.block.get(mark.last))
     for index in dict.fromkeys((sentence_end, block_end)):
         if talk := _talk_from(index, heard):

@@ -13,7 +13,7 @@ from wordtrail.core.direct.course import Light
 from wordtrail.core.direct.directed import parts_given
 from wordtrail.core.direct.director import Course
 from wordtrail.core.direct.heard import Heard
-from wordtrail.core.direct.stops import Stopping
+from wordtrail.core.direct.stops import SMALLEST, STOPS_AFTER, Stopping
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.boards import Board, boards, has_page, run_boards
 from wordtrail.core.lesson.model import Lesson
@@ -29,9 +29,6 @@ from wordtrail.core.plan.part_names import (
 )
 from wordtrail.core.text.model import BlockKind
 
-GATE_AFTER = 0.12
-"""Seconds after a word's end that the lesson stops, before the next word begins."""
-
 SYLLABLE, SAY_AFTER = 0.7, 1.6
 """Seconds for which each syllable of a word card is lit, and for students to say the word then."""
 
@@ -46,8 +43,6 @@ AFTER_READING = 10_000
 
 STAYS = (Part.MATCHING, Part.QUICK_WRITE, Part.TASK)
 """What stays on a student page until the student goes on."""
-
-SMALLEST = 0.001
 
 
 @dataclass(frozen=True, slots=True)
@@ -190,7 +185,7 @@ class _Stops:
         """The moment after a light at which the lesson can stop."""
         light = self.heard.lights[index]
         following = self.heard.lights[index + 1].start if index + 1 < len(self.heard.lights) else self.seconds
-        return min(light.end + GATE_AFTER, max(following - SMALLEST, light.start), self.seconds)
+        return min(light.end + STOPS_AFTER, max(following - SMALLEST, light.start), self.seconds)
 
     def _quiet(self, at: float, since: float = 0.0) -> float:
         """A moment near `at`, and not before `since`, at which nobody speaks: what is shown in silence never cuts into
@@ -200,10 +195,8 @@ class _Stops:
 
     def _sentence_over(self, index: int) -> float:
         """The moment after the sentence of a light, and after what is said on top of it, at which nobody speaks."""
-        lights, own = self.heard.lights, self.heard.sentence.get(self.heard.lights[index].word)
-        while index + 1 < len(lights) and self.heard.sentence.get(lights[index + 1].word) == own:
-            index += 1
-        return self._quiet(self._after(index), lights[index].end)
+        last = self.heard.sentence_end(index)
+        return self._quiet(self._after(last), self.heard.lights[last].end)
 
     def _gate(self, point: PausePoint, at: float, think: float) -> Gate:
         page = self.layout.page_of_board(point.id)

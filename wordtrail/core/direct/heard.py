@@ -29,6 +29,13 @@ class Heard:
     sentence: Mapping[str, int]
     block: Mapping[str, str]
 
+    def sentence_end(self, light: int) -> int:
+        """The last light of the sentence that a light (its place among them) belongs to, as it was read."""
+        own = self.sentence.get(self.lights[light].word)
+        while light + 1 < len(self.lights) and self.sentence.get(self.lights[light + 1].word) == own:
+            light += 1
+        return light
+
 
 def said_in(
     lesson: Lesson, trails: Mapping[str, Trail], edits: EditList

@@ -2,23 +2,23 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection, Iterator, Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from difflib import SequenceMatcher
 from functools import lru_cache
 
-from wordtrail.core.direct.directed import Directed
-from wordtrail.core.direct.heard import Heard
+from wordtrail.core.direct.directed import Directed, directed_in
+from wordtrail.core.direct.heard import Heard, heard_of, said_in
 from wordtrail.core.direct.talk_words import TalkWords
+from wordtrail.core.edit.edit_list import Clip, EditList
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.marks.model import Mark
 from wordtrail.core.plan.cards import Shown
 from wordtrail.core.speech.pronunciation import pronunciations
 from wordtrail.core.text.model import BlockKind
 from wordtrail.core.text.spoken import spoken_form
 from wordtrail.core.trail.directions import Deed
-from wordtrail.core.trail.model import Aside, HeardWord
+from wordtrail.core.trail.model import Aside, HeardWord, Trail
 
 LAST_NAMED = 4.0
 """Seconds for which what was named last of all stays."""
@@ -81,28 +81,21 @@ def _until(at: float, heard: Heard) -> float:
     return min(starts, default=own + LAST_NAMED)
 
 
-def phrase_of(lesson: Lesson, mark: Mark) -> tuple[str, ...]:
-    """The words that a mark is on."""
-    order = lesson.positions()
-    return tuple(word.text for word in lesson.words[order[mark.first] : order[mark.last] + 1])
+def offered(lesson: Lesson, layout: Layout, take: str, trail: Trail) -> tuple[Named, ...]:
+    """What is named in the talk of a take, was not done by hand then, and does not come on the stage by itself: pages,
+    by their heading or their number in the book; cards by their word, charts by their title. In order."""
+    edits = EditList((Clip(take, 0.0, trail.seconds),))
+    heard = heard_of(lesson, *said_in(lesson, {take: trail}, edits), edits.seconds)
+    directed = directed_in(lesson.directions, edits)
+    shown = {one.board for one in shown_by_name(lesson, heard, directed)}
+    things = (one for one in _things(lesson, heard.talk) if one.target not in shown)
+    found = [*_headings(lesson, layout, heard.talk), *_numbers(layout, heard.asides), *things]
+    return tuple(one for one in sorted(found, key=lambda one: one.at) if not _is_done(one, directed))
 
 
-def offered(
-    lesson: Lesson, layout: Layout, asides: Sequence[Aside], take: str, shown: Collection[str] = ()
-) -> tuple[Named, ...]:
-    """What is named in talk, was not done by hand then, and is not `shown` (boards) by itself: pages, by their heading
-    or their number in the book; cards by their word, charts by their title. In order."""
-    talk = TalkWords(asides)
-    things = (one for one in _things(lesson, talk) if one.target not in shown)
-    found = [*_headings(lesson, layout, talk), *_numbers(layout, asides), *things]
-    done = [one for one in lesson.directions if one.take == take]
-    return tuple(
-        one
-        for one in sorted(found, key=lambda one: one.at)
-        if not any(
-            (own.deed, own.target) == (one.deed, one.target) and abs(own.at - one.at) <= DONE_ALREADY for own in done
-        )
-    )
+def _is_done(named: Named, directed: Directed) -> bool:
+    """Whether it was done by hand about then."""
+    return any(abs(own.at - named.at) <= DONE_ALREADY for own in directed.of(named.deed, named.target))
 
 
 def _headings(lesson: Lesson, layout: Layout, talk: TalkWords) -> Iterator[Named]:

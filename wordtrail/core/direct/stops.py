@@ -40,6 +40,7 @@ WORTH_CUTTING = 0.4
 """Seconds of silence below which there is nothing to take out."""
 
 SMALLEST = 0.001
+"""Seconds before the next word that a lesson stops at the latest."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -50,7 +51,6 @@ class Stopping:
     at: float
     asked: float | None
     silence: Silence | None
-    by_hand: bool = False
 
 
 @remembered(32)
@@ -82,7 +82,7 @@ def silences_replaced(lesson: Lesson, stops: dict[str, Stopping]) -> tuple[Silen
 def _in_take(stop: Stopping, start: float) -> Stopping:
     silence = Silence(stop.silence.start + start, stop.silence.end + start) if stop.silence else None
     asked = None if stop.asked is None else stop.asked + start
-    return Stopping(stop.at + start, asked, silence, stop.by_hand)
+    return Stopping(stop.at + start, asked, silence)
 
 
 class _Finder:
@@ -117,7 +117,7 @@ class _Finder:
         rest = self._heard.speech.silence_at(word_end + AT_ONCE)
         if rest and rest.seconds >= REST:
             return self._after(word_end, own, None)
-        last = self._sentence_end(own)
+        last = self._heard.sentence_end(own)
         return self._after(self._heard.lights[last].end, last, None)
 
     def _after(self, begin: float, light: int, asked: float | None) -> Stopping:
@@ -139,9 +139,9 @@ class _Finder:
             soon = (one for one in speech.silences if pressed <= one.start <= pressed + FINISHES)
             silence = next(soon, speech.silence_near(pressed))
         if silence is None:
-            return Stopping(pressed, asked, None, by_hand=True)
+            return Stopping(pressed, asked, None)
         at = max(silence.start, min(silence.start + STOPS_AFTER, silence.end - SMALLEST))
-        return Stopping(at, asked, silence, by_hand=True)
+        return Stopping(at, asked, silence)
 
     def _asked(self, point: PausePoint, own: int | None) -> list[int]:
         """The lights of the point's question where it is asked: after its word, or anywhere for one at the end. Its
@@ -160,14 +160,6 @@ class _Finder:
             if found is not None:
                 return found
         return None
-
-    def _sentence_end(self, light: int) -> int:
-        """The last light of the sentence that a light belongs to."""
-        lights, sentence = self._heard.lights, self._heard.sentence
-        own = sentence.get(lights[light].word)
-        while light + 1 < len(lights) and sentence.get(lights[light + 1].word) == own:
-            light += 1
-        return light
 
     def _light_before(self, time: float) -> int:
         """The last light that has begun by then; −1 for none."""

@@ -2,6 +2,7 @@
 import { useId } from 'vue'
 import type { Schemas } from '@/api/client'
 import { useDraft } from '@/parts/draft'
+import OwnSeconds from './OwnSeconds.vue'
 
 /** What comes before the reading and after it. Kept when a field is left. */
 const props = defineProps<{
@@ -95,17 +96,10 @@ const AFTER = [
           :rows="field.rows"
           :placeholder="field.hint"
         />
-        <label v-if="isTimed(text, field.name)" class="flex items-center gap-2 text-[13px] text-quiet">
-          <input
-            v-model="text[secondsOf(field.name) as 'write_seconds']"
-            class="field w-[76px]! py-1"
-            type="number"
-            min="0"
-            max="600"
-            step="5"
-          />
-          seconds for it; 0: as long as it takes to read
-        </label>
+        <OwnSeconds
+          v-if="isTimed(text, field.name)"
+          v-model="text[secondsOf(field.name) as 'write_seconds']"
+        />
       </template>
       <template v-for="(block, n) in pictures()" :key="block.id">
         <label class="text-[13px] text-quiet" :for="`${id}w${n}`"
@@ -124,17 +118,10 @@ const AFTER = [
           class="field -mt-1 resize-none"
           :rows="field.rows"
         />
-        <label v-if="isTimed(after, field.name)" class="flex items-center gap-2 text-[13px] text-quiet">
-          <input
-            v-model="after[secondsOf(field.name) as 'task_seconds']"
-            class="field w-[76px]! py-1"
-            type="number"
-            min="0"
-            max="600"
-            step="5"
-          />
-          seconds for it; 0: as long as it takes to read
-        </label>
+        <OwnSeconds
+          v-if="isTimed(after, field.name)"
+          v-model="after[secondsOf(field.name) as 'task_seconds']"
+        />
       </template>
     </form>
   </div>
