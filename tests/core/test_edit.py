@@ -23,6 +23,13 @@ class EditListTest(unittest.TestCase):
         self.assertEqual(EDITS.to_take(6.5), ("two", 10.5))
         self.assertIsNone(EDITS.to_take(9.5))
 
+    def test_what_was_cut_lies_where_its_clips_meet(self) -> None:
+        self.assertEqual(EDITS.near("one", 6.0), 7.5)
+        self.assertEqual(EDITS.near("one", 8.0), 8.5)
+        self.assertEqual(EDITS.near("one", 5.0 + 1e-9), 6.0, "sums of times differ by a hair")
+        for outside in (1.0, 9.5):
+            self.assertIsNone(EDITS.near("one", outside))
+
     @given(st.floats(3.0, 9.49))
     def test_there_and_back(self, time: float) -> None:
         found = EDITS.to_take(time)

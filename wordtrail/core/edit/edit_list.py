@@ -7,6 +7,7 @@ is a moment at which the lesson stands still while its sound is silent.
 from __future__ import annotations
 
 from dataclasses import dataclass
+from itertools import pairwise
 
 HAIR = 1e-6
 """Seconds by which sums of times may differ."""
@@ -62,24 +63,18 @@ class EditList:
         """Take time → lesson time; None where it was cut away. A clip's very end counts as in it."""
         now = self.lead
         for clip in self.clips:
-            if clip.take == take and clip.start <= time <= clip.end:
-                return now + time - clip.start
+            if clip.take == take and clip.start - HAIR <= time <= clip.end + HAIR:
+                return now + min(max(time - clip.start, 0.0), clip.seconds)
             now += clip.seconds
         return None
 
     def near(self, take: str, time: float) -> float | None:
-        """Take time → lesson time; in what was cut between two clips, where they meet. None before the first clip
-        of the take and after its last."""
-        now, before = self.lead, False
-        for clip in self.clips:
-            if clip.take == take:
-                if clip.start - HAIR <= time <= clip.end + HAIR:
-                    return now + min(max(time - clip.start, 0.0), clip.seconds)
-                if before and time < clip.start:
-                    return now
-                before = time > clip.end
-            now += clip.seconds
-        return None
+        """Take time → lesson time; in what was cut between two clips, where they meet. None before the first clip of
+        the take and after its last."""
+        exact = self.to_lesson(take, time)
+        own = [clip for clip in self.clips if clip.take == take]
+        cut = (after.start for before, after in pairwise(own) if before.end < time < after.start)
+        return exact if exact is not None else next((self.to_lesson(take, start) for start in cut), None)
 
     def to_take(self, time: float) -> tuple[str, float] | None:
         """Lesson time → (take, take time); None during the title and after the end."""
