@@ -11,6 +11,8 @@ export type Screen = Schemas['Screen']
 export type Waypoint = Schemas['Waypoint']
 export type TrailView = Schemas['TrailView']
 
+const NO_ANSWER = 'No answer'
+
 /** The server's problem details: what happened, what was kept, what to do. */
 export class Problem extends Error {
   constructor(
@@ -25,13 +27,18 @@ export class Problem extends Error {
     super(detail)
   }
 
+  /** Whether there was no answer at all: it may come when asked again. */
+  get unanswered(): boolean {
+    return this.title === NO_ANSWER
+  }
+
   static of(error: unknown): Problem {
     if (error instanceof Problem) return error
     const offline = error instanceof TypeError
     return offline
       ? new Problem(
           0,
-          'No answer',
+          NO_ANSWER,
           'Word Trail does not answer.',
           'What was kept before is safe.',
           'Check that it is still running, then try again.',

@@ -11,12 +11,14 @@ import StagePage from '@/stage/StagePage.vue'
 import AnswerTargets from './AnswerTargets.vue'
 import { useAnswers } from './answers'
 import { useLookingBack } from './lookingBack'
+import { answered } from './opening'
 import TrailSlider from './TrailSlider.vue'
 import YourTurn from './YourTurn.vue'
 
 const props = defineProps<{ token: string }>()
 const stage = shallowRef<Schemas['StudentStage']>()
 const problem = ref<Problem>()
+const waiting = ref(false)
 const sheet = computed(() => stage.value?.sheet)
 const player = usePlayer(
   computed(() => (stage.value ? `/api/student/${props.token}/sound` : '')),
@@ -39,7 +41,11 @@ const over = computed(() => !!sheet.value && player.time.value >= sheet.value.se
 
 onMounted(async () => {
   try {
-    fresh = await ask(client.GET('/api/student/{token}', { params: { path: { token: props.token } } }))
+    fresh = await answered(
+      (signal) =>
+        ask(client.GET('/api/student/{token}', { params: { path: { token: props.token } }, signal })),
+      () => (waiting.value = true),
+    )
     stage.value = fresh
     document.title = `${stage.value.title} · Word Trail`
     const at = Number(new URLSearchParams(window.location.search).get('at'))
@@ -325,6 +331,10 @@ useKeys({
       <h1 class="text-[22px] font-bold">{{ problem.title }}</h1>
       <p>{{ problem.message }} {{ problem.advice }}</p>
     </main>
-    <p v-else class="m-auto text-quiet">Opening the lesson …</p>
+    <p v-else class="m-auto text-quiet" role="status">
+      {{
+        waiting ? 'Word Trail does not answer yet. This page asks again by itself.' : 'Opening the lesson …'
+      }}
+    </p>
   </div>
 </template>
