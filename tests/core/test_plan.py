@@ -200,8 +200,8 @@ class BoardTest(unittest.TestCase):
 
     def test_the_script_is_in_the_order_of_the_lesson(self) -> None:
         said = [word.text for word in script(self.lesson)]
-        self.assertEqual(said[:4], ["We", "read", "about", "bees."])
-        self.assertEqual(said[4:7], ["the", "a", "clover"])
+        self.assertEqual(said[:8], ["Bees", "by", "Room", "6", "We", "read", "about", "bees."])
+        self.assertEqual(said[8:11], ["the", "a", "clover"])
         others = said.index("others.")
         self.assertEqual(said[others + 1 : others + 5], ["Why?", "clover", "thistle", "grass"])
         self.assertEqual(said[-3:], ["The", "end.", "Why?"])
@@ -274,7 +274,7 @@ class WordListTest(unittest.TestCase):
     def test_words_alone_are_a_lesson(self) -> None:
         made = lesson_of_words("hop, hopping, under the hill, hop", "Hop")
         self.assertEqual([card.word for card in made.plan.cards], ["hop", "hopping", "under the hill"])
-        self.assertEqual([word.text for word in script(made)], ["hop", "hopping", "under", "the", "hill"])
+        self.assertEqual([word.text for word in script(made)], ["Hop", "hop", "hopping", "under", "the", "hill"])
         layout = typeset(made)
         self.assertEqual([page.board for page in layout.pages], ["", "card1", "card2", "card3"])
         self.assertEqual([stop.part for stop in run_of(made)], ["title", "word cards"])

@@ -11,13 +11,13 @@ from pydantic.json_schema import GenerateJsonSchema
 
 from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.changes.commands import SCREEN_COMMANDS
-from wordtrail.core.cues.answers import PartByPart
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.read_through import Finding
 from wordtrail.core.cues.run import Stop
 from wordtrail.core.direct.named import Named
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.layout.model import Layout
+from wordtrail.core.lesson.answers import PartByPart
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.recording_guide import GuideStretch
 from wordtrail.core.marks.forms.all import AnyForm

@@ -23,10 +23,10 @@ from wordtrail.api.views import (
 )
 from wordtrail.core.changes.take_changes import ChooseTake
 from wordtrail.core.changes.word_list import lesson_of_words
-from wordtrail.core.cues.answers import part_by_part
 from wordtrail.core.cues.read_through import read_through
 from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.lesson.answers import part_by_part
 from wordtrail.core.lesson.live_marks import DRAWN_IN_TALK, live_marks
 from wordtrail.core.lesson.model import USUAL_RATE, Lesson
 from wordtrail.core.lesson.recording_guide import recording_guide

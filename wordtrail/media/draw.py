@@ -77,7 +77,7 @@ class Painter:
             self._first_light.setdefault(light.word, index)
         self._boxes = [{box.word: box for box in page.boxes} for page in layout.pages]
         self._first_lit = [
-            [] if page.board else [word for word in self._first_light if word in boxes]
+            [] if page.board or page.title else [word for word in self._first_light if word in boxes]
             for page, boxes in zip(layout.pages, self._boxes, strict=True)
         ]
         self._images: dict[str, skia.Image] = {}
@@ -310,7 +310,9 @@ def _title_trail(canvas: skia.Canvas, page: LaidPage, layout: Layout) -> None:
     """A dotted path under the title, from left to right."""
     bottom = max((piece.baseline for piece in page.pieces), default=layout.height / 2) + 90
     path = skia.Path()
-    middle = layout.width / 2
+    left = min((piece.x for piece in page.pieces), default=0.0)
+    right = max((piece.x + piece.width for piece in page.pieces), default=layout.width)
+    middle = (left + right) / 2
     path.moveTo(middle - 260, bottom)
     path.cubicTo(middle - 120, bottom - 50, middle - 60, bottom + 50, middle + 60, bottom)
     path.cubicTo(middle + 140, bottom - 34, middle + 200, bottom - 20, middle + 260, bottom - 10)

@@ -2616,6 +2616,7 @@ export interface components {
              * @default {
              *       "opening": {
              *         "at_hand": [],
+             *         "cover": "",
              *         "focus": "",
              *         "hand_seconds": 0,
              *         "look_back": "",
@@ -2800,7 +2801,8 @@ export interface components {
          * Opening
          * @description Why we read, and what is done before: objectives ("I can …"), purpose, focus question, a look back at
          *     last time, what to have at hand, a question to write about, sight words to say, a picture walk. Students write for
-         *     `write_seconds`, and have `hand_seconds` to get what they need (0: as long as it takes to read).
+         *     `write_seconds`, and have `hand_seconds` to get what they need (0: as long as it takes to read). The picture
+         *     of the passage (its block) that is the `cover` stands beside the title.
          */
         Opening: {
             /**
@@ -2853,6 +2855,11 @@ export interface components {
              * @default 0
              */
             hand_seconds: number;
+            /**
+             * Cover
+             * @default
+             */
+            cover: string;
         };
         /**
          * Organizer
@@ -3074,7 +3081,8 @@ export interface components {
              *       "sight_words": [],
              *       "picture_walk": [],
              *       "write_seconds": 60,
-             *       "hand_seconds": 0
+             *       "hand_seconds": 0,
+             *       "cover": ""
              *     }
              */
             opening: components["schemas"]["Opening"];
@@ -4508,7 +4516,8 @@ export interface components {
          * Opening
          * @description Why we read, and what is done before: objectives ("I can …"), purpose, focus question, a look back at
          *     last time, what to have at hand, a question to write about, sight words to say, a picture walk. Students write for
-         *     `write_seconds`, and have `hand_seconds` to get what they need (0: as long as it takes to read).
+         *     `write_seconds`, and have `hand_seconds` to get what they need (0: as long as it takes to read). The picture
+         *     of the passage (its block) that is the `cover` stands beside the title.
          */
         OpeningInput: {
             /**
@@ -4561,6 +4570,11 @@ export interface components {
              * @default 0
              */
             hand_seconds?: number;
+            /**
+             * Cover
+             * @default
+             */
+            cover?: string;
         };
         /**
          * OrderCards

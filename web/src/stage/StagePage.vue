@@ -47,7 +47,7 @@ const stone = computed(() => {
 const read = computed(() => {
   const words = new Set(props.sheet?.lights.slice(0, props.state.passed).map((light) => light.word))
   words.delete(props.state.lit)
-  if (page.value.board) return []
+  if (page.value.board || page.value.title) return []
   return page.value.boxes
     .filter((box) => words.has(box.word))
     .map((box) => ({ word: box.word, ...dotsOf(box, look.value) }))
@@ -98,9 +98,12 @@ const signpost = computed(() =>
   props.layout.signposts.find((candidate) => candidate.id === props.state.signpost),
 )
 const titleTrail = computed(() => {
-  const baselines = page.value.pieces.map((piece) => piece.baseline)
-  const bottom = (baselines.length ? Math.max(...baselines) : props.layout.height / 2) + 90
-  const middle = props.layout.width / 2
+  const { pieces } = page.value
+  const bottom =
+    (pieces.length ? Math.max(...pieces.map((piece) => piece.baseline)) : props.layout.height / 2) + 90
+  const left = pieces.length ? Math.min(...pieces.map((piece) => piece.x)) : 0
+  const right = pieces.length ? Math.max(...pieces.map((piece) => piece.x + piece.width)) : props.layout.width
+  const middle = (left + right) / 2
   return (
     `M ${middle - 260} ${bottom} C ${middle - 120} ${bottom - 50} ${middle - 60} ${bottom + 50} ${middle + 60} ${bottom} ` +
     `C ${middle + 140} ${bottom - 34} ${middle + 200} ${bottom - 20} ${middle + 260} ${bottom - 10}`

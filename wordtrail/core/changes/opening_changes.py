@@ -31,6 +31,7 @@ def checked_opening(lesson: Lesson, opening: Opening) -> Opening:
         picture_walk=walk,
         write_seconds=within(opening.write_seconds, 0.0, LONGEST, "The time to write"),
         hand_seconds=within(opening.hand_seconds, 0.0, LONGEST, "The time to get things"),
+        cover=opening.cover if opening.cover in pictures else "",
     )
 
 

@@ -6,16 +6,17 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from itertools import groupby
 
-from wordtrail.core.cues.answers import disclosures, numbered
 from wordtrail.core.cues.drawings import AT_A_GATE, marks_at
 from wordtrail.core.cues.model import Beat, Gate, Reveal, SignpostShown
+from wordtrail.core.direct.answering import box_said_at
 from wordtrail.core.direct.course import Light
 from wordtrail.core.direct.directed import parts_given
 from wordtrail.core.direct.director import Course
 from wordtrail.core.direct.heard import Heard
 from wordtrail.core.direct.stops import SMALLEST, STOPS_AFTER, Stopping
 from wordtrail.core.layout.model import Layout
-from wordtrail.core.lesson.boards import Board, boards, has_page, run_boards
+from wordtrail.core.lesson.answers import disclosures
+from wordtrail.core.lesson.boards import Board, boards, has_page, run_boards, title_only
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.readings import reading_number
 from wordtrail.core.pace.silent import READ_SILENTLY, SETTLE, seconds_to_read
@@ -97,7 +98,10 @@ class _Stops:
         students then do."""
         passage = {word.id for word in self.lesson.words}
         read = [light for light in self.heard.lights if light.word in passage]
-        at = said_until = self.lead
+        titles = title_only(self.lesson)
+        named = [index for index, light in enumerate(self.heard.lights) if light.word in titles]
+        at = self._after(named[-1]) if named else self.lead
+        said_until = self.heard.lights[named[-1]].end if named else self.lead
         for rank, board in enumerate(run_boards(self.lesson)):
             spoken = self._spoken(board)
             if spoken:
@@ -170,8 +174,10 @@ class _Stops:
             by_hand = {number: at for at, number in parts_given(self.course.directed, chart.id, len(chart.boxes))}
             for number, box in enumerate(chart.boxes):
                 part, gate = box_part(chart.id, box.id), by_point.get(box.pause)
-                if number in by_hand:
-                    self.reveals.append(Reveal(part, round(by_hand[number], 4)))
+                begin = gate.at if gate else 0.0
+                said = by_hand.get(number, box_said_at(self.lesson, self.heard, chart, box, begin))
+                if said is not None:
+                    self.reveals.append(Reveal(part, round(said, 4)))
                 elif gate is None:
                     self.reveals.append(Reveal(part, 0.0))
                 else:
@@ -210,17 +216,15 @@ class _Stops:
 
     def _answers(self, point: PausePoint, gate: Gate) -> float:
         """Reveals of what comes after the think time; for how many seconds it is shown while the lesson stands still.
-        Where the teacher shows it part by part herself, each comes with her, and what she never showed at the end of
-        its question."""
+        What comes with her key or voice comes then, and what she never mentioned at the end of its question."""
         shown = disclosures(point)
-        order = numbered(point, shown)
-        by_hand = parts_given(self.course.directed, point.id, len(order))
+        answered = self.course.answers.get(point.id, ())
         now = gate.think_seconds + marks_at(self.lesson, point.id) * AT_A_GATE
-        if by_hand:
-            at_hand = {order[number]: at for at, number in by_hand}
-            over = self._question_over(gate, max(at_hand.values()))
+        if answered:
+            when = {number: at for at, number in answered}
+            over = self._question_over(gate, max(when.values()))
             for number, one in enumerate(shown):
-                at = max(at_hand.get(number, over), gate.at + SMALLEST)
+                at = max(when.get(number, over), gate.at + SMALLEST)
                 self.reveals += [Reveal(part, round(at, 4)) for part in one.parts]
             return now - gate.think_seconds
         for one in shown:

@@ -10,11 +10,11 @@ from dataclasses import dataclass
 from enum import StrEnum
 from itertools import pairwise
 
-from wordtrail.core.cues.answers import disclosures
 from wordtrail.core.cues.model import CueSheet, Drawing
 from wordtrail.core.cues.state import state_at
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.layout.model import Layout
+from wordtrail.core.lesson.answers import disclosures
 from wordtrail.core.lesson.boards import boards
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark

@@ -9,6 +9,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 
+from wordtrail.core.direct.answering import answered_when
 from wordtrail.core.direct.course import PageTurn
 from wordtrail.core.direct.directed import NOTHING_DIRECTED, Directed, directed_in
 from wordtrail.core.direct.heard import Heard
@@ -30,7 +31,7 @@ TALKS_FROM = 1.5
 class Course:
     """The course of a lesson from `lead` (behind its title) to `seconds`: what was directed by hand, the moments of
     the pause points, the pages of the stage, all in lesson time; `named` are the boards that come because they are
-    named."""
+    named, `answers` when which of what a question shows comes with her key or voice."""
 
     lead: float
     seconds: float
@@ -38,6 +39,7 @@ class Course:
     moments: Mapping[str, Stopping] = field(default_factory=dict)
     turns: tuple[PageTurn, ...] = ()
     named: frozenset[str] = frozenset()
+    answers: Mapping[str, tuple[tuple[float, int], ...]] = field(default_factory=dict)
 
 
 def course_of(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, edits: EditList, heard: Heard) -> Course:
@@ -46,10 +48,12 @@ def course_of(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, edits
     moments = _moments(lesson, trails, edits)
     stopped = tuple(sorted(one.at for one in moments.values()))
     named = shown_by_name(lesson, heard, directed)
-    by_hand = turns_by_hand(layout, directed, moments)
+    answers = answered_when(lesson, heard, directed, moments)
+    by_hand = turns_by_hand(layout, directed, {id: moments[id].at for id in answers})
     wanted = (*by_hand, *turns_by_name(layout, named, by_hand))
     turns = _page_turns(lesson, heard, layout, edits.lead, wanted, stopped)
-    return Course(edits.lead, edits.seconds, directed, moments, turns, frozenset(one.board for one in named))
+    boards = frozenset(one.board for one in named)
+    return Course(edits.lead, edits.seconds, directed, moments, turns, boards, answers)
 
 
 def _moments(lesson: Lesson, trails: Mapping[str, Trail], edits: EditList) -> dict[str, Stopping]:
@@ -69,14 +73,17 @@ def _page_turns(
     lesson: Lesson, heard: Heard, layout: Layout, lead: float, by_hand: Sequence[PageTurn], stopped: tuple[float, ...]
 ) -> tuple[PageTurn, ...]:
     """The pages of the stage: the title first, also while the teacher talks before her first word."""
-    texts = [index for index, page in enumerate(layout.pages) if page.boxes and not page.board]
+    texts = [index for index, page in enumerate(layout.pages) if page.boxes and not page.board and not page.title]
     page_of = {word: page for word, (page, _) in layout.places().items()}
     lights = heard.lights
     first = page_of[lights[0].word] if lights else (texts[0] if texts else 0)
     begin = lead
-    if lead > 0 and _talks_before(heard):
+    if layout.pages[first].title:
+        begin = 0.0
+    elif lead > 0 and _talks_before(heard):
         begin = max(lead, round(lights[0].start - TURN_AHEAD, 4))
-    begin = max(lead, min([begin, *(one.at for one in by_hand)]))
+    if begin > 0:
+        begin = max(lead, min([begin, *(one.at for one in by_hand)]))
     points = _words_after_points(lesson)
     beside = {
         index: frozenset(box.word for box in page.boxes)
@@ -92,7 +99,7 @@ def _page_turns(
         stopped,
     )
     turns = page_turns(lights, places, by_hand, PageTurn(begin, first))
-    return (PageTurn(0.0, 0), *turns) if lead > 0 else turns
+    return (PageTurn(0.0, 0), *turns) if begin > 0 else turns
 
 
 def _talks_before(heard: Heard) -> bool:

@@ -8,7 +8,6 @@ from wordtrail.core.direct.course import PageTurn
 from wordtrail.core.direct.directed import Directed
 from wordtrail.core.direct.named import ShownByName
 from wordtrail.core.direct.pages import BACK_TO_TEXT
-from wordtrail.core.direct.stops import Stopping
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.trail.directions import Deed
 
@@ -39,13 +38,12 @@ def turns_by_name(layout: Layout, shown: Sequence[ShownByName], by_hand: Sequenc
     return tuple(turns)
 
 
-def turns_by_hand(layout: Layout, directed: Directed, moments: Mapping[str, Stopping]) -> tuple[PageTurn, ...]:
-    """Every turn by hand, in order; BACK_TO_TEXT where something is put away. A question whose answer is shown part by
-    part by hand stays on the stage after its stop."""
+def turns_by_hand(layout: Layout, directed: Directed, answered: Mapping[str, float]) -> tuple[PageTurn, ...]:
+    """Every turn by hand, in order; BACK_TO_TEXT where something is put away. A question that is `answered` with her
+    key or voice after its stop (its moment) stays on the stage."""
     pages = {page.board: number for number, page in enumerate(layout.pages) if page.board}
     given = [(one.at, one.deed, one.target) for one in directed.given]
-    answered = {one.target for one in directed.given if one.deed is Deed.PART}
-    given += [(moments[id].at, Deed.SHOW, id) for id in answered if id in moments and id in pages]
+    given += [(at, Deed.SHOW, id) for id, at in answered.items() if id in pages]
     turns: list[PageTurn] = []
     for at, deed, target in sorted(given):
         if deed is Deed.TURN:

@@ -5,22 +5,23 @@ from __future__ import annotations
 from dataclasses import replace
 from itertools import groupby
 
-from wordtrail.core.layout.board_draft import BoardBench
+from wordtrail.core.layout.board_draft import BoardBench, picture_of
 from wordtrail.core.layout.boards import laid_board
 from wordtrail.core.layout.boxes import boxes_of
 from wordtrail.core.layout.faces import shape
 from wordtrail.core.layout.fit import Row, column_height, fitted
-from wordtrail.core.layout.lines import set_text
 from wordtrail.core.layout.mark_shapes import Ground, laid_marks
 from wordtrail.core.layout.model import Ink, LaidPage, LaidPicture, Layout, Panel, SetPiece, WordBox
 from wordtrail.core.layout.photo import laid_photo, shows_photo
 from wordtrail.core.layout.signposts import laid_signpost
 from wordtrail.core.layout.stages import WIDE, Stage
+from wordtrail.core.layout.title_page import title_card
 from wordtrail.core.lesson.boards import boards, has_page, run_boards
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.title_texts import has_title_card, heading_like_title
 from wordtrail.core.remembered import remembered
 from wordtrail.core.text.look import USUAL_LOOK, TextLook
-from wordtrail.core.text.model import BlockKind, Page, Passage, Picture, Region, Style, permission_line
+from wordtrail.core.text.model import BlockKind, Page, Passage, Picture, Region, Style
 
 ASCENT = 1.18
 """Times the size: from the top of a line's room to its baseline."""
@@ -30,14 +31,13 @@ NUMBER_SIZE = 0.5
 MOST_WORDS_REMEMBERED = 200_000
 """Words of the pages whose layout is remembered; one takes about a kilobyte."""
 
-TITLE_SIZES = (120.0, 104.0, 88.0, 76.0, 64.0, 56.0)
-
 
 @remembered(16)
 def typeset(lesson: Lesson, stage: Stage = WIDE) -> Layout:
     """The layout of `lesson` for one shape of stage, page units throughout: title card, what comes before the
     reading, the pages of the passages, what comes after it, and the pages of questions and organizers."""
-    title = title_card(lesson.passages[0], stage, lesson.look)
+    cover = picture_of(lesson, lesson.plan.opening.cover)
+    title = title_card(lesson.passages[0], 0, stage, lesson.look, cover)
     text = text_pages(lesson, stage)
     bench = BoardBench(lesson, tuple(text), stage)
     made = boards(lesson)
@@ -71,9 +71,12 @@ def text_pages(lesson: Lesson, stage: Stage = WIDE) -> list[LaidPage]:
     """The pages of the passages, each but the first behind a title card of its own."""
     pages: list[LaidPage] = []
     for number, passage in enumerate(lesson.passages):
-        if number and passage.title:
-            pages.append(replace(title_card(passage, stage, lesson.look), id=f"title-{passage.id}"))
+        if number and has_title_card(passage, number):
+            pages.append(title_card(passage, number, stage, lesson.look))
+        heading = heading_like_title(passage)
         for page in passage.pages:
+            if heading and heading in page.blocks:
+                page = replace(page, blocks=page.blocks[1:])
             pages += laid_photo(page, page.photo, stage) if shows_photo(page) else laid_pages(page, stage, lesson.look)
     return pages
 
@@ -152,26 +155,3 @@ def _panels(tops: list[tuple[Row, float]], stage: Stage) -> tuple[Panel, ...]:
             bottom = rows[-1][1] + rows[-1][0].height
             panels.append(Panel(stage.text_left, round(top, 3), stage.text_width, round(bottom - top, 3)))
     return tuple(panels)
-
-
-@remembered(64, by_value=True)
-def title_card(passage: Passage, stage: Stage, look: TextLook = USUAL_LOOK) -> LaidPage:
-    """Title, author, illustrator, source and permission in the middle of the stage."""
-    width = stage.width * 0.72
-    own_look = TextLook(look.typeface)
-    fitting = (s for s in TITLE_SIZES if len(set_text(passage.title, s, width, Style.BOLD, own_look)) <= 2)
-    size = next(fitting, TITLE_SIZES[-1])
-    texts = [
-        (passage.title, size, Style.BOLD, Ink.INK),
-        (f"by {passage.author}" if passage.author else "", 50.0, Style.PLAIN, Ink.MOSS),
-        (f"pictures by {passage.illustrator}" if passage.illustrator else "", 36.0, Style.PLAIN, Ink.MOSS),
-        (f"from {passage.source}" if passage.source else "", 30.0, Style.PLAIN, Ink.QUIET),
-        (permission_line(passage), 30.0, Style.PLAIN, Ink.QUIET),
-    ]
-    rows = [(line, ink) for text, own, style, ink in texts for line in set_text(text, own, width, style, own_look)]
-    y = (stage.height - sum(line.size * 1.5 for line, _ in rows)) / 2 - 30
-    pieces: list[SetPiece] = []
-    for line, ink in rows:
-        pieces += line.set_at((stage.width - line.width) / 2, y + line.size * 1.1, ink)
-        y += line.size * 1.5
-    return LaidPage("title", "", size, tuple(pieces), (), (), title=True)

@@ -6,12 +6,13 @@ they light when the teacher reads them aloud.
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from enum import StrEnum
 
 from wordtrail.core.lesson.board_ids import text_of, word_ids
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.title_texts import title_words
 from wordtrail.core.lesson.whereabouts import where_it_stands
 from wordtrail.core.plan.activities.activity import Page
 from wordtrail.core.plan.cards import Shown, WordCard
@@ -20,7 +21,7 @@ from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.opening import Opening, Part, for_how_long, run_order
 from wordtrail.core.plan.organizers import Organizer
 from wordtrail.core.remembered import remembered
-from wordtrail.core.text.model import Word
+from wordtrail.core.text.model import Passage, Word
 from wordtrail.core.text.pieces import pieces_of
 
 ON_PAPER = "On paper: "
@@ -126,6 +127,7 @@ def script(lesson: Lesson) -> tuple[Word, ...]:
     """All words that may be read aloud, in the order of the lesson: what comes before the reading, the
     passages with each prompt after the word it stands at, what comes after."""
     made = {board.id: board for board in boards(lesson)}
+    titles = [_title_words(passage, number, lesson) for number, passage in enumerate(lesson.passages)]
     before = [word for board in run_boards(lesson) for word in board.words]
     after = [word for board in run_boards(lesson, after=True) for word in board.words]
     for number, reading in enumerate(lesson.plan.readings):
@@ -141,13 +143,28 @@ def script(lesson: Lesson) -> tuple[Word, ...]:
         at.setdefault(point.after, []).extend(word for text in texts for word in text.words)
         if chart := made.pop(point.organizer, None):
             at[point.after].extend(chart.words)
-    words: list[Word] = before
-    for word in lesson.words:
-        words.append(word)
-        words += at.get(word.id, [])
+    words: list[Word] = titles[0] + before
+    for passage, title in zip(lesson.passages, [[], *titles[1:]], strict=True):
+        words += title
+        for word in passage.words:
+            words.append(word)
+            words += at.get(word.id, [])
     words += at.get("", [])
     words += [word for board in made.values() if board.organizer for word in board.words]
     return (*words, *after)
+
+
+def title_only(lesson: Lesson) -> Mapping[str, int]:
+    """The words on title cards that stand nowhere else → the number of their passage, from 0."""
+    titles = (_title_words(passage, number, lesson) for number, passage in enumerate(lesson.passages))
+    return {word.id: number for number, title in enumerate(titles) for word in title}
+
+
+def _title_words(passage: Passage, number: int, lesson: Lesson) -> list[Word]:
+    """The words of a passage's title card that are not the passage's own."""
+    positions = lesson.positions()
+    made = title_words(passage, number, SENTENCES * 3 + 10 * number)
+    return [word for words in made.values() for word in words if word.id not in positions]
 
 
 def prompt_texts(lesson: Lesson) -> dict[str, str]:

@@ -24,7 +24,8 @@ class PictureQuestion:
 class Opening:
     """Why we read, and what is done before: objectives ("I can …"), purpose, focus question, a look back at
     last time, what to have at hand, a question to write about, sight words to say, a picture walk. Students write for
-    `write_seconds`, and have `hand_seconds` to get what they need (0: as long as it takes to read)."""
+    `write_seconds`, and have `hand_seconds` to get what they need (0: as long as it takes to read). The picture
+    of the passage (its block) that is the `cover` stands beside the title."""
 
     objectives: tuple[str, ...] = ()
     purpose: str = ""
@@ -36,6 +37,7 @@ class Opening:
     picture_walk: tuple[PictureQuestion, ...] = ()
     write_seconds: float = MINUTE
     hand_seconds: float = 0.0
+    cover: str = ""
 
 
 @dataclass(frozen=True, slots=True)

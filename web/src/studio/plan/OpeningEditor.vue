@@ -23,6 +23,7 @@ const written = (opening: Schemas['Opening']) => ({
   sight_words: opening.sight_words.join(' '),
   write_seconds: opening.write_seconds,
   hand_seconds: opening.hand_seconds,
+  cover: opening.cover,
   walk: Object.fromEntries(opening.picture_walk.map((one) => [one.picture, one.question])) as Record<
     string,
     string
@@ -100,6 +101,15 @@ const AFTER = [
           v-if="isTimed(text, field.name)"
           v-model="text[secondsOf(field.name) as 'write_seconds']"
         />
+      </template>
+      <template v-if="pictures().length">
+        <label class="text-[13px] text-quiet" :for="`${id}cover`">Picture beside the title</label>
+        <select :id="`${id}cover`" v-model="text.cover" class="field -mt-1">
+          <option value="">none</option>
+          <option v-for="(block, n) in pictures()" :key="block.id" :value="block.id">
+            {{ block.text || `picture ${n + 1}` }}
+          </option>
+        </select>
       </template>
       <template v-for="(block, n) in pictures()" :key="block.id">
         <label class="text-[13px] text-quiet" :for="`${id}w${n}`"
