@@ -14,8 +14,9 @@ from wordtrail.core.changes.mark_changes import AddMark, PlaceMark
 from wordtrail.core.changes.opening_changes import SetClosing
 from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
+from wordtrail.core.cues.finding import Finding, Remedy
 from wordtrail.core.cues.model import CueSheet, Reveal
-from wordtrail.core.cues.read_through import Finding, Remedy, read_through
+from wordtrail.core.cues.read_through import read_through
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.forms.underline import Underline
@@ -32,7 +33,7 @@ def found_in(made: Lesson, heard: Trail | None = None, **changed: object) -> tup
     trails = {TAKE: heard or trail()}
     layout, edits = typeset(made), edit_list_of(made, trails)
     sheet: CueSheet = replace(compile_cues(made, trails, layout, edits), **changed)  # type: ignore[arg-type]
-    return read_through(made, layout, sheet, edits)
+    return read_through(made, layout, sheet, edits, trails)
 
 
 def said(findings: tuple[Finding, ...]) -> str:

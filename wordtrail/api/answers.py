@@ -11,8 +11,8 @@ from pydantic.json_schema import GenerateJsonSchema
 
 from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.changes.commands import SCREEN_COMMANDS
+from wordtrail.core.cues.finding import Finding
 from wordtrail.core.cues.model import CueSheet
-from wordtrail.core.cues.read_through import Finding
 from wordtrail.core.cues.run import Stop
 from wordtrail.core.direct.named import Named
 from wordtrail.core.edit.edit_list import EditList

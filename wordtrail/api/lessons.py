@@ -228,7 +228,7 @@ def stage(path: LessonPath, query: StageQuery) -> Response:
 def look_through(path: LessonPath) -> Response:
     """What of the lesson does not come out as it was planned."""
     shown, _ = showing(context().workspace, path.lesson)
-    found = read_through(shown.lesson, shown.layout, shown.sheet, shown.edits)
+    found = read_through(shown.lesson, shown.layout, shown.sheet, shown.edits, shown.trails)
     return answer(answers.ReadThrough(findings=list(found)))
 
 

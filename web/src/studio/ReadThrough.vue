@@ -47,7 +47,7 @@ const DEEDS = { sync: 'Look at it in Sync', plan: 'Change the plan' }
     <DisclosurePanel as="ul" class="max-h-[240px] overflow-y-auto border-t border-hairline px-4 py-1">
       <li
         v-for="one in findings"
-        :key="one.sentence"
+        :key="`${one.sentence} ${one.at}`"
         class="flex items-center gap-3 border-b border-hairline py-1.5 last:border-0"
       >
         <span class="min-w-0 flex-1">{{ one.sentence }}</span>

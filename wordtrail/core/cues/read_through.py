@@ -5,13 +5,15 @@ Each finding says in a sentence what it is, where it is, and where it is mended.
 
 from __future__ import annotations
 
-from collections.abc import Iterator
-from dataclasses import dataclass
-from enum import StrEnum
+from collections.abc import Iterator, Mapping
+from dataclasses import replace
 from itertools import pairwise
 
+from wordtrail.core.cues.announced import announced
+from wordtrail.core.cues.finding import Finding, Remedy
 from wordtrail.core.cues.model import CueSheet, Drawing
 from wordtrail.core.cues.state import state_at
+from wordtrail.core.direct.heard import said_in
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.answers import disclosures
@@ -19,6 +21,7 @@ from wordtrail.core.lesson.boards import boards
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark
 from wordtrail.core.plan.cards import Shown
+from wordtrail.core.trail.model import Trail
 
 LONGEST_LISTENING = 90.0
 """Seconds for which students only listen before it is said."""
@@ -28,35 +31,30 @@ AT_THE_END = 12.0
 """Seconds before the end from which on a pause point says what to do there."""
 
 
-class Remedy(StrEnum):
-    """Where a finding is mended."""
-
-    SYNC = "sync"
-    PLAN = "plan"
-
-
-@dataclass(frozen=True, slots=True)
-class Finding:
-    """Something to look at: `at` is its moment in the take that is heard there (None: it has none), `about` the id of
-    what it is about."""
-
-    sentence: str
-    remedy: Remedy
-    about: str = ""
-    at: float | None = None
-
-
-def read_through(lesson: Lesson, layout: Layout, sheet: CueSheet, edits: EditList) -> tuple[Finding, ...]:
-    """Everything to look at in a lesson as it will be seen, in plain words; nothing where there is no take."""
+def read_through(
+    lesson: Lesson, layout: Layout, sheet: CueSheet, edits: EditList, trails: Mapping[str, Trail]
+) -> tuple[Finding, ...]:
+    """Everything to look at in a lesson as it will be seen, in plain words; nothing where there is no take. Its moments
+    are of the take."""
     if not edits.clips:
         return ()
-    reader = _Reader(lesson, layout, sheet, edits)
-    return (*reader.never_shown(), *reader.not_seen(), *reader.too_early(), *reader.only_listening(), *reader.ending())
+    _, talk = said_in(lesson, trails, edits)
+    reader = _Reader(lesson, layout, sheet)
+    found = (
+        *reader.never_shown(), *reader.not_seen(), *announced(lesson, layout, sheet, talk), *reader.too_early(),
+        *reader.only_listening(), *reader.ending(),
+    )  # fmt: skip
+    return tuple(replace(one, at=_in_take(one.at, edits)) for one in dict.fromkeys(found))
+
+
+def _in_take(time: float | None, edits: EditList) -> float | None:
+    found = None if time is None else edits.to_take(min(max(time, edits.lead), edits.seconds - 1e-3))
+    return round(found[1], 2) if found else None
 
 
 class _Reader:
-    def __init__(self, lesson: Lesson, layout: Layout, sheet: CueSheet, edits: EditList) -> None:
-        self._lesson, self._layout, self._sheet, self._edits = lesson, layout, sheet, edits
+    def __init__(self, lesson: Lesson, layout: Layout, sheet: CueSheet) -> None:
+        self._lesson, self._layout, self._sheet = lesson, layout, sheet
         self._words = {word.id: word.text for word in lesson.words}
 
     def never_shown(self) -> Iterator[Finding]:
@@ -96,7 +94,7 @@ class _Reader:
                 named = self._named(marks[drawing.mark])
                 yield Finding(
                     f"The mark on {named} is drawn while another page is on the stage.", Remedy.SYNC, drawing.mark,
-                    self._in_take(at),
+                    at,
                 )  # fmt: skip
 
     def too_early(self) -> Iterator[Finding]:
@@ -108,7 +106,7 @@ class _Reader:
             if early:
                 yield Finding(
                     f"The answer to “{point.question}” is seen before the students had their turn.", Remedy.SYNC,
-                    point.id, self._in_take(early[0].at),
+                    point.id, early[0].at,
                 )  # fmt: skip
 
     def only_listening(self) -> Iterator[Finding]:
@@ -120,7 +118,7 @@ class _Reader:
                 long = f"{minutes} min {seconds} s" if seconds else f"{minutes} min"
                 yield Finding(
                     f"For {long} students only listen: nothing asks them to think, say or do something.", Remedy.PLAN,
-                    at=self._in_take(begin),
+                    at=begin,
                 )  # fmt: skip
 
     def ending(self) -> Iterator[Finding]:
@@ -137,10 +135,6 @@ class _Reader:
             gate = next(one for one in self._sheet.gates if one.pause == drawing.gate)
             return gate.at, state_at(self._sheet, gate.at, gate.pause, drawing.start).page
         return drawing.start, state_at(self._sheet, (drawing.start + drawing.end) / 2).page
-
-    def _in_take(self, time: float) -> float | None:
-        found = self._edits.to_take(min(max(time, self._edits.lead), self._edits.seconds - 1e-3))
-        return round(found[1], 2) if found else None
 
     def _named(self, mark: Mark) -> str:
         first, last = self._words.get(mark.first, ""), self._words.get(mark.last, "")
