@@ -70,7 +70,9 @@ class Painter:
         self._surface = skia.Surface(self._pixels, colorType=skia.kBGRA_8888_ColorType)
         self._scale = scale
         self._places = layout.places()
-        self._marks = {mark.id: mark for mark in layout.marks}
+        self._marks: dict[str, list[LaidMark]] = {}
+        for mark in layout.marks:
+            self._marks.setdefault(mark.id, []).append(mark)
         self._signposts = {one.id: one for one in layout.signposts}
         self._first_light: dict[str, int] = {}
         for index, light in enumerate(sheet.lights):
@@ -185,7 +187,7 @@ class Painter:
         drawn = {mark.mark: mark.progress for mark in before.marks}
         for mark in after.marks:
             if drawn.get(mark.mark) != mark.progress:
-                rects += _mark_rects(self._marks[mark.mark], after.page)
+                rects += [rect for laid in self._marks[mark.mark] for rect in _mark_rects(laid, after.page)]
         if after.signpost in self._signposts:
             signpost = self._signposts[after.signpost]
             rects.append(
@@ -206,7 +208,7 @@ class Painter:
 
     def _mark_strokes(self, canvas: skia.Canvas, state: StageState) -> None:
         for drawn in state.marks:
-            for page in self._marks[drawn.mark].strokes:
+            for page in (strokes for mark in self._marks[drawn.mark] for strokes in mark.strokes):
                 if page.page != state.page:
                     continue
                 for stroke in page.strokes:
@@ -217,12 +219,10 @@ class Painter:
     def _drawn(self, state: StageState, kind: str) -> Iterable[tuple[LaidMark, Stretch, float]]:
         """The stretches on the shown page of all marks of a kind, with the share that is drawn."""
         for drawn in state.marks:
-            mark = self._marks[drawn.mark]
-            if mark.kind != kind:
-                continue
-            for stretch, share in shares(mark, drawn.progress):
-                if share > 0 and stretch.page == state.page:
-                    yield mark, stretch, share
+            for mark in self._marks[drawn.mark]:
+                for stretch, share in shares(mark, drawn.progress) if mark.kind == kind else ():
+                    if share > 0 and stretch.page == state.page:
+                        yield mark, stretch, share
 
     def _dots(self, canvas: skia.Canvas, state: StageState) -> None:
         paint = _paint("moss-half")

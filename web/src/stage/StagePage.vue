@@ -71,10 +71,10 @@ const chosenRuns = computed(() => {
   return runs
 })
 const marks = computed(() =>
-  props.state.marks.flatMap(({ mark: id, progress }) => {
-    const mark = props.layout.marks.find((candidate) => candidate.id === id)
-    return mark ? [{ mark, progress }] : []
-  }),
+  props.state.marks.flatMap(({ mark: id, progress }) =>
+    // Where its words are quoted, a mark has shapes once more.
+    props.layout.marks.filter((candidate) => candidate.id === id).map((mark) => ({ mark, progress })),
+  ),
 )
 const highlights = computed(() =>
   marks.value

@@ -131,7 +131,7 @@ useKeys({ space: preview, b: () => player.back() })
             >You changed the lesson since its last video. This is how it looks now:
           </template>
           a title card, {{ counted(stage.layout.pages.length - 1, 'page') }},
-          {{ counted(stage.layout.marks.length, 'mark') }},
+          {{ counted(new Set(stage.layout.marks.map((mark) => mark.id)).size, 'mark') }},
           {{ counted(stage.sheet.gates.length, 'pause point') }} with {{ duration(stage.think_seconds) }} to
           think. The video will be {{ duration(stage.video_seconds) }} long, 1920 × 1080, with captions.
         </p>

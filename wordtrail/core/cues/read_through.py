@@ -81,14 +81,16 @@ class _Reader:
 
     def not_seen(self) -> Iterator[Finding]:
         """Marks that are drawn while their page is not on the stage."""
-        laid = {one.id: one for one in self._layout.marks}
+        pages_of: dict[str, set[int]] = {}
+        for laid in self._layout.marks:
+            own = pages_of.setdefault(laid.id, set())
+            own |= {one.page for one in laid.stretches} | {one.page for one in laid.strokes}
         marks = {one.id: one for one in self._lesson.marks}
         for drawing in self._sheet.drawings:
-            if drawing.end <= drawing.start or drawing.mark not in laid or marks[drawing.mark].form.tie():
+            if drawing.end <= drawing.start or drawing.mark not in pages_of or marks[drawing.mark].form.tie():
                 # A number that is tied to a box of a chart is seen there.
                 continue
-            own = laid[drawing.mark]
-            pages = {one.page for one in own.stretches} | {one.page for one in own.strokes}
+            pages = pages_of[drawing.mark]
             at, page = self._page_of(drawing)
             if pages and page not in pages:
                 named = self._named(marks[drawing.mark])

@@ -8,7 +8,7 @@ places of its words, and what all marks have. Measures are parts of the font siz
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from itertools import accumulate, groupby, pairwise
 
@@ -58,15 +58,33 @@ class Ground:
 
 
 def laid_marks(marks: Iterable[Mark], ground: Ground) -> tuple[LaidMark, ...]:
-    """All marks as shapes; margin notes that would lie on one another are moved apart."""
+    """All marks as shapes; margin notes that would lie on one another are moved apart. A mark whose words are quoted on
+    another page (beside a question) has shapes there, too."""
     laid = [(mark, _laid(mark, ground)) for mark in marks]
-    return tuple(_apart(laid))
+    return (*_apart(laid), *_quoted([mark for mark, _ in laid], ground))
 
 
-def _laid(mark: Mark, ground: Ground) -> LaidMark:
-    meaning = next(one for one in ground.legend if one.id == mark.meaning)
+def _quoted(marks: Iterable[Mark], ground: Ground) -> Iterator[LaidMark]:
+    """The marks once more, on the words that are quoted beside questions."""
+    order = {word: place for place, word in enumerate(ground.order)}
+    on_words = [mark for mark in marks if not mark.picture and not mark.form.in_margin]
+    for number, page in enumerate(ground.pages):
+        places = {box.word: (number, box) for box in page.boxes if box.word in order} if page.board else {}
+        there = replace(ground, places=places)
+        for mark in on_words if places else ():
+            if any(order[mark.first] <= order[word] <= order[mark.last] for word in places):
+                form = mark.form.among(places.keys()).untied()
+                yield _laid(replace(mark, form=form), there, letters=False)
+
+
+def _placed_words(mark: Mark, ground: Ground) -> list[str]:
     first, last = ground.order.index(mark.first), ground.order.index(mark.last)
-    run = [word for word in ground.order[first : last + 1] if word in ground.places]
+    return [word for word in ground.order[first : last + 1] if word in ground.places]
+
+
+def _laid(mark: Mark, ground: Ground, *, letters: bool = True) -> LaidMark:
+    meaning = next(one for one in ground.legend if one.id == mark.meaning)
+    run = _placed_words(mark, ground)
     pen = _Pen(mark, meaning, _trimmed(mark, _stretches(run, ground), ground), ground)
     if mark.picture:
         if area := _area_of(mark, ground):
@@ -76,7 +94,9 @@ def _laid(mark: Mark, ground: Ground) -> LaidMark:
         pen.ink()
     elif pen.stretches:
         mark.form.draw(pen)
-    strokes = _with_letter(mark, meaning, _timed(pen.drawn), pen.stretches, ground)
+    strokes = _timed(pen.drawn)
+    if letters:
+        strokes = _with_letter(mark, meaning, strokes, pen.stretches, ground)
     return LaidMark(mark.id, mark.form.kind, meaning.colour, pen.stretches, strokes)
 
 

@@ -156,7 +156,8 @@ class LaidPage:
 @dataclass(frozen=True, slots=True)
 class LaidMark:
     """A mark as shapes: its stretches in drawing order (a highlight fills them), the strokes of each page,
-    and the pieces of text that stand there when it is drawn: the letter of its meaning, a number, a note."""
+    and the pieces of text that stand there when it is drawn: the letter of its meaning, a number, a note. A layout has
+    one more of the same id for each page on which the mark's words are quoted."""
 
     id: str
     kind: str
