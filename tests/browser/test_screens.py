@@ -42,12 +42,17 @@ class ScreensTest(StudioTest):
             with self.subTest(url.replace(self.address, "")):
                 self.assertEqual(faults, [])
 
-    def test_axe_finds_nothing_at_any_pause_point_of_the_student_page(self) -> None:
+    def test_axe_finds_nothing_at_any_kind_of_pause_point_of_the_student_page(self) -> None:
         page = self.new_page()
+        seen: set[tuple[str, bool]] = set()
         for title in ("Bee", "Kite"):
             link = page.request.post(f"{self.address}/api/lessons/{self.lesson(page, title)}/link").json()["url"]
             stage = page.request.get(f"{self.address}/api/student/{link.rsplit('/', 1)[1]}").json()
             for gate in stage["sheet"]["gates"]:
+                kind = (gate["kind"], gate["page"] < 0)
+                if kind in seen:
+                    continue
+                seen.add(kind)
                 page.goto(f"{link}?at={max(0.01, gate['at'] - 0.15)}")
                 page.get_by_role("button", name="Play").click()
                 page.wait_for_timeout(900)

@@ -55,6 +55,9 @@ class Paper:
     def number(self, page: int, text: str, x: float, y: float, radius: float) -> None:
         self.said.append(f"{text} at {x:g}, {y:g}")
 
+    def label(self, page: int, text: str, x: float, y: float, size: float) -> None:
+        self.said.append(text)
+
     def note(self, text: str) -> None:
         self.said.append(text)
 

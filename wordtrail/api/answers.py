@@ -87,6 +87,8 @@ class Problem(Answer):
     advice: str = ""
     expected: int | None = None
     """Of a part of a take that skips ahead: which one comes next."""
+    asks: str = ""
+    """What the person is asked, where only she can say how to go on."""
 
 
 class Passphrase(Body):

@@ -46,6 +46,7 @@ def problem(fault: errors.WordTrailError) -> Response:
             kept=fault.kept,
             advice=fault.advice,
             expected=fault.expected if isinstance(fault, errors.PartMissing) else None,
+            asks=fault.asks,
         )
     )
 

@@ -12,6 +12,9 @@ class WordTrailError(Exception):
 
     title = "That did not work"
 
+    asks = ""
+    """What the person is asked, where only she can say how to go on."""
+
     def __init__(self, message: str, *, kept: str = "", advice: str = "") -> None:
         super().__init__(message)
         self.message = message
@@ -127,6 +130,18 @@ class LessonError(WordTrailError):
     """A change to the lesson that makes no sense."""
 
     title = "That change cannot be made"
+
+
+class InkAcross(LessonError):
+    """Something was drawn across a picture and the text beside it."""
+
+    title = "The picture or the text?"
+    asks = "text or picture"
+
+    def __init__(self) -> None:
+        super().__init__(
+            "This lies across the picture and the text.", kept="Your drawing waits.", advice="Say which one it is on."
+        )
 
 
 class NothingToShow(LessonError):

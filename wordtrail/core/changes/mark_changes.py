@@ -10,8 +10,10 @@ from wordtrail.core.changes.checked import known_word, one_of
 from wordtrail.core.changes.command import Command, ScreenCommand
 from wordtrail.core.changes.kept import Stock, put_in
 from wordtrail.core.changes.limits import LONGEST_TAKE
-from wordtrail.core.errors import LessonError
+from wordtrail.core.errors import InkAcross, LessonError
 from wordtrail.core.layout.ink import Canvas, mark_of_ink
+from wordtrail.core.layout.model import Layout
+from wordtrail.core.layout.picture_ink import Belongs, belongs_to, ink_on_picture, nearest_word
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.forms.all import AnyForm
@@ -34,7 +36,7 @@ def with_mark(lesson: Lesson, mark: Mark) -> Lesson:
         one_of(lesson.pause_points, mark.pause, "pause point")
     if mark.reading:
         one_of(lesson.plan.readings, mark.reading, "reading")
-    mark = _tied(lesson, mark)
+    mark = _tied(lesson, _with_own_ink(lesson, mark))
     if positions[mark.first] > positions[mark.last]:
         mark = replace(mark, first=mark.last, last=mark.first)
     mark = replace(
@@ -56,6 +58,12 @@ def with_fresh_mark(lesson: Lesson, command: AddMark) -> Lesson:
     return with_mark(lesson, fresh)
 
 
+def _with_own_ink(lesson: Lesson, mark: Mark) -> Mark:
+    """Without the ink that was drawn elsewhere, when a mark goes from words to a picture or to another one."""
+    before = next((one for one in lesson.marks if one.id == mark.id), mark)
+    return mark if before.picture == mark.picture else replace(mark, ink=(), as_drawn=False)
+
+
 def _tied(lesson: Lesson, mark: Mark) -> Mark:
     """A mark stands for a box of a chart only as long as that is there."""
     boxes = {(chart.id, box.id) for chart in lesson.plan.organizers for box in chart.boxes}
@@ -70,24 +78,40 @@ def with_ties_kept(lesson: Lesson) -> Lesson:
 
 def with_ink(lesson: Lesson, command: DrawInk) -> Lesson:
     """The lesson with what the pen drew (page units of the wide stage) as the mark it looks like. Raises
-    LessonError."""
+    LessonError, of it InkAcross where only the teacher knows whether it is on the text or on the picture."""
     numbers = sum(map(len, command.strokes))
     if numbers > 2 * MOST_INK_POINTS or not any(len(stroke) > 3 for stroke in command.strokes):
         raise LessonError("Nothing was drawn that could be kept.", kept="The marks are as they were.")
     if any(len(stroke) % 2 or not all(map(math.isfinite, stroke)) for stroke in command.strokes):
         raise LessonError("This drawing is damaged.", kept="The marks are as they were.")
     layout = typeset(lesson)
-    if not 0 <= command.page < len(layout.pages) or not layout.pages[command.page].boxes:
+    if not 0 <= command.page < len(layout.pages) or not lesson.words:
+        raise LessonError("There is nothing on this page to draw on.")
+    page = layout.pages[command.page]
+    belongs, picture = belongs_to(command.strokes, page)
+    if command.on:
+        belongs = Belongs(command.on)
+    if belongs is Belongs.EITHER:
+        raise InkAcross
+    if belongs is Belongs.PICTURE and picture:
+        drawn = ink_on_picture(command.strokes, page, picture)
+        word = drawn.first or nearest_word(command.strokes, page) or _word_before(lesson, layout, command.page)
+        mark = Mark("", drawn.form, word, word, command.meaning, picture=drawn.picture, ink=drawn.ink)
+    elif page.boxes:
+        seen = mark_of_ink(command.strokes, Canvas(page.boxes, page.size))
+        mark = Mark("", seen.form, seen.first, seen.last, command.meaning, ink=seen.ink)
+    else:
         raise LessonError("There are no words on this page to draw on.")
-    boxes = layout.pages[command.page].boxes
-    seen = mark_of_ink(command.strokes, Canvas(boxes, layout.pages[command.page].size))
-    return with_mark(
-        lesson,
-        Mark(
-            "", seen.form, seen.first, seen.last, command.meaning, ink=seen.ink, moment=Moment.TALK,
-            reading=command.reading,
-        ),
-    )  # fmt: skip
+    return with_mark(lesson, replace(mark, moment=Moment.TALK, reading=command.reading))
+
+
+def _word_before(lesson: Lesson, layout: Layout, page: int) -> str:
+    """The last word of the passage before a page without words, or its first word at all."""
+    before = [
+        box.word for number, one in enumerate(layout.pages) if number < page and not one.board for box in one.boxes
+    ]
+    known = lesson.positions()
+    return next((word for word in reversed(before) if word in known), lesson.words[0].id)
 
 
 def checked_legend(lesson: Lesson, legend: tuple[Meaning, ...]) -> tuple[Meaning, ...]:
@@ -170,13 +194,14 @@ class RemoveMark(ScreenCommand):
 @dataclass(frozen=True, slots=True)
 class DrawInk(ScreenCommand):
     """What the pen drew on a page of the wide stage, in page units; it becomes the mark it looks like, on the
-    words it belongs to."""
+    words or the picture it belongs to; where it lies across both, `on` says which."""
 
     label: ClassVar[str] = "drawing"
     page: int
     strokes: tuple[Stroke, ...]
     meaning: str
     reading: str = ""
+    on: Literal["", "text", "picture"] = ""
     kind: Literal["draw ink"] = "draw ink"
 
     def apply(self, lesson: Lesson) -> Lesson:

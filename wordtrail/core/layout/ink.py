@@ -114,7 +114,7 @@ def mark_of_ink(strokes: Sequence[Stroke], canvas: Canvas) -> SeenMark:
     (left, top), (right, bottom) = whole.min(axis=0), whole.max(axis=0)
     width, height = right - left, bottom - top
     length = sum(float(np.hypot(*np.diff(points, axis=0).T).sum()) for points in drawn)
-    if _is_loop(drawn, width, height, canvas.size):
+    if is_loop(drawn, width, height, canvas.size):
         return _kept(strokes, canvas, *_circle(left, top, right, bottom, lines, spacing))
     if height > STEEP * width and height > 0.6 * canvas.size:
         if (bracket := _bracket(left, top, right, bottom, lines, spacing)) is not None:
@@ -125,7 +125,7 @@ def mark_of_ink(strokes: Sequence[Stroke], canvas: Canvas) -> SeenMark:
         return _kept(strokes, canvas, CrossOut(), first, last, sure)
     elif width > 1.5 * height or width > canvas.size:
         return _kept(strokes, canvas, *_underline(whole, lines))
-    nearest = min(canvas.boxes, key=lambda box: _distance(box, (left + right) / 2, (top + bottom) / 2))
+    nearest = min(canvas.boxes, key=lambda box: distance(box, (left + right) / 2, (top + bottom) / 2))
     return _kept(strokes, canvas, AsDrawn(), nearest, nearest, 0.3)
 
 
@@ -197,7 +197,7 @@ def _level(points: Points) -> float:
     return float(np.interp(at, x[order], y[order]).mean())
 
 
-def _is_loop(drawn: list[Points], width: float, height: float, size: float) -> bool:
+def is_loop(drawn: Sequence[Points], width: float, height: float, size: float) -> bool:
     """Whether the longest stroke comes back to where it began, around an area."""
     points = max(drawn, key=len)
     if len(points) < 6 or height < 0.5 * size or width < 0.4 * size:
@@ -256,8 +256,9 @@ def _bracket(
     return Bracket(), covered[0].boxes[0], covered[-1].boxes[-1], max(0.4, 1 - off)
 
 
-def _arrow(drawn: list[Points], lines: list[_Line], size: float) -> tuple[Form, WordBox, WordBox, float] | None:
-    """A long stroke, and short ones at its end."""
+def arrow_way(drawn: Sequence[Points], size: float) -> Points | None:
+    """The shaft of an arrow, from where it begins to its head: a long stroke, and short ones at its end. None for what
+    is no arrow."""
     shaft, *rest = sorted(drawn, key=lambda points: -float(np.hypot(*np.diff(points, axis=0).T).sum()))
     reach = float(np.hypot(*(shaft[-1] - shaft[0])))
     if reach < 1.2 * size or any(float(np.ptp(points, axis=0).max()) > 0.5 * reach for points in rest):
@@ -267,14 +268,21 @@ def _arrow(drawn: list[Points], lines: list[_Line], size: float) -> tuple[Form, 
     near_begin = float(np.hypot(*(heads - shaft[0]).T).min())
     if min(near_end, near_begin) > 0.6 * size:
         return None
-    begin, end = (shaft[0], shaft[-1]) if near_end <= near_begin else (shaft[-1], shaft[0])
+    return shaft if near_end <= near_begin else shaft[::-1]
+
+
+def _arrow(drawn: Sequence[Points], lines: list[_Line], size: float) -> tuple[Form, WordBox, WordBox, float] | None:
+    way = arrow_way(drawn, size)
+    if way is None:
+        return None
     boxes = [box for line in lines for box in line.boxes]
-    source = min(boxes, key=lambda box: _distance(box, *begin))
-    target = min(boxes, key=lambda box: _distance(box, *end))
+    source = min(boxes, key=lambda box: distance(box, *way[0]))
+    target = min(boxes, key=lambda box: distance(box, *way[-1]))
     return None if source is target else (Arrow(target.word), source, source, 0.8)
 
 
-def _distance(box: WordBox, x: float, y: float) -> float:
+def distance(box: WordBox, x: float, y: float) -> float:
+    """How far a point is from a word, in page units."""
     across = max(box.x - x, 0.0, x - box.x - box.width)
     top, bottom = box.baseline - 0.75 * box.size, box.baseline + 0.2 * box.size
     down = max(top - y, 0.0, y - bottom)

@@ -25,12 +25,15 @@ from wordtrail.core.layout.model import (
     SetPiece,
     WordBox,
 )
+from wordtrail.core.layout.picture_ink import on_page
 from wordtrail.core.layout.stages import Stage
 from wordtrail.core.layout.tied_numbers import numbered_disc
-from wordtrail.core.marks.forms.form import THICK, Area, Letter, Trace
+from wordtrail.core.marks.forms.arrow import Arrow
+from wordtrail.core.marks.forms.form import THICK, THICK_ON_PICTURES, Area, Letter, Trace
 from wordtrail.core.marks.forms.ink import AsDrawn
+from wordtrail.core.marks.lines import rounded
 from wordtrail.core.marks.meaning import Line, Meaning
-from wordtrail.core.marks.model import Mark, Stroke
+from wordtrail.core.marks.model import Mark, Stroke, pen_strokes
 from wordtrail.core.marks.stretch import Stretch
 from wordtrail.core.text.look import USUAL_LOOK, TextLook
 from wordtrail.core.text.model import Region, Style
@@ -39,6 +42,9 @@ LOOK = Look()
 
 NOTE_SIZE = 27.0
 NOTE_LEAD = 1.25
+
+LABEL_WIDTH = 420.0
+"""Page units that a name at a part takes at the most."""
 
 _INKS = {"lake": Ink.LAKE, "moss": Ink.MOSS, "ochre": Ink.OCHRE, "plum": Ink.PLUM, "clay": Ink.CLAY}
 
@@ -87,8 +93,8 @@ def _laid(mark: Mark, ground: Ground, *, letters: bool = True) -> LaidMark:
     run = _placed_words(mark, ground)
     pen = _Pen(mark, meaning, _trimmed(mark, _stretches(run, ground), ground), ground)
     if mark.picture:
-        if area := _area_of(mark, ground):
-            mark.form.draw_on_picture(pen, area)
+        if found := _picture_of(mark, ground):
+            pen.on_picture(*found)
         return LaidMark(mark.id, mark.form.kind, meaning.colour, (), _timed(pen.drawn))
     if mark.ink and (mark.as_drawn or isinstance(mark.form, AsDrawn)):
         pen.ink()
@@ -134,6 +140,32 @@ class _Pen:
     def number(self, page: int, text: str, x: float, y: float, radius: float) -> None:
         disc, pieces = numbered_disc(text, x, y, radius, self.meaning.colour, self.ground.look)
         self.drawn.append((page, [disc], pieces))
+
+    def label(self, page: int, text: str, x: float, y: float, size: float) -> None:
+        lines = set_text(text, size, LABEL_WIDTH, Style.BOLD, TextLook(self.ground.look.typeface))
+        pieces: list[SetPiece] = []
+        room = 0.35 * size
+        for number, line in enumerate(lines):
+            pieces += line.set_at(x, y + number * size * NOTE_LEAD, _INKS[self.meaning.colour])
+        right = max(line.width for line in lines)
+        foot = y + (len(lines) - 1) * size * NOTE_LEAD
+        plate = rounded(x - room, y - size, x + right + room, foot + 0.4 * size, 0.2)
+        self.drawn.append((page, [LaidStroke(_flat(plate), 0.0, "white", fill=True)], pieces))
+
+    def on_picture(self, number: int, picture: LaidPicture) -> None:
+        """Draw the mark's form on a picture of a page: at what the pen drew there, else on its region."""
+        mark, ink = self.mark, self.mark.ink
+        if not ink:
+            region = self.ground.regions.get((mark.picture, mark.region))
+            mark.form.draw_on_picture(self, Area(number, *region_on(picture, region)))
+        elif mark.as_drawn or isinstance(mark.form, AsDrawn):
+            for points in pen_strokes(mark):
+                stroke = LaidStroke(_flat(on_page(points, picture)), THICK_ON_PICTURES, self.meaning.colour)
+                self.drawn.append((number, [stroke], []))
+        else:
+            xs, ys = zip(*(place for points in pen_strokes(mark) for place in on_page(points, picture)), strict=True)
+            way = on_page(ink[0], picture) if isinstance(mark.form, Arrow) else None
+            mark.form.draw_on_picture(self, Area(number, min(xs), min(ys), max(xs), max(ys), way))
 
     def note(self, text: str) -> None:
         self.drawn.append(_note(text, self.meaning, self.stretches, self.ground))
@@ -223,12 +255,12 @@ def _placed_ink(stroke: Stroke, box: WordBox) -> tuple[float, ...]:
     return tuple(round((box.baseline if n % 2 else box.x) + value * box.size, 2) for n, value in enumerate(stroke))
 
 
-def _area_of(mark: Mark, ground: Ground) -> Area | None:
-    """The picture or the region of it that a mark is on, where it is on a page of the text."""
+def _picture_of(mark: Mark, ground: Ground) -> tuple[int, LaidPicture] | None:
+    """The picture that a mark is on, with its page, where it is on a page of the text."""
     for number, page in enumerate(ground.pages):
         for picture in page.pictures:
             if picture.id == mark.picture and not page.board:
-                return Area(number, *region_on(picture, ground.regions.get((mark.picture, mark.region))))
+                return number, picture
     return None
 
 

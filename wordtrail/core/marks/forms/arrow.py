@@ -9,7 +9,7 @@ from typing import ClassVar, Literal, Self
 from wordtrail.core.errors import LessonError
 from wordtrail.core.marks.forms.form import THICK, THICK_ON_PICTURES, Area, Form, Pen, Trace
 from wordtrail.core.marks.forms.underline import Underline
-from wordtrail.core.marks.lines import arrow_head, curve
+from wordtrail.core.marks.lines import Points, arrow_head, curve
 from wordtrail.core.marks.meaning import Line
 
 
@@ -60,9 +60,21 @@ class Arrow(Form):
         pen.draw(last.page, Trace(arrow_head(points, 0.3 * size), width))
 
     def draw_on_picture(self, pen: Pen, area: Area) -> None:
-        """From the upper left to the middle."""
-        size, middle = area.size, ((area.left + area.right) / 2, (area.top + area.bottom) / 2)
-        begin = (max(8.0, area.left - 2.2 * size), area.top - 0.6 * size)
-        points = curve(begin, (area.left - 0.4 * size, area.top - 0.5 * size), middle)
+        """From part to part, or from the words to a part; where no pen said so, from the upper left to the middle."""
+        size = area.size
+        if area.way and len(area.way) > 1:
+            points = _straight(area.way[0], area.way[-1])
+        elif area.way and pen.stretches:
+            last = pen.stretches[-1]
+            begin = ((last.left + last.right) / 2, last.baseline + 0.42 * last.size)
+            points = _straight(begin, area.way[-1])
+        else:
+            middle = ((area.left + area.right) / 2, (area.top + area.bottom) / 2)
+            begin = (max(8.0, area.left - 2.2 * size), area.top - 0.6 * size)
+            points = curve(begin, (area.left - 0.4 * size, area.top - 0.5 * size), middle)
         pen.draw(area.page, Trace(points, THICK_ON_PICTURES))
         pen.draw(area.page, Trace(arrow_head(points, 0.5 * size), THICK_ON_PICTURES))
+
+
+def _straight(begin: tuple[float, float], end: tuple[float, float]) -> Points:
+    return curve(begin, ((begin[0] + end[0]) / 2, (begin[1] + end[1]) / 2), end)

@@ -44,13 +44,15 @@ class Trace:
 
 @dataclass(frozen=True, slots=True)
 class Area:
-    """A picture, or a part of it, on page `page`, in page units."""
+    """A picture, or a part of it, on page `page`, in page units; where the pen drew an arrow on it, the `way` from its
+    beginning (or only its end, where it begins at words) to its head."""
 
     page: int
     left: float
     top: float
     right: float
     bottom: float
+    way: Points | None = None
 
     @property
     def size(self) -> float:
@@ -92,6 +94,10 @@ class Pen(Protocol):
 
     def number(self, page: int, text: str, x: float, y: float, radius: float) -> None:
         """Write a number in a filled circle around (x, y)."""
+        ...
+
+    def label(self, page: int, text: str, x: float, y: float, size: float) -> None:
+        """Write words of this size on a ground of their own, their left edge at `x`, their baseline at `y`."""
         ...
 
     def note(self, text: str) -> None:
