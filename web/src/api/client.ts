@@ -23,6 +23,8 @@ export class Problem extends Error {
     readonly advice: string,
     /** Of a part of a take that skipped ahead: the number of the one that comes next. */
     readonly expected?: number,
+    /** What the person is asked, where only she can say how to go on. */
+    readonly asks = '',
   ) {
     super(detail)
   }
@@ -61,6 +63,7 @@ export class Problem extends Error {
       body?.kept ?? '',
       body?.advice ?? '',
       body?.expected ?? undefined,
+      body?.asks,
     )
   }
 }

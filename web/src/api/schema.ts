@@ -1359,7 +1359,7 @@ export interface components {
             /** Needs Word */
             needs_word: boolean;
             /** Fresh */
-            fresh: components["schemas"]["Highlight"] | components["schemas"]["Underline"] | components["schemas"]["DoubleUnderline"] | components["schemas"]["DashedUnderline"] | components["schemas"]["Circle"] | components["schemas"]["Boxed"] | components["schemas"]["CrossOut"] | components["schemas"]["Bracket"] | components["schemas"]["Arrow"] | components["schemas"]["Number"] | components["schemas"]["SymbolSign"] | components["schemas"]["MarginNote"] | components["schemas"]["WordParts"] | components["schemas"]["AsDrawn"];
+            fresh: components["schemas"]["Highlight"] | components["schemas"]["Underline"] | components["schemas"]["DoubleUnderline"] | components["schemas"]["DashedUnderline"] | components["schemas"]["Circle"] | components["schemas"]["Boxed"] | components["schemas"]["CrossOut"] | components["schemas"]["Bracket"] | components["schemas"]["Arrow"] | components["schemas"]["Number"] | components["schemas"]["SymbolSign"] | components["schemas"]["MarginNote"] | components["schemas"]["PartName"] | components["schemas"]["WordParts"] | components["schemas"]["AsDrawn"];
         };
         /**
          * Match
@@ -1415,6 +1415,24 @@ export interface components {
             left: string;
             /** Right */
             right: string;
+        };
+        /**
+         * PartName
+         * @description The name `text` (empty: that of its meaning) at a part of a picture, with a line to its middle; over words, above
+         *     them.
+         */
+        PartName: {
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+            /**
+             * Kind
+             * @default part name
+             * @constant
+             */
+            kind: "part name";
         };
         /**
          * PausePoint
@@ -1810,7 +1828,8 @@ export interface components {
         /**
          * LaidMark
          * @description A mark as shapes: its stretches in drawing order (a highlight fills them), the strokes of each page,
-         *     and the pieces of text that stand there when it is drawn: the letter of its meaning, a number, a note.
+         *     and the pieces of text that stand there when it is drawn: the letter of its meaning, a number, a note. A layout has
+         *     one more of the same id for each page on which the mark's words are quoted.
          */
         LaidMark: {
             /** Id */
@@ -2682,10 +2701,10 @@ export interface components {
          * @description Drawn in a `form` on the run from `first` to `last` (word ids, in reading order, both included).
          *
          *     `skip` characters of the first word and `drop` of the last one are left out: so it sits on an ending, a
-         *     first letter or a comma. On a picture, `picture` is its block and `region` one of its regions (or empty: the
-         *     whole); the words then say when it is drawn. `ink` is what the pen drew, measured from the first word's left
-         *     end and baseline in font sizes, so that it stays on its word; it is shown instead of the tidy shape when
-         *     `as_drawn`.
+         *     first letter or a comma. On a picture, `picture` is its block (of a page's photo the page) and `region` one of its
+         *     regions (or empty: the whole); the words then say when it is drawn. `ink` is what the pen drew: measured from the
+         *     first word's left end and baseline in font sizes, so that it stays on its word; on a picture in shares of its width
+         *     and height, of an arrow behind the points of its way. It is shown instead of the tidy shape when `as_drawn`.
          *
          *     `moment` is when it is drawn: of READ, the `nth` time its words are read (QUOTED: any later time); of PAUSE,
          *     at the point `pause`. It takes `seconds` (0: as long as its words take). `reading` names the reading it
@@ -2695,7 +2714,7 @@ export interface components {
             /** Id */
             id: string;
             /** Form */
-            form: components["schemas"]["Highlight"] | components["schemas"]["Underline"] | components["schemas"]["DoubleUnderline"] | components["schemas"]["DashedUnderline"] | components["schemas"]["Circle"] | components["schemas"]["Boxed"] | components["schemas"]["CrossOut"] | components["schemas"]["Bracket"] | components["schemas"]["Arrow"] | components["schemas"]["Number"] | components["schemas"]["SymbolSign"] | components["schemas"]["MarginNote"] | components["schemas"]["WordParts"] | components["schemas"]["AsDrawn"];
+            form: components["schemas"]["Highlight"] | components["schemas"]["Underline"] | components["schemas"]["DoubleUnderline"] | components["schemas"]["DashedUnderline"] | components["schemas"]["Circle"] | components["schemas"]["Boxed"] | components["schemas"]["CrossOut"] | components["schemas"]["Bracket"] | components["schemas"]["Arrow"] | components["schemas"]["Number"] | components["schemas"]["SymbolSign"] | components["schemas"]["MarginNote"] | components["schemas"]["PartName"] | components["schemas"]["WordParts"] | components["schemas"]["AsDrawn"];
             /** First */
             first: string;
             /** Last */
@@ -3498,7 +3517,7 @@ export interface components {
          */
         AddMarkInput: {
             /** Form */
-            form: components["schemas"]["HighlightInput"] | components["schemas"]["UnderlineInput"] | components["schemas"]["DoubleUnderlineInput"] | components["schemas"]["DashedUnderlineInput"] | components["schemas"]["CircleInput"] | components["schemas"]["BoxedInput"] | components["schemas"]["CrossOutInput"] | components["schemas"]["BracketInput"] | components["schemas"]["ArrowInput"] | components["schemas"]["NumberInput"] | components["schemas"]["SymbolSignInput"] | components["schemas"]["MarginNoteInput"] | components["schemas"]["WordPartsInput"] | components["schemas"]["AsDrawnInput"];
+            form: components["schemas"]["HighlightInput"] | components["schemas"]["UnderlineInput"] | components["schemas"]["DoubleUnderlineInput"] | components["schemas"]["DashedUnderlineInput"] | components["schemas"]["CircleInput"] | components["schemas"]["BoxedInput"] | components["schemas"]["CrossOutInput"] | components["schemas"]["BracketInput"] | components["schemas"]["ArrowInput"] | components["schemas"]["NumberInput"] | components["schemas"]["SymbolSignInput"] | components["schemas"]["MarginNoteInput"] | components["schemas"]["PartNameInput"] | components["schemas"]["WordPartsInput"] | components["schemas"]["AsDrawnInput"];
             /** First */
             first: string;
             /** Last */
@@ -3904,7 +3923,7 @@ export interface components {
         /**
          * DrawInk
          * @description What the pen drew on a page of the wide stage, in page units; it becomes the mark it looks like, on the
-         *     words it belongs to.
+         *     words or the picture it belongs to; where it lies across both, `on` says which.
          */
         DrawInkInput: {
             /** Page */
@@ -3918,6 +3937,12 @@ export interface components {
              * @default
              */
             reading?: string;
+            /**
+             * On
+             * @default
+             * @enum {string}
+             */
+            on?: "" | "text" | "picture";
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -4247,10 +4272,10 @@ export interface components {
          * @description Drawn in a `form` on the run from `first` to `last` (word ids, in reading order, both included).
          *
          *     `skip` characters of the first word and `drop` of the last one are left out: so it sits on an ending, a
-         *     first letter or a comma. On a picture, `picture` is its block and `region` one of its regions (or empty: the
-         *     whole); the words then say when it is drawn. `ink` is what the pen drew, measured from the first word's left
-         *     end and baseline in font sizes, so that it stays on its word; it is shown instead of the tidy shape when
-         *     `as_drawn`.
+         *     first letter or a comma. On a picture, `picture` is its block (of a page's photo the page) and `region` one of its
+         *     regions (or empty: the whole); the words then say when it is drawn. `ink` is what the pen drew: measured from the
+         *     first word's left end and baseline in font sizes, so that it stays on its word; on a picture in shares of its width
+         *     and height, of an arrow behind the points of its way. It is shown instead of the tidy shape when `as_drawn`.
          *
          *     `moment` is when it is drawn: of READ, the `nth` time its words are read (QUOTED: any later time); of PAUSE,
          *     at the point `pause`. It takes `seconds` (0: as long as its words take). `reading` names the reading it
@@ -4260,7 +4285,7 @@ export interface components {
             /** Id */
             id: string;
             /** Form */
-            form: components["schemas"]["HighlightInput"] | components["schemas"]["UnderlineInput"] | components["schemas"]["DoubleUnderlineInput"] | components["schemas"]["DashedUnderlineInput"] | components["schemas"]["CircleInput"] | components["schemas"]["BoxedInput"] | components["schemas"]["CrossOutInput"] | components["schemas"]["BracketInput"] | components["schemas"]["ArrowInput"] | components["schemas"]["NumberInput"] | components["schemas"]["SymbolSignInput"] | components["schemas"]["MarginNoteInput"] | components["schemas"]["WordPartsInput"] | components["schemas"]["AsDrawnInput"];
+            form: components["schemas"]["HighlightInput"] | components["schemas"]["UnderlineInput"] | components["schemas"]["DoubleUnderlineInput"] | components["schemas"]["DashedUnderlineInput"] | components["schemas"]["CircleInput"] | components["schemas"]["BoxedInput"] | components["schemas"]["CrossOutInput"] | components["schemas"]["BracketInput"] | components["schemas"]["ArrowInput"] | components["schemas"]["NumberInput"] | components["schemas"]["SymbolSignInput"] | components["schemas"]["MarginNoteInput"] | components["schemas"]["PartNameInput"] | components["schemas"]["WordPartsInput"] | components["schemas"]["AsDrawnInput"];
             /** First */
             first: string;
             /** Last */
@@ -4645,6 +4670,24 @@ export interface components {
          * @enum {string}
          */
         PartInput: "look back" | "purpose" | "at hand" | "sight words" | "word cards" | "matching" | "picture walk" | "quick write" | "reading" | "questions" | "recap" | "task";
+        /**
+         * PartName
+         * @description The name `text` (empty: that of its meaning) at a part of a picture, with a line to its middle; over words, above
+         *     them.
+         */
+        PartNameInput: {
+            /**
+             * Text
+             * @default
+             */
+            text?: string;
+            /**
+             * Kind
+             * @default part name
+             * @constant
+             */
+            kind?: "part name";
+        };
         /**
          * PartRole
          * @description What a part of a word is.
@@ -5867,8 +5910,8 @@ export interface components {
         };
         /**
          * Finding
-         * @description Something to look at: `at` is its moment in the take that is heard there (None: it has none), `about` the id of
-         *     what it is about.
+         * @description Something to look at: `at` is its moment (seconds, of lesson time while it is looked for, of the take that is
+         *     heard there when it is told; None: it has none), `about` the id of what it is about.
          */
         Finding: {
             /** Sentence */
@@ -6785,6 +6828,11 @@ export interface components {
             advice?: string;
             /** Expected */
             expected?: number | null;
+            /**
+             * Asks
+             * @default
+             */
+            asks?: string;
         };
     };
     responses: never;

@@ -97,8 +97,9 @@ export class TakeRecorder {
     this.note('go on')
   }
 
-  note(what: string, detail = ''): void {
-    this.events.push({ at: Math.max(0, this.time), what, detail })
+  /** Something happened now, or at a moment before (seconds of take time). */
+  note(what: string, detail = '', at = this.time): void {
+    this.events.push({ at: Math.max(0, at), what, detail })
   }
 
   /** Send again what was refused, after its cause was mended. */

@@ -216,7 +216,7 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
       end()
       await lesson.refresh()
     },
-    note: (what: string, detail: string) => recorder.value?.note(what, detail),
+    note: (what: string, detail: string, at?: number) => recorder.value?.note(what, detail, at),
   }
 }
 

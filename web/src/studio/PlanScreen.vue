@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useLocalStorage } from '@vueuse/core'
 import { computed, provide, ref, watch } from 'vue'
 import { useCatalogue } from '@/api/catalogue'
 import { ask, client, type Command, type Schemas } from '@/api/client'
@@ -11,6 +10,8 @@ import { duration, lasts } from '@/parts/words'
 import { stateAt } from '@/stage/cueReader'
 import { placesOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
+import { useMeaning } from './meaning'
+import AcrossDialog from './plan/AcrossDialog.vue'
 import { useChosenWords } from './plan/chosenWords'
 import FirstSteps from './plan/FirstSteps.vue'
 import InkLayer from './plan/InkLayer.vue'
@@ -80,11 +81,9 @@ const suggesting = ref(false)
 /** The kind of suggestions that is looked at; empty: all. */
 const suggestedKind = ref('')
 const legendOpen = ref(false)
-/** The meaning that was marked with last, also the next time. */
-const meaningWished = useLocalStorage(`word-trail.meaning.${lesson.id.value}`, '')
 const legend = computed(() => document.value.legend)
-const current = computed(() => legend.value.find((one) => one.id === meaningWished.value) ?? legend.value[0]!)
-const meaning = computed({ get: () => current.value.id, set: (id) => (meaningWished.value = id) })
+const meaning = useMeaning(lesson.id.value, legend)
+const current = computed(() => legend.value.find((one) => one.id === meaning.value)!)
 const used = computed(() => new Set(document.value.marks.map((mark) => mark.meaning)))
 
 const send = (command: Command) => lesson.send(command)
@@ -117,9 +116,11 @@ const marking = useMarking({
   meaning,
   reading,
   send,
+  problem: lesson.problem,
+  dismiss: lesson.dismiss,
   open: (id) => (opened.value = id),
 })
-const { pointing } = marking
+const { pointing, across } = marking
 
 /* Pause points. */
 function ask_() {
@@ -398,6 +399,11 @@ useKeys({
         :send="send"
       />
     </RunStrip>
+    <AcrossDialog
+      :open="!!across"
+      @choose="(on) => across && marking.ink(across.page, across.strokes, on)"
+      @close="across = undefined"
+    />
     <LegendDialog :open="legendOpen" :legend="legend" :used="used" :send="send" @close="legendOpen = false" />
   </div>
 </template>

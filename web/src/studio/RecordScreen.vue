@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { useElementSize, useLocalStorage, useRafFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
+import { useCatalogue } from '@/api/catalogue'
 import { ask, client, Problem } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
@@ -14,10 +15,16 @@ import { placesOf, printedOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
 import DrawWhileTalking from './DrawWhileTalking.vue'
 import RefusedTake from './RefusedTake.vue'
+import { useMeaning } from './meaning'
+import AcrossDialog from './plan/AcrossDialog.vue'
+import { useChosenWords } from './plan/chosenWords'
+import InkLayer from './plan/InkLayer.vue'
 import TakeList from './TakeList.vue'
 import BrokenOff from './record/BrokenOff.vue'
 import DeskKeys from './record/DeskKeys.vue'
 import { useDesk } from './record/desk'
+import { useDeskMarks } from './record/deskMarks'
+import DeskPen from './record/DeskPen.vue'
 import { useGuide } from './record/guide'
 import GuidePrompt from './record/GuidePrompt.vue'
 import GuideSteps from './record/GuideSteps.vue'
@@ -108,6 +115,16 @@ const desk = useDesk(
   { places: stops, at, jump },
   (what, detail) => running.value && take.note(what, detail),
 )
+/* New marks, with the pen or on chosen words. */
+const words = computed(() =>
+  view.value.lesson.passages.flatMap((p) => p.pages.flatMap((q) => q.blocks.flatMap((b) => b.words))),
+)
+const picked = useChosenWords(words, (word) => places.value.get(word)?.page)
+const meaning = useMeaning(
+  lesson.id.value,
+  computed(() => view.value.lesson.legend),
+)
+const onText = computed(() => onStage.value && !stage.value?.layout.pages[page.value]?.board)
 const state = computed(() => ({
   ...stateAt(stage.value!.sheet, -1),
   lit: lit.value,
@@ -124,9 +141,23 @@ const live = useLiveMarks(
   {
     time: takeTime,
     recording: computed(() => phase.value === 'recording' || rehearsing.value),
-    note: (what, detail) => running.value && take.note(what, detail),
+    note: (what, detail, at) => running.value && take.note(what, detail, at),
   },
 )
+const made = useDeskMarks({
+  chosen: picked,
+  marks: computed(() => view.value.lesson.marks),
+  meaning,
+  send: lesson.send,
+  problem: lesson.problem,
+  dismiss: lesson.dismiss,
+  time: takeTime,
+  steps: desk.steps,
+  drew: live.drew,
+  takeBack: (mark) => live.drawn.value.has(mark) && live.press(mark),
+})
+const { across, drawing } = made
+const undo = () => made.undo() || desk.undo()
 const hasMore = computed(() => {
   const { pause_points, plan } = view.value.lesson
   return (
@@ -152,8 +183,10 @@ watch(whole, begin)
 function set() {
   begin()
   live.begin()
+  made.begin()
 }
 async function start() {
+  if (rehearsing.value) made.forget()
   rehearsing.value = false
   set()
   await take.start()
@@ -161,6 +194,7 @@ async function start() {
 }
 /** Try everything without keeping sound. */
 function rehearse() {
+  if (rehearsing.value) made.forget()
   rehearsing.value = !rehearsing.value
   rehearsedSince.value = performance.now()
   rehearsed.value = 0
@@ -200,16 +234,25 @@ onBeforeRouteLeave(
     !running.value ||
     window.confirm('You are recording. Leave anyway? What was recorded is kept as an unfinished take.'),
 )
+const catalogue = useCatalogue()
+/** With words chosen, the keys of marks come first. */
+const markBy = (key: string) => {
+  const form = catalogue.forms.find((one) => one.key === key)
+  if (form && onStage.value && picked.span.value) void made.mark(form)
+}
 useKeys({
+  ...Object.fromEntries(catalogue.forms.map(({ key }) => [key, () => markBy(key)])),
   r: () => void (busy.value ? take.stop() : start()),
   space: take.pauseOrGoOn,
-  m: () => live.press(live.next.value),
+  m: () => (picked.span.value ? markBy('m') : live.press(live.next.value)),
   arrowright: () => desk.go(1),
   arrowleft: () => desk.go(-1),
   s: () => onStage.value && desk.stop(),
-  n: () => onStage.value && desk.show(),
+  n: () => onStage.value && (picked.span.value ? markBy('n') : desk.show()),
   t: () => onStage.value && desk.back(),
-  u: () => onStage.value && desk.undo(),
+  u: () => onStage.value && (picked.span.value ? markBy('u') : undo()),
+  i: () => onText.value && (drawing.value = !drawing.value),
+  escape: () => (picked.clear(), (drawing.value = false)),
   ...Object.fromEntries(DIGITS.map((digit) => [String(digit), () => onStage.value && desk.number(digit)])),
 })
 </script>
@@ -236,7 +279,23 @@ useKeys({
     class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_290px] gap-5 narrow:flex narrow:flex-col"
   >
     <div ref="frame" class="panel relative min-h-0 overflow-hidden narrow:aspect-[1300/1080]">
-      <StagePage :layout="stage.layout" :state="state" text-only />
+      <StagePage
+        :layout="stage.layout"
+        :state="state"
+        :choosable="onText && !drawing"
+        :chosen="picked.ids.value"
+        text-only
+        @choose="picked.choose"
+      >
+        <InkLayer
+          v-if="onText && drawing"
+          :width="stage.layout.width"
+          :height="stage.layout.height"
+          :colour="legend.find((one) => one.id === meaning)?.colour ?? 'lake'"
+          @pointerdown="made.touched"
+          @drawn="(strokes) => made.ink(page, strokes)"
+        />
+      </StagePage>
       <GuidePrompt
         v-if="prompt"
         :point="prompt.point"
@@ -308,11 +367,20 @@ useKeys({
         :stops-at="desk.toStopAt.value?.question ?? ''"
         :left="desk.target.value ? desk.left.value : -1"
         :away="desk.isAway.value"
-        :can-undo="desk.canUndo.value"
+        :can-undo="desk.steps.value > 0 || made.canUndo.value"
         @stop="desk.stop"
         @show="desk.show()"
         @back="desk.back"
-        @undo="desk.undo"
+        @undo="undo"
+      />
+      <DeskPen
+        v-if="onText"
+        v-model:drawing="drawing"
+        v-model:meaning="meaning"
+        :legend="legend"
+        :chosen="picked.span.value ? picked.textOf(picked.span.value.first, picked.span.value.last) : ''"
+        :waits="!!made.pointing.value"
+        @mark="made.mark"
       />
       <DrawWhileTalking
         v-if="onStage && live.here.value.length"
@@ -388,5 +456,10 @@ useKeys({
       </section>
       <TakeList v-if="!busy && !rehearsing" />
     </div>
+    <AcrossDialog
+      :open="!!across"
+      @choose="(on) => across && made.ink(across.page, across.strokes, on)"
+      @close="across = undefined"
+    />
   </div>
 </template>

@@ -80,6 +80,7 @@ export const keysOf = (catalogue: Catalogue): Record<string, Keys> => ({
     ['1 2 3 …', 'a choice or box; a page of the text'],
     ['T', 'back to the text'],
     ['M', 'draw the next mark now'],
+    ['I', 'draw on the page with the pen'],
     ['U', 'take the last step back'],
     ...EVERYWHERE,
   ],

@@ -1,7 +1,7 @@
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, ref, type EffectScope } from 'vue'
-import type { Command, Schemas } from '@/api/client'
+import { Problem, type Command, type Schemas } from '@/api/client'
 import { useChosenWords } from '@/studio/plan/chosenWords'
 import { useMarking } from '@/studio/plan/marking'
 import { useLiveMarks } from '@/studio/record/liveMarks'
@@ -169,6 +169,7 @@ describe('marking on the plan', () => {
   function made() {
     const marks = ref<Schemas['Mark'][]>([])
     const opened = ref('')
+    const problem = ref<Problem>()
     const chosen = within(() => useChosenWords(words, () => 0))
     const send = async (command: Command) => {
       if (!(await lesson.send(command))) return false
@@ -182,10 +183,12 @@ describe('marking on the plan', () => {
         meaning: ref('evidence'),
         reading: ref('r1'),
         send,
+        problem,
+        dismiss: () => (problem.value = undefined),
         open: (id) => (opened.value = id),
       }),
     )
-    return { marks, opened, chosen, marking }
+    return { marks, opened, chosen, marking, problem }
   }
 
   it('draws on the chosen words, and lets go of them', async () => {
@@ -223,6 +226,18 @@ describe('marking on the plan', () => {
     await flushPromises()
     expect(sent).toMatchObject([{ kind: 'add mark', form: { kind: 'arrow', to: 'c' }, first: 'a' }])
     expect(marking.pointing.value).toBeUndefined()
+  })
+
+  it('asks what a drawing is on that lies across a picture and the text', async () => {
+    const { marking, problem, opened } = made()
+    refuses = true
+    problem.value = Problem.from(422, { asks: 'text or picture' })
+    await marking.ink(2, [[0, 0, 9, 9]])
+    expect([marking.across.value?.page, problem.value, opened.value]).toEqual([2, undefined, ''])
+    refuses = false
+    await marking.ink(2, marking.across.value!.strokes, 'picture')
+    expect(sent[sent.length - 1]).toMatchObject({ on: 'picture', strokes: [[0, 0, 9, 9]] })
+    expect([marking.across.value, opened.value]).toEqual([undefined, 'm1'])
   })
 
   it('makes a mark of ink, and goes between its tidy shape and what was drawn', async () => {

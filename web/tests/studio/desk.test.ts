@@ -96,7 +96,7 @@ describe('the desk', () => {
     desk.undo()
     expect(desk.toStopAt.value?.id).toBe('pause2')
     desk.undo()
-    expect([desk.parts.value, desk.canUndo.value]).toEqual([[], false])
+    expect([desk.parts.value, desk.steps.value]).toEqual([[], 0])
     desk.undo()
     expect(noted.filter((one) => one === 'taken back')).toHaveLength(3)
   })
@@ -106,6 +106,6 @@ describe('the desk', () => {
     desk.show()
     here.value = 1
     desk.begin()
-    expect([desk.parts.value, desk.canUndo.value, noted]).toEqual([[], false, ['part pause2']])
+    expect([desk.parts.value, desk.steps.value, noted]).toEqual([[], 0, ['part pause2']])
   })
 })

@@ -28,6 +28,9 @@ const value = (event: Event) => (event.target as HTMLInputElement | HTMLSelectEl
 const pictures = computed(() =>
   props.lesson.passages.flatMap((p) => p.pages.flatMap((q) => q.blocks.filter((block) => block.picture))),
 )
+const photos = computed(() =>
+  props.lesson.passages.flatMap((p) => p.pages.filter((page) => page.photo && page.as_photo)),
+)
 /** "block/region", or empty for a mark on the words. */
 const place = computed(() => (draft.value.picture ? `${draft.value.picture}/${draft.value.region}` : ''))
 function put(at: string) {
@@ -168,7 +171,7 @@ const isIn = (at: number) => at >= draft.value.skip && at < letters.value.length
       </span>
     </div>
     <select
-      v-if="pictures.length"
+      v-if="pictures.length || photos.length"
       class="field"
       aria-label="Where it is drawn"
       :value="place"
@@ -176,11 +179,16 @@ const isIn = (at: number) => at >= draft.value.skip && at < letters.value.length
     >
       <option value="">on the words</option>
       <template v-for="block in pictures" :key="block.id">
-        <option :value="`${block.id}/`">around the picture{{ block.text ? ` “${block.text}”` : '' }}</option>
+        <option :value="`${block.id}/`">
+          {{ draft.ink.length ? 'on' : 'around' }} the picture{{ block.text ? ` “${block.text}”` : '' }}
+        </option>
         <option v-for="region in block.picture!.regions" :key="region.id" :value="`${block.id}/${region.id}`">
           on {{ region.name }}
         </option>
       </template>
+      <option v-for="page in photos" :key="page.id" :value="`${page.id}/`">
+        on the photo of the page {{ page.label }}
+      </option>
     </select>
     <div
       v-if="oneWord && letters.length > 1 && kind !== 'word parts'"

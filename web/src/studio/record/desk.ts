@@ -133,7 +133,8 @@ export function useDesk(
     parts,
     toStopAt,
     isAway,
-    canUndo: computed(() => before.value.length > 0),
+    /** How many steps can be taken back. */
+    steps: computed(() => before.value.length),
     go,
     back,
     stop,

@@ -9,7 +9,7 @@ export interface LiveRecording {
   time: Readonly<Ref<number>>
   recording: Readonly<Ref<boolean>>
   /** Keep what happened, with its moment. */
-  note: (what: string, detail: string) => void
+  note: (what: string, detail: string, at?: number) => void
 }
 
 /** Marks that are drawn by hand while talking: which of them are on this page, which is next, what is on the stage. */
@@ -43,7 +43,12 @@ export function useLiveMarks(
     drawnAt.value = changed
     note(back ? 'mark taken back' : 'mark', mark)
   }
+  /** A mark that was made just now was begun at a moment (seconds of take time). */
+  function drew(mark: string, at: number) {
+    drawnAt.value = new Map(drawnAt.value).set(mark, at)
+    note('mark', mark, at)
+  }
   const begin = () => (drawnAt.value = new Map())
 
-  return { here, drawn, next, onStage, press, begin }
+  return { here, drawn, next, onStage, press, drew, begin }
 }
