@@ -7,7 +7,7 @@ const emit = defineEmits<{ choose: [on: 'text' | 'picture']; close: [] }>()
 </script>
 
 <template>
-  <PanelDialog :open="open" title="The picture or the text?" width="420px" @close="emit('close')">
+  <PanelDialog :open="open" title="The picture or the text?" width="500px" @close="emit('close')">
     <p class="mt-2">Your drawing lies across both. Which one is it on?</p>
     <div class="mt-5 flex justify-end gap-3">
       <button class="button" type="button" @click="emit('close')">Neither, leave it out</button>

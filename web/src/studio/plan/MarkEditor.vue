@@ -191,7 +191,7 @@ const isIn = (at: number) => at >= draft.value.skip && at < letters.value.length
       </option>
     </select>
     <div
-      v-if="oneWord && letters.length > 1 && kind !== 'word parts'"
+      v-if="oneWord && !draft.picture && letters.length > 1 && kind !== 'word parts'"
       role="group"
       aria-label="Letters that are marked"
       class="flex items-center gap-0.5 font-passage text-[18px]"

@@ -45,7 +45,11 @@ export function postsOf(
       id: mark.id,
       word: mark.last,
       colour: means?.colour ?? 'moss',
-      title: textOf(mark.first, mark.last),
+      title: mark.picture
+        ? mark.form.kind === 'part name' && mark.form.text
+          ? mark.form.text
+          : 'on the picture'
+        : textOf(mark.first, mark.last),
       note: `${means?.letter} · ${means?.name}`,
       open: opened === mark.id,
       slim: true,
