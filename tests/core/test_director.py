@@ -40,7 +40,7 @@ FIRST, SECOND = (page.id for page in lesson().passages[0].pages)
 def did(made: Lesson, *deeds: tuple[float, Deed, str] | tuple[float, Deed, str, int]) -> Lesson:
     """The lesson with directions at moments of the take."""
     for at, deed, target, *part in deeds:
-        made = apply(made, KeepDirection(Direction("", TAKE, at, deed, target, *part)))
+        made = apply(made, KeepDirection(Direction("", TAKE, at, deed, target, part[0] if part else 0)))
     return made
 
 

@@ -10,6 +10,7 @@ from tests.worlds import TAKE, lesson, trail, without
 from wordtrail.core.changes.card_changes import KeepCard, MakeCard, SetMatching
 from wordtrail.core.changes.chart_changes import KeepOrganizer, MakeOrganizer
 from wordtrail.core.changes.commands import apply
+from wordtrail.core.changes.direction_changes import KeepDirection
 from wordtrail.core.changes.mark_changes import KeepMark
 from wordtrail.core.changes.opening_changes import SetOpening
 from wordtrail.core.changes.point_changes import KeepPoint
@@ -46,6 +47,7 @@ from wordtrail.core.plan.model import PausePoint, Reading
 from wordtrail.core.plan.opening import Opening
 from wordtrail.core.plan.organizers import Shape
 from wordtrail.core.text.span import Span
+from wordtrail.core.trail.directions import Deed, Direction
 from wordtrail.core.trail.model import Aside, Trail, Visit
 from wordtrail.formats import trail_json
 from wordtrail.standins.demo_world import LESSONS
@@ -140,6 +142,26 @@ def by_hand() -> Lesson:
     return made
 
 
+def directed(made: Lesson) -> Lesson:
+    """The same, with pages turned, words and parts come close to, and places pointed at, by hand."""
+    first, second = (page.id for page in made.passages[0].pages)
+    way = (0.0, 300.0, 400.0, 0.4, 520.5, 410.25, 0.9, 900.0, 380.0)
+    deeds = (
+        Direction("", TAKE, 2.0, Deed.CLOSER, "a3 a5"),
+        Direction("", TAKE, 3.5, Deed.POINT, first, path=way),
+        Direction("", TAKE, 4.0, Deed.CLOSER, "a10 a11"),
+        Direction("", TAKE, 5.5, Deed.CLOSER, ""),
+        Direction("", TAKE, 6.2, Deed.CLOSER, "a1 a16"),
+        Direction("", TAKE, 7.0, Deed.TURN, second),
+        Direction("", TAKE, 7.3, Deed.POINT, second, path=way[:3]),
+        Direction("", TAKE, 8.0, Deed.BACK),
+        Direction("", TAKE, 8.5, Deed.TURN, first),
+    )
+    for one in deeds:
+        made = apply(made, KeepDirection(one))
+    return made
+
+
 def generated(seed: int) -> ShownLesson:
     """A part of what `by_hand` has, read in a way of its own: slower, words left out, parts read again, questions
     read aloud or not, talk here and there."""
@@ -179,4 +201,5 @@ def all_shown() -> list[ShownLesson]:
     """All lessons that vectors are made of."""
     whole = by_hand()
     halting = without(trail(whole), "a4", "a12")
-    return [*demo_lessons(), shown("by hand", whole, halting), *(generated(seed) for seed in SEEDS)]
+    handled = shown("directed", directed(whole), halting)
+    return [*demo_lessons(), shown("by hand", whole, halting), handled, *(generated(seed) for seed in SEEDS)]

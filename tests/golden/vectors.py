@@ -10,12 +10,21 @@ from typing import Any
 from tests.golden.lessons import ShownLesson, all_shown
 from wordtrail.api.catalogue import all_kinds
 from wordtrail.core.cues.model import Caption, CueSheet, Gate, SignpostShown
-from wordtrail.core.cues.state import sentence_back, state_at
+from wordtrail.core.cues.state import COMES_CLOSER, FADES, sentence_back, state_at
 from wordtrail.core.direct.course import Light
-from wordtrail.core.layout.drawing import dots_of, drawn_points, highlight_of, shares, stone_of, stones_used
+from wordtrail.core.layout.drawing import (
+    closer_view,
+    dots_of,
+    drawn_points,
+    highlight_of,
+    shares,
+    stone_of,
+    stones_used,
+)
 from wordtrail.core.layout.tied_numbers import deep
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.marks.meaning import COLOURS
+from wordtrail.core.trail.directions import PLACE
 from wordtrail.store.documents import to_json
 
 EDGE = 0.001
@@ -39,6 +48,13 @@ def moments_of(sheet: CueSheet) -> Iterator[Moment]:
         for part in range(4)
     }
     edges |= {gate.at for gate in sheet.gates} | {one.at for one in sheet.reveals}
+    edges |= {round(one.at + part * COMES_CLOSER / 4, 4) for one in sheet.views for part in range(5)}
+    edges |= {
+        round(one.at + one.path[place] + later, 4)
+        for one in sheet.pointings
+        for place in range(0, len(one.path), PLACE)
+        for later in (0.0, 0.05, FADES / 2, FADES)
+    }
     for time in sorted(_around(edges)):
         yield time, "", 0.0
     for gate in sheet.gates:
@@ -69,7 +85,14 @@ def cue_vectors(lesson: ShownLesson) -> dict[str, Any]:
     moments: list[tuple[float, str, float, dict[str, Any]]] = []
     for time, gate, waited in moments_of(lesson.sheet):
         state = json.loads(to_json(state_at(lesson.sheet, time, gate, waited)))
-        moments.append((time, gate, waited, {key: value for key, value in state.items() if before.get(key) != value}))
+        moments.append(
+            (
+                time,
+                gate,
+                waited,
+                {key: value for key, value in state.items() if key not in before or before[key] != value},
+            )
+        )
         before = state
     back = [[time, sentence_back(lesson.sheet, time)] for time, gate, _, _ in moments if not gate]
     return {"name": lesson.name, "sheet": json.loads(to_json(lesson.sheet)), "moments": moments, "back": back}
@@ -99,6 +122,10 @@ def shape_vectors(lesson: ShownLesson) -> dict[str, Any]:
         "used": [
             [stones_used(card, card.think_seconds * progress) for progress in (*PROGRESS, 1.5)]
             for card in layout.signposts
+        ],
+        "closer": [
+            [place, closer_view(place, layout.width, layout.height)]
+            for place in ((100, 200, 300, 240), (0, 0, 60, 30), (90, 60, 1900, 1000), (1500, 900, 1910, 1070))
         ],
         "progress": PROGRESS,
         "deep": {colour: deep(colour) for colour in COLOURS},

@@ -36,6 +36,8 @@ export interface ShapeVectors {
   used: number[][]
   progress: number[]
   deep: Record<string, string>
+  /** Places, and the views in which they fill the stage. */
+  closer: [[number, number, number, number], number[]][]
 }
 
 export const cueVectors = () => read('cues.json') as CueVectors[]

@@ -62,6 +62,9 @@ export const cueSheet = (more: Partial<Schemas['CueSheet']> = {}): Schemas['CueS
   signposts: [],
   reveals: [],
   beats: [],
+  pointings: [],
+  views: [],
+  whole: [0, 0, 1920, 1080],
   ...more,
 })
 

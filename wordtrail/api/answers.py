@@ -471,7 +471,7 @@ class NewTake(Body):
 class Event(Body):
     at: float = Field(ge=0, le=4 * 3600)
     what: str = Field(max_length=40)
-    detail: str = Field(default="", max_length=200)
+    detail: str = Field(default="", max_length=6000)
 
 
 class Events(Body):

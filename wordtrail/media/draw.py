@@ -105,6 +105,18 @@ class Painter:
 
     def paint_on(self, canvas: skia.Canvas, state: StageState, waited: float = 0.0) -> None:
         """Paint the stage at `state` on any canvas, a page unit long to a unit."""
+        canvas.save()
+        if state.view:
+            left, top, across, _ = state.view
+            closer = self.layout.width / across
+            canvas.scale(closer, closer)
+            canvas.translate(-left, -top)
+        self._paint_page(canvas, state, waited)
+        if state.pointer:
+            _spot(canvas, *state.pointer)
+        canvas.restore()
+
+    def _paint_page(self, canvas: skia.Canvas, state: StageState, waited: float) -> None:
         page = self.layout.pages[state.page]
         shown = [part for part in page.parts if part.id in state.parts]
         for panel in page.panels:
@@ -168,14 +180,9 @@ class Painter:
 
     def changed(self, before: StageState, after: StageState) -> Rect | None:
         """The rectangle in which two states differ, in page units; None: everywhere."""
-        if (before.page, before.gate, before.signpost, before.parts) != (
-            after.page,
-            after.gate,
-            after.signpost,
-            after.parts,
-        ):
+        if before.view or after.view or _scene(before) != _scene(after):
             return None
-        rects: list[Rect] = []
+        rects: list[Rect] = [_spot_rect(*one.pointer) for one in (before, after) if one.pointer]
         boxes = self._boxes[after.page]
         rects += [self._word_rect(boxes[word]) for word in (before.lit, after.lit) if word in boxes]
         low, high = sorted((before.passed, after.passed))
@@ -304,6 +311,28 @@ def draw_stroke(canvas: skia.Canvas, stroke: LaidStroke, progress: float) -> Non
         if stroke.dashes:
             paint.setPathEffect(skia.DashPathEffect.Make(list(stroke.dashes), 0))
     canvas.drawPath(path, paint)
+
+
+SPOT, SPOT_STRENGTH = 54.0, 0.7
+"""Radius of the pointer's spot in page units, and how opaque its middle is."""
+
+
+def _spot(canvas: skia.Canvas, x: float, y: float, strength: float) -> None:
+    """A soft spot of light, strong in the middle, gone at its edge."""
+    colour = argb("ochre")
+    strong = skia.ColorSetA(colour, round(255 * SPOT_STRENGTH * strength))
+    paint = skia.Paint(AntiAlias=True)
+    paint.setShader(skia.GradientShader.MakeRadial(skia.Point(x, y), SPOT, [strong, skia.ColorSetA(colour, 0)]))
+    canvas.drawCircle(x, y, SPOT, paint)
+
+
+def _spot_rect(x: float, y: float, strength: float) -> Rect:
+    return x - SPOT - 2, y - SPOT - 2, x + SPOT + 2, y + SPOT + 2
+
+
+def _scene(state: StageState) -> tuple[object, ...]:
+    """What of a state is all over the stage when it changes."""
+    return state.page, state.gate, state.signpost, state.parts
 
 
 def _title_trail(canvas: skia.Canvas, page: LaidPage, layout: Layout) -> None:

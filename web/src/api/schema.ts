@@ -2460,11 +2460,12 @@ export interface components {
          * @description What is done on the stage.
          * @enum {string}
          */
-        Deed: "turn" | "show" | "back" | "stop" | "part";
+        Deed: "turn" | "show" | "back" | "stop" | "part" | "point" | "closer";
         /**
          * Direction
          * @description At `at` (seconds of take time of `take`) the teacher does something with a `target`; `part` counts choices or
-         *     boxes from 1 (0: the next one).
+         *     boxes from 1 (0: the next one). `path` is the way of the pointer: seconds from `at`, x and y in page units of the
+         *     wide stage, for each of its places in turn.
          */
         Direction: {
             /** Id */
@@ -2484,6 +2485,11 @@ export interface components {
              * @default 0
              */
             part: number;
+            /**
+             * Path
+             * @default []
+             */
+            path: number[];
         };
         /**
          * Emphasis
@@ -3877,7 +3883,7 @@ export interface components {
          * @description What is done on the stage.
          * @enum {string}
          */
-        DeedInput: "turn" | "show" | "back" | "stop" | "part";
+        DeedInput: "turn" | "show" | "back" | "stop" | "part" | "point" | "closer";
         /**
          * Detector
          * @description What was found.
@@ -3887,7 +3893,8 @@ export interface components {
         /**
          * Direction
          * @description At `at` (seconds of take time of `take`) the teacher does something with a `target`; `part` counts choices or
-         *     boxes from 1 (0: the next one).
+         *     boxes from 1 (0: the next one). `path` is the way of the pointer: seconds from `at`, x and y in page units of the
+         *     wide stage, for each of its places in turn.
          */
         DirectionInput: {
             /** Id */
@@ -3907,6 +3914,11 @@ export interface components {
              * @default 0
              */
             part?: number;
+            /**
+             * Path
+             * @default []
+             */
+            path?: number[];
         };
         /**
          * DoubleUnderline
@@ -5702,7 +5714,7 @@ export interface components {
          * @description The whole lesson for one layout, `seconds` long without the think time of its gates.
          *
          *     `sentences` are the moments at which a sentence begins; `title_until` is where the title card
-         *     makes way.
+         *     makes way. `whole` is the view of a whole page.
          */
         CueSheet: {
             /** Version */
@@ -5740,6 +5752,26 @@ export interface components {
              * @default []
              */
             beats: components["schemas"]["Beat"][];
+            /**
+             * Pointings
+             * @default []
+             */
+            pointings: components["schemas"]["Pointing"][];
+            /**
+             * Views
+             * @default []
+             */
+            views: components["schemas"]["ViewMove"][];
+            /**
+             * Whole
+             * @default [
+             *       0,
+             *       0,
+             *       1920,
+             *       1080
+             *     ]
+             */
+            whole: number[];
         };
         /**
          * Drawing
@@ -5845,6 +5877,19 @@ export interface components {
             page: number;
         };
         /**
+         * Pointing
+         * @description The pointer moves from `at` on over a page (its index), along `path`: seconds from `at`, x and y (page units) of
+         *     each of its places in turn.
+         */
+        Pointing: {
+            /** At */
+            at: number;
+            /** Page */
+            page: number;
+            /** Path */
+            path: number[];
+        };
+        /**
          * Reveal
          * @description A part of a page is shown from `at` on; with a `gate`, from when the lesson has stood there for `wait`
          *     seconds.
@@ -5899,6 +5944,18 @@ export interface components {
             texts: {
                 [key: string]: string;
             };
+        };
+        /**
+         * ViewMove
+         * @description From `at` on the stage moves to a view of a page (its index): left, top, width and height in page units.
+         */
+        ViewMove: {
+            /** At */
+            at: number;
+            /** Page */
+            page: number;
+            /** View */
+            view: number[];
         };
         /**
          * ReadThrough

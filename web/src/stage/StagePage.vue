@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, useId } from 'vue'
 import type { Schemas } from '@/api/client'
 import type { CueSheet, StageState } from './cueReader'
 import StageSignpost from './StageSignpost.vue'
@@ -37,6 +37,7 @@ const props = withDefaults(
 )
 const emit = defineEmits<{ choose: [word: string, extend: boolean] }>()
 
+const id = useId()
 const page = computed(() => props.layout.pages[props.state.page] ?? props.layout.pages[0]!)
 const look = computed(() => props.layout.look)
 const places = computed(() => placesOf(props.layout))
@@ -110,6 +111,7 @@ const titleTrail = computed(() => {
   )
 })
 const viewBox = computed(() => {
+  if (props.state.view) return props.state.view.join(' ')
   const width =
     props.textOnly && !page.value.title && !page.value.photo && !page.value.board
       ? props.layout.text_edge
@@ -230,6 +232,22 @@ function choose(event: MouseEvent, word: string) {
       :look="look"
       :state="state"
     />
+    <template v-if="state.pointer">
+      <defs>
+        <radialGradient :id="`spot${id}`">
+          <stop offset="0" stop-color="var(--color-ochre)" :stop-opacity="0.7 * state.pointer[2]!" />
+          <stop offset="1" stop-color="var(--color-ochre)" stop-opacity="0" />
+        </radialGradient>
+      </defs>
+      <circle
+        data-pointer
+        class="pointer-events-none"
+        :cx="state.pointer[0]"
+        :cy="state.pointer[1]"
+        r="54"
+        :fill="`url(#spot${id})`"
+      />
+    </template>
     <g v-if="choosable">
       <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/no-static-element-interactions -- what the pointer does here can be done by keys -->
       <rect

@@ -15,6 +15,12 @@ export interface CueSheet {
   signposts?: readonly { signpost: string; start: number; end: number }[]
   reveals?: readonly { part: string; at: number; gate?: string; wait?: number }[]
   beats?: readonly { part: string; gate: string; start: number; end: number }[]
+  /** Where the teacher points: seconds from `at`, x and y of each place in turn. */
+  pointings?: readonly { at: number; page: number; path: readonly number[] }[]
+  /** When the stage moves to which part of a page: left, top, width, height. */
+  views?: readonly { at: number; page: number; view: readonly number[] }[]
+  /** The view of a whole page. */
+  whole?: readonly number[]
 }
 
 export interface Gate {
@@ -39,7 +45,15 @@ export interface StageState {
   caption: string
   signpost: string
   parts: string[]
+  /** The part of the page that fills the stage: left, top, width, height; null for all of it. */
+  view: readonly number[] | null
+  /** The soft spot where the teacher points: x, y, and how strong it is. */
+  pointer: readonly number[] | null
 }
+
+/** Seconds from one view to the next, and in which the pointer's spot fades. */
+const COMES_CLOSER = 0.6
+const FADES = 0.6
 
 /** How many of `values` have `of(value) <= limit`; they ascend. */
 function countUpTo<T>(values: readonly T[], limit: number, of: (value: T) => number): number {
@@ -51,6 +65,39 @@ function countUpTo<T>(values: readonly T[], limit: number, of: (value: T) => num
     else high = middle
   }
   return low
+}
+
+const hundredths = (value: number) => Math.floor(value * 100 + 0.5) / 100
+
+/** The part of a page that fills the stage; it moves from view to view, slowly at both ends. */
+function viewAt(sheet: CueSheet, page: number, time: number): readonly number[] | null {
+  const moves = (sheet.views ?? []).filter((one) => one.page === page && one.at <= time)
+  const last = moves[moves.length - 1]
+  if (!last) return null
+  const whole = sheet.whole ?? []
+  const share = Math.min(1, (time - last.at) / COMES_CLOSER)
+  if (share === 1) return last.view.every((value, n) => value === whole[n]) ? null : last.view
+  const before = moves[moves.length - 2]?.view ?? whole
+  const eased = share * share * (3 - 2 * share)
+  return last.view.map((to, n) => hundredths((before[n] ?? 0) + (to - (before[n] ?? 0)) * eased))
+}
+
+/** Where the pointer's soft spot is and how strong; it fades where she let go. */
+function pointerAt(sheet: CueSheet, page: number, time: number): readonly number[] | null {
+  const ends = ({ at, path }: NonNullable<CueSheet['pointings']>[number]) => at + (path[path.length - 3] ?? 0)
+  const here = (sheet.pointings ?? []).filter(
+    (one) => one.page === page && one.at <= time && time < ends(one) + FADES,
+  )
+  const one = here[here.length - 1]
+  if (!one) return null
+  const now = time - one.at
+  const places = Array.from({ length: one.path.length / 3 }, (_, n) => one.path.slice(n * 3, n * 3 + 3))
+  const place = Math.max(0, countUpTo(places, now, (found) => found[0]!) - 1)
+  const [start, x, y] = places[place] as [number, number, number]
+  const next = places[place + 1] as [number, number, number] | undefined
+  if (!next) return [hundredths(x), hundredths(y), Math.min(1, hundredths(1 - (now - start) / FADES))]
+  const share = next[0] > start ? Math.max(0, (now - start) / (next[0] - start)) : 1
+  return [hundredths(x + (next[1] - x) * share), hundredths(y + (next[2] - y) * share), 1]
 }
 
 const rounded = (share: number) => Math.round(share * 1e4) / 1e4
@@ -83,8 +130,9 @@ export function stateAt(sheet: CueSheet, time: number, gate = '', waited = 0): S
     return (place === stands && waited >= (wait ?? 0)) || isPast(place, at)
   }
 
+  const page = heldAt && (heldAt.page ?? -1) >= 0 ? heldAt.page! : (turn?.page ?? 0)
   return {
-    page: heldAt && (heldAt.page ?? -1) >= 0 ? heldAt.page! : (turn?.page ?? 0),
+    page,
     lit: last && time < last.end && !gate ? last.word : '',
     passed,
     marks: sheet.drawings.flatMap((drawing) => {
@@ -104,6 +152,8 @@ export function stateAt(sheet: CueSheet, time: number, gate = '', waited = 0): S
         .filter((one) => one.gate === gate && one.start <= waited && waited < one.end)
         .map((one) => one.part),
     ],
+    view: viewAt(sheet, page, time),
+    pointer: gate ? null : pointerAt(sheet, page, time),
   }
 }
 

@@ -158,3 +158,23 @@ export const slantOf = (style: string) => (style.includes('italic') ? 'italic' :
 
 /** The family of a piece's typeface, as `styles/base.css` names it. */
 export const familyOf = (piece: Piece) => `'${piece.typeface}'`
+
+/** The view in which a place of a page (left, top, right, bottom) fills the stage: as close as its shape allows. */
+export function closerView(
+  [left, top, right, bottom]: readonly [number, number, number, number],
+  width: number,
+  height: number,
+): number[] {
+  const room = Math.max(40, 0.12 * Math.max(right - left, bottom - top))
+  const wanted = Math.max(
+    right - left + 2 * room,
+    ((bottom - top + 2 * room) * width) / height,
+    width / CLOSEST,
+  )
+  const across = Math.min(wanted, width)
+  const down = (across * height) / width
+  const x = Math.min(Math.max((left + right) / 2 - across / 2, 0), width - across)
+  const y = Math.min(Math.max((top + bottom) / 2 - down / 2, 0), height - down)
+  return [x, y, across, down].map((value) => Math.floor(value * 100 + 0.5) / 100)
+}
+const CLOSEST = 4

@@ -29,6 +29,7 @@ import { useGuide } from './record/guide'
 import GuidePrompt from './record/GuidePrompt.vue'
 import GuideSteps from './record/GuideSteps.vue'
 import { useLiveMarks } from './record/liveMarks'
+import { usePointer } from './record/pointer'
 import MicrophonePicker from './record/MicrophonePicker.vue'
 
 const DIGITS = [1, 2, 3, 4, 5, 6, 7, 8, 9] as const
@@ -124,6 +125,7 @@ const meaning = useMeaning(
   lesson.id.value,
   computed(() => view.value.lesson.legend),
 )
+const frame = ref<HTMLElement>()
 const onText = computed(() => onStage.value && !stage.value?.layout.pages[page.value]?.board)
 const state = computed(() => ({
   ...stateAt(stage.value!.sheet, -1),
@@ -131,6 +133,8 @@ const state = computed(() => ({
   page: page.value,
   parts: onStage.value ? desk.parts.value : [],
   marks: onStage.value ? live.onStage.value : [],
+  view: onStage.value ? desk.view.value : null,
+  pointer: onStage.value ? pointer.spot.value : null,
 }))
 const legend = computed(() => view.value.lesson.legend)
 /* Marks that are drawn by hand while talking. */
@@ -156,6 +160,18 @@ const made = useDeskMarks({
   drew: live.drew,
   takeBack: (mark) => live.drawn.value.has(mark) && live.press(mark),
 })
+const pointer = usePointer(frame, {
+  time: takeTime,
+  enabled: onStage,
+  pointed: (way, at) =>
+    running.value && take.note('point', `${stage.value?.layout.pages[page.value]?.id ?? ''}#${way}`, at),
+})
+/** Closer to the chosen words, or to the picture of the page; and back. */
+function closer() {
+  const span = picked.span.value
+  desk.closer(span ? `${span.first} ${span.last}` : desk.toComeCloser.value)
+  picked.clear()
+}
 const { across, drawing } = made
 const undo = () => made.undo() || desk.undo()
 const hasMore = computed(() => {
@@ -164,7 +180,6 @@ const hasMore = computed(() => {
     !!pause_points.length || !!plan.cards.length || (stage.value?.layout.pages ?? []).some((p) => p.board)
   )
 })
-const frame = ref<HTMLElement>()
 const { width, height } = useElementSize(frame)
 /** The prompt stands under its line, as far as there is room for it. */
 const promptAt = computed(() => {
@@ -251,6 +266,7 @@ useKeys({
   n: () => onStage.value && (picked.span.value ? markBy('n') : desk.show()),
   t: () => onStage.value && desk.back(),
   u: () => onStage.value && (picked.span.value ? markBy('u') : undo()),
+  z: () => onStage.value && closer(),
   i: () => onText.value && (drawing.value = !drawing.value),
   escape: () => (picked.clear(), (drawing.value = false)),
   ...Object.fromEntries(DIGITS.map((digit) => [String(digit), () => onStage.value && desk.number(digit)])),
@@ -278,7 +294,11 @@ useKeys({
     v-if="stage"
     class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_290px] gap-5 narrow:flex narrow:flex-col"
   >
-    <div ref="frame" class="panel relative min-h-0 overflow-hidden narrow:aspect-[1300/1080]">
+    <div
+      ref="frame"
+      :class="onStage ? 'touch-none' : ''"
+      class="panel relative min-h-0 overflow-hidden narrow:aspect-[1300/1080]"
+    >
       <StagePage
         :layout="stage.layout"
         :state="state"
@@ -368,6 +388,9 @@ useKeys({
         :left="desk.target.value ? desk.left.value : -1"
         :away="desk.isAway.value"
         :can-undo="desk.steps.value > 0 || made.canUndo.value"
+        :close="desk.isClose.value"
+        :can-come="!!picked.span.value || !!desk.toComeCloser.value"
+        @closer="closer"
         @stop="desk.stop"
         @show="desk.show()"
         @back="desk.back"

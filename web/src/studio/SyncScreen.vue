@@ -101,7 +101,9 @@ const marks = computed(() =>
 )
 /* What was done on the stage: pages turned, things brought up, stops. */
 const possible = computed(() => (stage.value ? doings(stage.value, view.value.lesson) : []))
-const done = computed(() => stripDirections(view.value.lesson.directions, take.value, possible.value))
+const done = computed(() =>
+  stripDirections(view.value.lesson.directions, take.value, possible.value, words.value),
+)
 const doneShown = computed(() => done.value.find((one) => one.id === chosenMark.value))
 const directionOf = (id: string) => view.value.lesson.directions.find((one) => one.id === id)
 function moveDirection(id: string, at: number) {

@@ -81,6 +81,8 @@ export const keysOf = (catalogue: Catalogue): Record<string, Keys> => ({
     ['T', 'back to the text'],
     ['M', 'draw the next mark now'],
     ['I', 'draw on the page with the pen'],
+    ['P', 'point, as long as it is held'],
+    ['Z', 'closer to the chosen words or the picture, and back'],
     ['U', 'take the last step back'],
     ...EVERYWHERE,
   ],

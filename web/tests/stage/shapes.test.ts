@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import {
+  closerView,
   dotsOf,
   drawnPoints,
   familyOf,
@@ -79,6 +80,11 @@ describe('shapes as the core has them', () => {
     )
     expect(stonesUsed({ ...layout.signposts[0]!, think_seconds: 0 }, 3)).toBe(0)
   })
+})
+
+it('comes as close to a place as the core', () => {
+  for (const [place, view] of shapeVectors().closer)
+    expect(closerView(place, layout.width, layout.height)).toEqual(view)
 })
 
 it('has white letters on the colours of the core', () => {

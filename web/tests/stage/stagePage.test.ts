@@ -24,7 +24,8 @@ describe('the stage', () => {
 
   it('draws each mark as far as it is drawn', () => {
     const lined = new Map(
-      layout.marks.map((mark) => [mark.id, mark.strokes[0]?.strokes.find((one) => !one.fill)]),
+      // The first of an id is the one on the words themselves.
+      [...layout.marks].reverse().map((mark) => [mark.id, mark.strokes[0]?.strokes.find((one) => !one.fill)]),
     )
     const drawing = sheet.drawings.find((one) => !one.gate && one.end > one.start && lined.get(one.mark))!
     const stroke = lined.get(drawing.mark)!
@@ -35,6 +36,14 @@ describe('the stage', () => {
     expect(drawn(drawing.end).attributes('points')).toBe(stroke.points.join(' '))
     expect(drawn(half).attributes('points')).not.toBe(stroke.points.join(' '))
     expect(drawn(drawing.start - 0.01).exists()).toBe(false)
+  })
+
+  it('comes closer, and shows where the teacher points', () => {
+    const state = stateAt(sheet, light.start)
+    expect(page(state).find('[data-pointer]').exists()).toBe(false)
+    const close = page({ ...state, view: [100, 50, 480, 270], pointer: [300, 200, 0.5] })
+    expect(close.attributes('viewBox')).toBe('100 50 480 270')
+    expect(close.get('[data-pointer]').attributes('cx')).toBe('300')
   })
 
   it('shows the parts of a page only when they have come', () => {

@@ -101,6 +101,21 @@ describe('the desk', () => {
     expect(noted.filter((one) => one === 'taken back')).toHaveLength(3)
   })
 
+  it('comes closer to words and back, and turning is back too', () => {
+    const { noted, desk, here } = made(1)
+    desk.closer('a b')
+    expect([desk.isClose.value, desk.view.value?.length]).toEqual([true, 4])
+    desk.closer('b b')
+    expect([desk.isClose.value, desk.view.value]).toEqual([false, null])
+    desk.closer(desk.toComeCloser.value)
+    expect(noted, 'there is no picture on this page').toEqual(['closer a b', 'closer'])
+    desk.closer('b b')
+    desk.go(2)
+    expect([here.value, desk.isClose.value]).toEqual([3, false])
+    desk.undo()
+    expect(desk.isClose.value).toBe(true)
+  })
+
   it('begins anew with each take, with nothing to keep where it begins with the text', () => {
     const { noted, here, desk } = made(4)
     desk.show()

@@ -88,6 +88,9 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
         signposts=stopping.signposts,
         reveals=_in_time((*stopping.reveals, *numbers_tied(lesson, drawn, stopping.gates))),
         beats=stopping.beats,
+        pointings=course.pointings,
+        views=course.views,
+        whole=(0.0, 0.0, layout.width, layout.height),
     )
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from wordtrail.core.direct.course import Light, PageTurn
+from wordtrail.core.direct.course import Light, PageTurn, Pointing, ViewMove
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,7 +87,7 @@ class CueSheet:
     """The whole lesson for one layout, `seconds` long without the think time of its gates.
 
     `sentences` are the moments at which a sentence begins; `title_until` is where the title card
-    makes way.
+    makes way. `whole` is the view of a whole page.
     """
 
     version: int
@@ -103,6 +103,9 @@ class CueSheet:
     signposts: tuple[SignpostShown, ...] = ()
     reveals: tuple[Reveal, ...] = ()
     beats: tuple[Beat, ...] = ()
+    pointings: tuple[Pointing, ...] = ()
+    views: tuple[ViewMove, ...] = ()
+    whole: tuple[float, ...] = (0.0, 0.0, 1920.0, 1080.0)
 
 
 @dataclass(frozen=True, slots=True)
@@ -119,7 +122,9 @@ class StageState:
 
     `passed` is how many of the sheet's lights have begun: their words carry the dotted path,
     but for the `lit` one. `gate` is the gate at which the lesson stands, if any; `signpost` the pause point whose
-    signpost is seen; `parts` are the parts of pages that are shown by now.
+    signpost is seen; `parts` are the parts of pages that are shown by now. `view` is the part of the page that fills
+    the stage (left, top, width, height in page units; none: all of it), `pointer` the soft spot where the teacher
+    points (x, y, and how strong it is, from 0 to 1).
     """
 
     page: int
@@ -130,3 +135,5 @@ class StageState:
     caption: str
     signpost: str = ""
     parts: tuple[str, ...] = ()
+    view: tuple[float, ...] | None = None
+    pointer: tuple[float, ...] | None = None

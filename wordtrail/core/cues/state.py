@@ -7,6 +7,8 @@ from bisect import bisect_right
 from dataclasses import dataclass
 
 from wordtrail.core.cues.model import CueSheet, Drawing, DrawnMark, Reveal, StageState
+from wordtrail.core.layout.drawing import hundredths
+from wordtrail.core.trail.directions import PLACE
 
 
 def state_at(sheet: CueSheet, time: float, gate: str = "", waited: float = 0.0) -> StageState:
@@ -36,7 +38,47 @@ def state_at(sheet: CueSheet, time: float, gate: str = "", waited: float = 0.0) 
         signpost = next((shown.signpost for shown in sheet.signposts if shown.start <= time < shown.end), "")
     parts = [reveal.part for reveal in sheet.reveals if by.shown(reveal)]
     parts += [beat.part for beat in sheet.beats if beat.gate == gate and beat.start <= waited < beat.end]
-    return StageState(page, lit, passed, marks, gate, caption, signpost, tuple(parts))
+    view, pointer = _view(sheet, page, time), None if gate else _pointer(sheet, page, time)
+    return StageState(page, lit, passed, marks, gate, caption, signpost, tuple(parts), view, pointer)
+
+
+COMES_CLOSER = 0.6
+"""Seconds that the stage takes from one view to the next."""
+
+FADES = 0.6
+"""Seconds in which the pointer's spot fades when she points no more."""
+
+
+def _view(sheet: CueSheet, page: int, time: float) -> tuple[float, ...] | None:
+    """The part of a page that fills the stage; None: all of it. It moves from view to view, slowly at both ends."""
+    moves = [one for one in sheet.views if one.page == page and one.at <= time]
+    if not moves:
+        return None
+    last = moves[-1]
+    share = min(1.0, (time - last.at) / COMES_CLOSER)
+    if share == 1.0:
+        return None if last.view == sheet.whole else last.view
+    before = moves[-2].view if len(moves) > 1 else sheet.whole
+    eased = share * share * (3 - 2 * share)
+    x, y, across, down = (hundredths(a + (b - a) * eased) for a, b in zip(before, last.view, strict=True))
+    return (x, y, across, down)
+
+
+def _pointer(sheet: CueSheet, page: int, time: float) -> tuple[float, ...] | None:
+    """Where the soft spot is and how strong; it fades where she let go."""
+    here = [one for one in sheet.pointings if one.page == page and one.at <= time < one.at + one.path[-PLACE] + FADES]
+    if not here:
+        return None
+    one = here[-1]
+    times, now = one.path[::PLACE], time - one.at
+    place = max(0, bisect_right(times, now) - 1)
+    start, x, y = one.path[place * PLACE : place * PLACE + PLACE]
+    if place + 1 == len(times):
+        return hundredths(x), hundredths(y), min(1.0, hundredths(1 - (now - start) / FADES))
+    end, to_x, to_y = one.path[(place + 1) * PLACE : (place + 2) * PLACE]
+    share = (now - start) / (end - start) if end > start else 1.0
+    share = max(0.0, share)
+    return hundredths(x + (to_x - x) * share), hundredths(y + (to_y - y) * share), 1.0
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,4 +1,5 @@
-"""The stage's course: which word is lit and which page is shown. All times are seconds of lesson time."""
+"""The stage's course: which word is lit, which page is shown, where she points and how close she comes. All times are
+seconds of lesson time."""
 
 from __future__ import annotations
 
@@ -21,3 +22,22 @@ class Light:
     start: float
     end: float
     sure: bool = True
+
+
+@dataclass(frozen=True, slots=True)
+class Pointing:
+    """The pointer moves from `at` on over a page (its index), along `path`: seconds from `at`, x and y (page units) of
+    each of its places in turn."""
+
+    at: float
+    page: int
+    path: tuple[float, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class ViewMove:
+    """From `at` on the stage moves to a view of a page (its index): left, top, width and height in page units."""
+
+    at: float
+    page: int
+    view: tuple[float, ...]

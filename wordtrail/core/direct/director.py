@@ -10,15 +10,17 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 
 from wordtrail.core.direct.answering import answered_when
-from wordtrail.core.direct.course import PageTurn
+from wordtrail.core.direct.course import PageTurn, Pointing, ViewMove
 from wordtrail.core.direct.directed import NOTHING_DIRECTED, Directed, directed_in
 from wordtrail.core.direct.heard import Heard
 from wordtrail.core.direct.named import shown_by_name
 from wordtrail.core.direct.pages import TURN_AHEAD, Places, page_turns
+from wordtrail.core.direct.pointing import pointings, view_moves
 from wordtrail.core.direct.stops import Stopping, stops_in
 from wordtrail.core.direct.turned import turns_by_hand, turns_by_name
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.layout.model import Layout
+from wordtrail.core.layout.typeset import regions_of
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.trail.model import Trail
@@ -31,7 +33,8 @@ TALKS_FROM = 1.5
 class Course:
     """The course of a lesson from `lead` (behind its title) to `seconds`: what was directed by hand, the moments of
     the pause points, the pages of the stage, all in lesson time; `named` are the boards that come because they are
-    named, `answers` when which of what a question shows comes with her key or voice."""
+    named, `answers` when which of what a question shows comes with her key or voice; `pointings` and `views` where she
+    points and how close she comes."""
 
     lead: float
     seconds: float
@@ -40,6 +43,8 @@ class Course:
     turns: tuple[PageTurn, ...] = ()
     named: frozenset[str] = frozenset()
     answers: Mapping[str, tuple[tuple[float, int], ...]] = field(default_factory=dict)
+    pointings: tuple[Pointing, ...] = ()
+    views: tuple[ViewMove, ...] = ()
 
 
 def course_of(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, edits: EditList, heard: Heard) -> Course:
@@ -53,7 +58,9 @@ def course_of(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, edits
     wanted = (*by_hand, *turns_by_name(layout, named, by_hand))
     turns = _page_turns(lesson, heard, layout, edits.lead, wanted, stopped)
     boards = frozenset(one.board for one in named)
-    return Course(edits.lead, edits.seconds, directed, moments, turns, boards, answers)
+    pointed = pointings(layout, directed)
+    views = view_moves(layout, directed, turns, regions_of(lesson.passages))
+    return Course(edits.lead, edits.seconds, directed, moments, turns, boards, answers, pointed, views)
 
 
 def _moments(lesson: Lesson, trails: Mapping[str, Trail], edits: EditList) -> dict[str, Stopping]:

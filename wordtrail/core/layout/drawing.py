@@ -15,6 +15,15 @@ HIGHLIGHT_RADIUS = 0.12
 
 Points = list[tuple[float, float]]
 
+Rectangle = tuple[float, float, float, float]
+"""Left, top, right, bottom in page units."""
+
+ROOM_AROUND, LEAST_ROOM = 0.12, 40.0
+"""Room around what the stage comes closer to: a share of its longer side, and page units at the least."""
+
+CLOSEST = 4.0
+"""How many times as large as on the whole page anything is at the most."""
+
 
 def drawn_points(stroke: LaidStroke, progress: float) -> Points:
     """The points of a stroke as far as it is drawn when its whole mark is drawn to `progress` (0 to 1); a filled
@@ -102,3 +111,21 @@ def stones_used(card: Signpost, waited: float) -> int:
     if card.think_seconds <= 0:
         return 0
     return min(len(card.stones), int(len(card.stones) * waited / card.think_seconds + 1e-9))
+
+
+def closer_view(place: Rectangle, width: float, height: float) -> tuple[float, float, float, float]:
+    """The view (left, top, width, height) in which a place of a page fills the stage, whose whole is `width` by
+    `height` page units: as close as its shape allows, inside the page."""
+    left, top, right, bottom = place
+    room = max(LEAST_ROOM, ROOM_AROUND * max(right - left, bottom - top))
+    across = max(right - left + 2 * room, (bottom - top + 2 * room) * width / height, width / CLOSEST)
+    across = min(across, width)
+    down = across * height / width
+    x = min(max((left + right) / 2 - across / 2, 0.0), width - across)
+    y = min(max((top + bottom) / 2 - down / 2, 0.0), height - down)
+    return (hundredths(x), hundredths(y), hundredths(across), hundredths(down))
+
+
+def hundredths(value: float) -> float:
+    """A number of page units to two places, half up, as the browser rounds."""
+    return math.floor(value * 100 + 0.5) / 100

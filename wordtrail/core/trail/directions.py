@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterable
 from dataclasses import dataclass
 from enum import StrEnum
@@ -22,6 +23,10 @@ class Deed(StrEnum):
     """The lesson stops for the students at a pause point (its id)."""
     PART = "part"
     """The next thing is shown on a question or chart (its id), or the one with the number `part`."""
+    POINT = "point"
+    """The pointer moves over a page (its id in the layout) along `path`, and leaves nothing."""
+    CLOSER = "closer"
+    """Words, a picture or a part of it fill the stage (see `closer_targets`); without a target the whole page again."""
 
 
 TAKEN_BACK = "taken back"
@@ -31,7 +36,8 @@ TAKEN_BACK = "taken back"
 @dataclass(frozen=True, slots=True)
 class Direction:
     """At `at` (seconds of take time of `take`) the teacher does something with a `target`; `part` counts choices or
-    boxes from 1 (0: the next one)."""
+    boxes from 1 (0: the next one). `path` is the way of the pointer: seconds from `at`, x and y in page units of the
+    wide stage, for each of its places in turn."""
 
     id: str
     take: str
@@ -39,18 +45,35 @@ class Direction:
     deed: Deed
     target: str = ""
     part: int = 0
+    path: tuple[float, ...] = ()
+
+
+PLACE = 3
+"""Numbers of a place on the pointer's way."""
 
 
 def directions_in(events: Iterable[TakeEvent], take: str) -> tuple[Direction, ...]:
     """The directions that were given while `take` was recorded and not taken back, in order, without ids. In an
-    event the deed says what happened, the detail what it happened to, with its part behind a "#"."""
+    event the deed says what happened, the detail what it happened to, with its part or way behind a "#"."""
     given: list[Direction] = []
     deeds = set(Deed)
     for event in sorted(events, key=lambda one: one.at):
         if event.what == TAKEN_BACK:
             del given[-1:]
         elif event.what in deeds:
-            target, _, part = event.detail.partition("#")
-            number = int(part) if part.isascii() and part.isdigit() else 0
-            given.append(Direction("", take, event.at, Deed(event.what), target, number))
+            target, _, more = event.detail.partition("#")
+            deed = Deed(event.what)
+            number = int(more) if more.isascii() and more.isdigit() and deed is Deed.PART else 0
+            path = _path_in(more) if deed is Deed.POINT else ()
+            given.append(Direction("", take, event.at, deed, target, number, path))
     return tuple(given)
+
+
+def _path_in(text: str) -> tuple[float, ...]:
+    """The places of a pointer's way, as they stand in an event: "0 960.5 540 0.2 970 541"; none where they are
+    damaged."""
+    try:
+        numbers = tuple(float(word) for word in text.split())
+    except ValueError:
+        return ()
+    return numbers if len(numbers) % PLACE == 0 and all(map(math.isfinite, numbers)) else ()

@@ -6,8 +6,11 @@ defineProps<{
   left: number
   away: boolean
   canUndo: boolean
+  /** The stage is close to something; there is something to come closer to. */
+  close: boolean
+  canCome: boolean
 }>()
-defineEmits<{ stop: []; show: []; back: []; undo: [] }>()
+defineEmits<{ stop: []; show: []; back: []; undo: []; closer: [] }>()
 const LOOK =
   'flex min-h-[40px] w-full items-center gap-2 rounded-panel border border-hairline bg-white px-3 text-left text-[14px] hover:border-moss disabled:opacity-60'
 </script>
@@ -34,6 +37,15 @@ const LOOK =
         <button :class="LOOK" type="button" @click="$emit('back')">
           <b class="min-w-0 flex-1">Back to the text</b> <kbd class="key">T</kbd>
         </button>
+      </li>
+      <li v-if="close || canCome">
+        <button :class="LOOK" type="button" @click="$emit('closer')">
+          <b class="min-w-0 flex-1">{{ close ? 'The whole page again' : 'Come closer' }}</b>
+          <kbd class="key">Z</kbd>
+        </button>
+      </li>
+      <li class="flex min-h-[28px] items-center gap-2 px-3 text-[14px] text-quiet">
+        <span class="min-w-0 flex-1">Point: hold the key, or drag a finger</span> <kbd class="key">P</kbd>
       </li>
       <li v-if="canUndo">
         <button :class="LOOK" type="button" @click="$emit('undo')">

@@ -1,7 +1,7 @@
 /** The desk: what the teacher does on the stage while recording, each with one key, kept as directions of the take. */
 import { computed, shallowRef, type Ref } from 'vue'
 import type { Schemas } from '@/api/client'
-import type { Layout } from '@/stage/shapes'
+import { closerView, type Layout } from '@/stage/shapes'
 import type { GuidePlace } from '../guidePlaces'
 
 /** Where the guide is, and how to take it elsewhere. */
@@ -15,8 +15,10 @@ interface Done {
   at: number
   shown: ReadonlyMap<string, readonly number[]>
   stopped: ReadonlySet<string>
+  /** What the stage came closer to; empty for the whole page. */
+  close: string
 }
-const NOTHING: Omit<Done, 'at'> = { shown: new Map(), stopped: new Set() }
+const NOTHING: Omit<Done, 'at'> = { shown: new Map(), stopped: new Set(), close: '' }
 
 export function useDesk(
   layout: Ref<Layout | undefined>,
@@ -64,7 +66,7 @@ export function useDesk(
     const page = there && layout.value?.pages[there.page]
     if (!page || to === way.at.value) return
     const brought = page.board || there.signpost
-    did(brought ? 'show' : 'turn', brought || page.id)
+    did(brought ? 'show' : 'turn', brought || page.id, { close: '' })
     way.jump(to)
   }
   const go = (by: number) => goTo(way.at.value + by)
@@ -82,7 +84,7 @@ export function useDesk(
   function back() {
     if (!isAway.value) return
     const indices = way.places.value.map((_, index) => index).filter(isText)
-    did('back', '')
+    did('back', '', { close: '' })
     way.jump(indices.findLast((index) => index < way.at.value) ?? indices[0]!)
   }
 
@@ -102,6 +104,41 @@ export function useDesk(
     did('part', number ? `${here.target}#${number}` : here.target, { shown })
   }
 
+  /** Words or a picture fill the stage; once more, or with nothing to come closer to, the whole page again. */
+  function closer(target: string) {
+    const to = now.value.close ? '' : target
+    if (to !== now.value.close) did('closer', to, { close: to })
+  }
+  /** The part of the page that fills the stage; null for all of it. */
+  const view = computed(() => {
+    const place = now.value.close && placeOf(now.value.close)
+    return place && layout.value ? closerView(place, layout.value.width, layout.value.height) : null
+  })
+  function placeOf(target: string): [number, number, number, number] | undefined {
+    const [first = '', last = ''] = target.split(' ')
+    const page = layout.value?.pages[place.value?.page ?? -1]
+    if (first === 'picture') {
+      const picture = page?.pictures.find((one) => one.id === last)
+      return picture && [picture.x, picture.y, picture.x + picture.width, picture.y + picture.height]
+    }
+    const boxes = page?.boxes ?? []
+    const from = boxes.findIndex((box) => box.word === first)
+    const to = boxes.findIndex((box) => box.word === last)
+    const run = from < 0 ? [] : boxes.slice(from, (to < from ? boxes.length : to) + 1)
+    if (!run.length) return undefined
+    return [
+      Math.min(...run.map((box) => box.x)),
+      Math.min(...run.map((box) => box.baseline - box.size)),
+      Math.max(...run.map((box) => box.x + box.width)),
+      Math.max(...run.map((box) => box.baseline + 0.3 * box.size)),
+    ]
+  }
+  /** What could be come closer to on this page without choosing anything: its first picture. */
+  const toComeCloser = computed(() => {
+    const picture = layout.value?.pages[place.value?.page ?? -1]?.pictures[0]
+    return picture ? `picture ${picture.id}` : ''
+  })
+
   /** A number: a choice or box where there are some, else a page of the text. */
   function number(wanted: number) {
     if (target.value) return show(wanted)
@@ -115,7 +152,7 @@ export function useDesk(
     const last = before.value[before.value.length - 1]
     if (!last) return
     before.value = before.value.slice(0, -1)
-    now.value = { shown: last.shown, stopped: last.stopped }
+    now.value = { shown: last.shown, stopped: last.stopped, close: last.close }
     way.jump(last.at)
     note('taken back', '')
   }
@@ -133,6 +170,10 @@ export function useDesk(
     parts,
     toStopAt,
     isAway,
+    isClose: computed(() => !!now.value.close),
+    view,
+    toComeCloser,
+    closer,
     /** How many steps can be taken back. */
     steps: computed(() => before.value.length),
     go,

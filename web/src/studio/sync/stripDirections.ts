@@ -12,13 +12,23 @@ export interface Doing {
   name: string
 }
 
-const SIGNS: Record<Deed, string> = { turn: 'p.', show: '▸', back: '◂', stop: '■', part: '+' }
+const SIGNS: Record<Deed, string> = {
+  turn: 'p.',
+  show: '▸',
+  back: '◂',
+  stop: '■',
+  part: '+',
+  point: '●',
+  closer: '⤢',
+}
 const COLOURS: Record<Deed, string> = {
   turn: 'moss',
   show: 'ochre',
   back: 'moss',
   stop: 'lake',
   part: 'plum',
+  point: 'ochre',
+  closer: 'plum',
 }
 
 /** Everything of a lesson that can be turned to, brought up, stopped at and shown part by part. */
@@ -57,11 +67,25 @@ export function doings(stage: Schemas['Stage'], lesson: Schemas['Lesson']): Doin
 /** A board that has no name of its own: "the purpose". */
 const boardName = (id: string) => `the ${id.replace(/-\d+$/, '').replaceAll('-', ' ')}`
 
+const GONE = 'Something that is not in the lesson any more'
+
+/** What pointing and coming closer are called: these are not chosen from a list. */
+function nameOf({ deed, target }: Direction, printed: ReadonlyMap<string, string>) {
+  if (deed === 'point') return 'Point'
+  if (deed !== 'closer') return undefined
+  if (!target) return 'The whole page again'
+  const [first = '', last = ''] = target.split(' ')
+  if (first === 'picture') return 'Closer to the picture'
+  const ends = [...new Set([first, last])].map((word) => printed.get(word) ?? '')
+  return ends.every(Boolean) ? `Closer to “${ends.join(' … ')}”` : GONE
+}
+
 /** The directions of a take as flags. Times are take time. */
 export function stripDirections(
   directions: readonly Direction[],
   take: string,
   names: readonly Doing[],
+  printed: ReadonlyMap<string, string>,
 ): StripMark[] {
   return directions
     .filter((one) => one.take === take)
@@ -70,7 +94,7 @@ export function stripDirections(
       const part = one.part ? ` (number ${one.part})` : ''
       return {
         id: one.id,
-        name: known ? known.name + part : 'Something that is not in the lesson any more',
+        name: nameOf(one, printed) ?? (known ? known.name + part : GONE),
         letter: SIGNS[one.deed],
         colour: COLOURS[one.deed],
         meaning: 'done on the stage',

@@ -41,12 +41,26 @@ describe('what can be done on the stage', () => {
       { id: 'd2', take: 'other', at: 4, deed: 'back', target: '', part: 0 },
       { id: 'd3', take: 't', at: 5, deed: 'part', target: 'pause1', part: 2 },
       { id: 'd4', take: 't', at: 6, deed: 'show', target: 'gone', part: 0 },
+      { id: 'd5', take: 't', at: 7, deed: 'point', target: 'p1', part: 0 },
+      { id: 'd6', take: 't', at: 8, deed: 'closer', target: 'a1 a2', part: 0 },
+      { id: 'd7', take: 't', at: 9, deed: 'closer', target: 'a1 gone', part: 0 },
+      { id: 'd8', take: 't', at: 9, deed: 'closer', target: 'picture b1', part: 0 },
+      { id: 'd9', take: 't', at: 9, deed: 'closer', target: '', part: 0 },
     ] as Schemas['Direction'][]
-    const flags = stripDirections(given, 't', doings(stage, made))
+    const printed = new Map([
+      ['a1', 'the'],
+      ['a2', 'bee'],
+    ])
+    const flags = stripDirections(given, 't', doings(stage, made), printed)
     expect(flags.map(({ id, start, name }) => [id, start, name])).toEqual([
       ['d1', 3, 'Turn to page 2'],
       ['d3', 5, 'Next part of “Why?” (number 2)'],
       ['d4', 6, 'Something that is not in the lesson any more'],
+      ['d5', 7, 'Point'],
+      ['d6', 8, 'Closer to “the … bee”'],
+      ['d7', 9, 'Something that is not in the lesson any more'],
+      ['d8', 9, 'Closer to the picture'],
+      ['d9', 9, 'The whole page again'],
     ])
   })
 })

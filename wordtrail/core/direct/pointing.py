@@ -1,0 +1,82 @@
+"""Where the teacher points, and how close she comes: both by hand alone."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping, Sequence
+from itertools import pairwise
+
+from wordtrail.core.direct.course import PageTurn, Pointing, ViewMove
+from wordtrail.core.direct.directed import Directed
+from wordtrail.core.direct.turned import NOWHERE, page_turned_to
+from wordtrail.core.layout.drawing import Rectangle, closer_view
+from wordtrail.core.layout.mark_shapes import region_on
+from wordtrail.core.layout.model import Layout, WordBox
+from wordtrail.core.text.model import Region
+from wordtrail.core.trail.closer_targets import OnPicture, OnWords, read_target
+from wordtrail.core.trail.directions import Deed
+
+
+def pointings(layout: Layout, directed: Directed) -> tuple[Pointing, ...]:
+    """Every movement of the pointer, on the page it was made on."""
+    found = []
+    for one in directed.given:
+        page = page_turned_to(layout, one.target) if one.deed is Deed.POINT else NOWHERE
+        if page != NOWHERE and one.path:
+            found.append(Pointing(round(one.at, 4), page, one.path))
+    return tuple(found)
+
+
+def view_moves(
+    layout: Layout, directed: Directed, turns: Sequence[PageTurn], regions: Mapping[tuple[str, str], Region]
+) -> tuple[ViewMove, ...]:
+    """Every time the view comes closer to words, a picture or a part of it, and goes back to the whole page: when she
+    does, or when the page is turned."""
+    whole = (0.0, 0.0, layout.width, layout.height)
+    moves: list[ViewMove] = []
+    wanted = [(one.at, one.target) for one in directed.given if one.deed is Deed.CLOSER]
+    put_away = [(one.at, "") for one in directed.given if one.deed is Deed.BACK]
+    turned = [(there.at, "") for here, there in pairwise(turns) if here.page != there.page]
+    for at, target in sorted([*wanted, *put_away, *turned]):
+        if target:
+            page, place = _place_of(layout, target, regions) or (NOWHERE, whole)
+            if page != NOWHERE:
+                moves.append(ViewMove(round(at, 4), page, closer_view(place, layout.width, layout.height)))
+        elif moves and moves[-1].view != whole:
+            moves.append(ViewMove(round(at, 4), moves[-1].page, whole))
+    return tuple(moves)
+
+
+def _place_of(layout: Layout, target: str, regions: Mapping[tuple[str, str], Region]) -> tuple[int, Rectangle] | None:
+    """Where what she comes closer to stands: its page, and left, top, right and bottom there."""
+    wanted = read_target(target)
+    if isinstance(wanted, OnWords):
+        return _words_on(layout, wanted)
+    if isinstance(wanted, OnPicture):
+        for number, page in enumerate(layout.pages):
+            for picture in page.pictures:
+                if picture.id == wanted.block:
+                    return number, region_on(picture, regions.get((wanted.block, wanted.region)))
+    return None
+
+
+def _words_on(layout: Layout, wanted: OnWords) -> tuple[int, Rectangle] | None:
+    places = layout.places()
+    if wanted.first not in places:
+        return None
+    number, _ = places[wanted.first]
+    boxes = list(_run(layout.pages[number].boxes, wanted))
+    return number, (
+        min(box.x for box in boxes), min(box.baseline - box.size for box in boxes),
+        max(box.x + box.width for box in boxes), max(box.baseline + 0.3 * box.size for box in boxes),
+    )  # fmt: skip
+
+
+def _run(boxes: Sequence[WordBox], wanted: OnWords) -> Iterator[WordBox]:
+    """The boxes of a page from the first word to the last one, or to the end of the page."""
+    begun = False
+    for box in boxes:
+        begun = begun or box.word == wanted.first
+        if begun:
+            yield box
+        if begun and box.word == wanted.last:
+            return
