@@ -12,10 +12,11 @@ from tests.worlds import TAKE, lesson, planned, trail, without
 from wordtrail.core.changes.block_changes import EditBlock
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.take_changes import MoveStart
-from wordtrail.core.cues.compile import TALK, TITLE_SECONDS, compile_cues, edit_list_of, whole_take
+from wordtrail.core.cues.compile import TITLE_SECONDS, compile_cues, edit_list_of, whole_take
 from wordtrail.core.cues.film import state_in_video, video_seconds, video_time
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.state import state_at
+from wordtrail.core.cues.talk_captions import TALK
 from wordtrail.core.edit.edit_list import Trim
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson

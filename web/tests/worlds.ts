@@ -100,6 +100,7 @@ export const trailView = (more: Partial<Schemas['TrailView']> = {}): Schemas['Tr
     legs: [],
     checks: [],
     offers: [],
+    talk: [],
     ...more,
   }) as unknown as Schemas['TrailView']
 

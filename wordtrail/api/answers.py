@@ -34,7 +34,8 @@ from wordtrail.core.text.block_kinds import KindOfBlock
 from wordtrail.core.text.glossary import GlossaryLink
 from wordtrail.core.trail.checks import Check, Figures
 from wordtrail.core.trail.legs import Leg
-from wordtrail.core.trail.model import Trail
+from wordtrail.core.trail.model import HeardWord, Trail
+from wordtrail.core.trail.talk_text import TalkBlank
 from wordtrail.core.waypoints.proofing import Undescribed
 from wordtrail.core.waypoints.waypoints import Screen, Waypoint
 
@@ -275,6 +276,18 @@ class Guide(Answer):
     part_by_part: list[PartByPart] = []
 
 
+class TalkStretch(Answer):
+    """A stretch of talk in words: as they were roughly heard, as the teacher accepted them (empty: not yet), and when
+    each word of the accepted ones, or else of those that were heard, is said; and what of it is not to be heard."""
+
+    start: float
+    end: float
+    heard: str
+    text: str
+    words: list[HeardWord]
+    blanks: list[TalkBlank]
+
+
 class TrailView(Answer):
     """A take's trail with what was mended by hand, what wants a listen, and what is kept of the take.
     `legs` are the visits that were read on one after another, in a line; `script` are all words that may be
@@ -293,6 +306,8 @@ class TrailView(Answer):
     loose_mends: int
     offers: list[Named] = []
     """What was named in talk, and can be done on the stage."""
+    talk: list[TalkStretch] = []
+    """The talk of the trail, stretch by stretch."""
 
 
 class TextView(Answer):

@@ -21,8 +21,9 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.take_in_use import is_talk, take_in_use, takes_to_ask_about
 from wordtrail.core.trail.checks import figures
 from wordtrail.core.trail.legs import legs
-from wordtrail.core.trail.model import Trail
-from wordtrail.core.trail.talk import with_guesses
+from wordtrail.core.trail.model import Aside, Trail
+from wordtrail.core.trail.talk import guess, with_guesses
+from wordtrail.core.trail.talk_text import accepted, said_when
 from wordtrail.core.waypoints.waypoints import Standing, next_screen, waypoints
 from wordtrail.formats.json_patch import Operation, difference
 from wordtrail.jobs.queue import ALIGN, PHASES
@@ -199,7 +200,24 @@ def trail_view(lesson: Lesson, take: str, found: Trail) -> answers.TrailView:
         trimmed_by_hand=any(trim.take == take for trim in lesson.trims),
         loose_mends=loose_mends(lesson, take, found),
         offers=list(offered(lesson, typeset(lesson), take, found)),
+        talk=[_talk_view(lesson, take, aside) for aside in shown.asides],
     )
+
+
+def _talk_view(lesson: Lesson, take: str, aside: Aside) -> answers.TalkStretch:
+    own = accepted(lesson.talk, take, aside)
+    heard = guess(" ".join(word.text for word in aside.words) or aside.heard)
+    text = own.text if own else ""
+    return answers.TalkStretch(
+        start=aside.start,
+        end=aside.end,
+        heard=heard,
+        text=text,
+        words=list(said_when(text or heard, aside)),
+        blanks=[
+            one for one in lesson.blanks if one.take == take and one.start < aside.end and one.end > aside.start
+        ],
+    )  # fmt: skip
 
 
 def whole_stage(shown: Showing) -> answers.Stage:

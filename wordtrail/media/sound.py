@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections import deque
-from collections.abc import Callable, Iterable, Iterator
+from collections.abc import Callable, Iterable, Iterator, Sequence
 from fractions import Fraction
 from pathlib import Path
 
@@ -23,7 +23,23 @@ def lesson_sound(take: Callable[[str], Iterable[Samples]], edits: EditList) -> I
     from its beginning, in blocks. Cuts are faded over 8 ms so that they do not click."""
     yield from _silence(edits.lead)
     for clip in edits.clips:
-        yield from _clip(take(clip.take), round(clip.start * RATE), round(clip.end * RATE))
+        own = [(round(one.start * RATE), round(one.end * RATE)) for one in edits.mutes if one.take == clip.take]
+        sound = _silenced(take(clip.take), own) if own else take(clip.take)
+        yield from _clip(sound, round(clip.start * RATE), round(clip.end * RATE))
+
+
+def _silenced(sound: Iterable[Samples], mutes: Sequence[tuple[int, int]]) -> Iterator[Samples]:
+    """A sound without what lies between these samples; what is heard beside is faded over 8 ms."""
+    at = 0
+    for block in sound:
+        places = np.arange(at, at + len(block))
+        heard = np.ones(len(block), np.float32)
+        for start, end in mutes:
+            if start - FADE < at + len(block) and end + FADE > at:
+                away = np.maximum(start - places, places - (end - 1)) / FADE
+                heard = np.minimum(heard, np.clip(away, 0.0, 1.0)).astype(np.float32)
+        yield block * heard
+        at += len(block)
 
 
 def _clip(sound: Iterable[Samples], start: int, end: int) -> Iterator[Samples]:

@@ -36,4 +36,6 @@ def _unheard(lesson: Lesson) -> Lesson:
     return replace(
         lesson, passages=(named, *others), chosen_take="", trims=(), mends=(), placed_marks=(), settled=(),
         directions=(),
+        talk=(),
+        blanks=(),
     )  # fmt: skip

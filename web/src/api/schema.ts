@@ -2539,7 +2539,8 @@ export interface components {
          *     `issued` is the highest number given to a passage, pause point, mark or loose end so far.
          *     `placed_marks` are the moments of marks that were set by hand, for each take.
          *     `settled` are the places of takes that were checked and found fine. `directions` are what the teacher did on the
-         *     stage in each take, while recording or afterwards.
+         *     stage in each take, while recording or afterwards. `talk` is what she accepted of her talk in words, `blanks` are
+         *     moments of it that are not to be heard.
          *     `card_wishes` are the words, as printed, of which the teacher wants a word card.
          */
         Lesson: {
@@ -2682,6 +2683,16 @@ export interface components {
              * @default []
              */
             directions: components["schemas"]["Direction"][];
+            /**
+             * Talk
+             * @default []
+             */
+            talk: components["schemas"]["TalkText"][];
+            /**
+             * Blanks
+             * @default []
+             */
+            blanks: components["schemas"]["TalkBlank"][];
         };
         /**
          * Line
@@ -3268,6 +3279,32 @@ export interface components {
             is_talk: boolean;
         };
         /**
+         * TalkBlank
+         * @description Between these moments of a take nothing is heard: a name, say.
+         */
+        TalkBlank: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+        };
+        /**
+         * TalkText
+         * @description The accepted words of the talk between two moments of a take (seconds of take time).
+         */
+        TalkText: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Text */
+            text: string;
+        };
+        /**
          * TextLook
          * @description `largest` is the largest size in page units that a page may be set in, `line_spacing` is times
          *     the size, `word_spacing` times the typeface's own space, `line_length` a share of the column.
@@ -3498,7 +3535,7 @@ export interface components {
              */
             name?: string;
             /** Command */
-            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["KeepDirectionInput"] | components["schemas"]["RemoveDirectionInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["WriteOnStageInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
+            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["KeepDirectionInput"] | components["schemas"]["RemoveDirectionInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["WriteOnStageInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["KeepTalkInput"] | components["schemas"]["BlankTalkInput"] | components["schemas"]["HearTalkInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
         };
         /**
          * AddBlock
@@ -3595,6 +3632,34 @@ export interface components {
              * @constant
              */
             kind?: "ink";
+        };
+        /**
+         * BlankTalk
+         * @description The words `first` to `last` (from 0) of the talk between `start` and `end` are neither read nor heard: what is
+         *     said from `silent` to `until` (seconds of take time) is silent. `text` is all of that talk.
+         */
+        BlankTalkInput: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Text */
+            text: string;
+            /** First */
+            first: number;
+            /** Last */
+            last: number;
+            /** Silent */
+            silent: number;
+            /** Until */
+            until: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "blank talk";
         };
         /**
          * BlockKind
@@ -4050,6 +4115,23 @@ export interface components {
             kind: "free mark";
         };
         /**
+         * HearTalk
+         * @description All that is silent between two moments of a take is heard again; its words stay as they are.
+         */
+        HearTalkInput: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hear talk";
+        };
+        /**
          * Highlight
          * @description A highlight: the words stand on colour.
          */
@@ -4160,6 +4242,25 @@ export interface components {
              * @enum {string}
              */
             kind: "keep reading";
+        };
+        /**
+         * KeepTalk
+         * @description The words of the talk between two moments of a take, as the teacher accepts them; empty: none.
+         */
+        KeepTalkInput: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Text */
+            text: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "keep talk";
         };
         /**
          * LabelPage
@@ -5793,7 +5894,7 @@ export interface components {
         };
         /**
          * EditList
-         * @description Clips in the order in which they are heard, after a title of `lead` seconds.
+         * @description Clips in the order in which they are heard, after a title of `lead` seconds; `mutes` are silent in them.
          */
         EditList: {
             /** Clips */
@@ -5803,6 +5904,11 @@ export interface components {
              * @default 0
              */
             lead: number;
+            /**
+             * Mutes
+             * @default []
+             */
+            mutes: components["schemas"]["Mute"][];
         };
         /**
          * Gate
@@ -5865,6 +5971,18 @@ export interface components {
              * @default true
              */
             sure: boolean;
+        };
+        /**
+         * Mute
+         * @description Take time `[start, end)` of a take, in which nothing is heard though time goes on.
+         */
+        Mute: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
         };
         /**
          * PageTurn
@@ -6090,6 +6208,11 @@ export interface components {
              * @default []
              */
             offers: components["schemas"]["Named"][];
+            /**
+             * Talk
+             * @default []
+             */
+            talk: components["schemas"]["TalkStretch"][];
         };
         /**
          * Aside
@@ -6225,6 +6348,25 @@ export interface components {
          * @enum {string}
          */
         SlipKind: "left out" | "misread" | "said twice";
+        /**
+         * TalkStretch
+         * @description A stretch of talk in words: as they were roughly heard, as the teacher accepted them (empty: not yet), and when
+         *     each word of the accepted ones, or else of those that were heard, is said; and what of it is not to be heard.
+         */
+        TalkStretch: {
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Heard */
+            heard: string;
+            /** Text */
+            text: string;
+            /** Words */
+            words: components["schemas"]["HeardWord"][];
+            /** Blanks */
+            blanks: components["schemas"]["TalkBlank"][];
+        };
         /**
          * Trail
          * @description All visits of a take in order of their start, with slips, asides and the words that were

@@ -25,6 +25,7 @@ import { isSamePlace, rowsOf, type Place } from './sync/syncRows'
 import { doings, stripDirections, type Doing } from './sync/stripDirections'
 import { stripMarks, type MarkHand, type StripMark } from './sync/stripMarks'
 import TalkStrip from './sync/TalkStrip.vue'
+import TalkWords from './sync/TalkWords.vue'
 import TrailMap from './sync/TrailMap.vue'
 import TrimBar from './sync/TrimBar.vue'
 import TakeChoice from './sync/TakeChoice.vue'
@@ -33,7 +34,7 @@ import { useTakes } from './takes'
 
 type Check = Schemas['Check']
 /** Seconds of talk from which its sound is drawn, so that one can point into it. */
-const LONG_TALK = 3
+const LONG_TALK = 1.5
 const lesson = useLesson()
 const catalogue = useCatalogue()
 const view = lesson.view
@@ -325,7 +326,17 @@ useKeys({
                   :time="player.time.value"
                   @play="player.seek"
                   @hear="player.playFromTo(row.start, row.end)"
-                />
+                >
+                  <TalkWords
+                    v-if="row.talk"
+                    :talk="row.talk"
+                    :take="take"
+                    :playing="player.playing.value"
+                    :send="lesson.send"
+                    @hear="player.playFromTo(row.start, row.end)"
+                    @stop="player.toggle()"
+                  />
+                </TalkStrip>
                 <RowNote
                   v-else
                   :kind="row.kind"

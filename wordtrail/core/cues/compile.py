@@ -9,17 +9,18 @@ from itertools import groupby, pairwise
 from wordtrail.core.cues.drawings import drawings, numbers_tied, placed_by_hand, undisturbed
 from wordtrail.core.cues.gates import ended_at_gates, stops
 from wordtrail.core.cues.model import Caption, CueSheet, Reveal
+from wordtrail.core.cues.talk_captions import talk_captions
 from wordtrail.core.direct.course import Light
 from wordtrail.core.direct.director import course_of
 from wordtrail.core.direct.heard import heard_of, said_in
 from wordtrail.core.direct.stops import silences_replaced, stops_in
-from wordtrail.core.edit.edit_list import Clip, EditList
+from wordtrail.core.edit.edit_list import Clip, EditList, Mute
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.current_trail import kept_ends
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.model import Word
-from wordtrail.core.trail.model import Aside, Trail
+from wordtrail.core.trail.model import Trail
 
 VERSION = 1
 
@@ -31,8 +32,6 @@ LINGER = 0.4
 the light walks instead of flickering."""
 
 CAPTION_CHARACTERS = 74
-TALK_CAPTIONED_FROM = 1.5
-TALK = "[The teacher talks about it.]"
 
 
 def edit_list_of(lesson: Lesson, trails: Mapping[str, Trail], *, lead: float = TITLE_SECONDS) -> EditList:
@@ -50,7 +49,8 @@ def edit_list_of(lesson: Lesson, trails: Mapping[str, Trail], *, lead: float = T
     for silence in silences_replaced(lesson, stops_in(lesson, take, trail, start, end)):
         clips.append(Clip(take, now, silence.start))
         now = silence.end
-    return EditList((*clips, Clip(take, now, end)), lead)
+    mutes = tuple(Mute(take, one.start, one.end) for one in lesson.blanks if one.take == take)
+    return EditList((*clips, Clip(take, now, end)), lead, mutes)
 
 
 def whole_take(take: str, trail: Trail) -> EditList:
@@ -83,7 +83,7 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
         lights=ended_at_gates(lights, stopping.gates),
         drawings=drawn,
         gates=stopping.gates,
-        captions=_captions(words, lights, asides),
+        captions=_captions(words, lights, talk_captions(lesson, trails, edits, asides, CAPTION_CHARACTERS)),
         sentences=_sentence_starts(sentence, lights),
         signposts=stopping.signposts,
         reveals=_in_time((*stopping.reveals, *numbers_tied(lesson, drawn, stopping.gates))),
@@ -111,8 +111,8 @@ def _lingering(lights: list[Light], page_of: dict[str, int]) -> tuple[Light, ...
     )
 
 
-def _captions(words: Sequence[Word], lights: Sequence[Light], asides: Sequence[Aside]) -> tuple[Caption, ...]:
-    """What is read, a sentence or less at a time, and that the teacher talks where they do."""
+def _captions(words: Sequence[Word], lights: Sequence[Light], talk: Sequence[Caption]) -> tuple[Caption, ...]:
+    """What is read, a sentence or less at a time, and what the teacher says between."""
     sentence = {word.id: word.sentence for word in words}
     printed = {word.id: word.text for word in words}
     captions: list[Caption] = []
@@ -127,7 +127,6 @@ def _captions(words: Sequence[Word], lights: Sequence[Light], asides: Sequence[A
             line.append(light)
         if line:
             captions.append(_caption(line, printed))
-    talk = [Caption(a.start, a.end, TALK) for a in asides if a.end - a.start >= TALK_CAPTIONED_FROM]
     return _apart(sorted([*captions, *talk], key=lambda caption: caption.start))
 
 

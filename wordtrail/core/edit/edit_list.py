@@ -40,6 +40,15 @@ class Clip:
 
 
 @dataclass(frozen=True, slots=True)
+class Mute:
+    """Take time `[start, end)` of a take, in which nothing is heard though time goes on."""
+
+    take: str
+    start: float
+    end: float
+
+
+@dataclass(frozen=True, slots=True)
 class Hold:
     """At lesson time `at` (before holds), the lesson stands still for `seconds`."""
 
@@ -49,10 +58,11 @@ class Hold:
 
 @dataclass(frozen=True, slots=True)
 class EditList:
-    """Clips in the order in which they are heard, after a title of `lead` seconds."""
+    """Clips in the order in which they are heard, after a title of `lead` seconds; `mutes` are silent in them."""
 
     clips: tuple[Clip, ...]
     lead: float = 0.0
+    mutes: tuple[Mute, ...] = ()
 
     @property
     def seconds(self) -> float:

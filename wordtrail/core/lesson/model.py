@@ -18,6 +18,7 @@ from wordtrail.core.text.model import Passage, Word
 from wordtrail.core.trail.checks import Settled
 from wordtrail.core.trail.directions import Direction
 from wordtrail.core.trail.model import Mend
+from wordtrail.core.trail.talk_text import TalkBlank, TalkText
 
 NOTHING_PLANNED = Plan()
 
@@ -52,7 +53,8 @@ class Lesson:
     `issued` is the highest number given to a passage, pause point, mark or loose end so far.
     `placed_marks` are the moments of marks that were set by hand, for each take.
     `settled` are the places of takes that were checked and found fine. `directions` are what the teacher did on the
-    stage in each take, while recording or afterwards.
+    stage in each take, while recording or afterwards. `talk` is what she accepted of her talk in words, `blanks` are
+    moments of it that are not to be heard.
     `card_wishes` are the words, as printed, of which the teacher wants a word card.
     """
 
@@ -74,6 +76,8 @@ class Lesson:
     placed_marks: tuple[PlacedMark, ...] = ()
     settled: tuple[Settled, ...] = ()
     directions: tuple[Direction, ...] = ()
+    talk: tuple[TalkText, ...] = ()
+    blanks: tuple[TalkBlank, ...] = ()
 
     @property
     def title(self) -> str:

@@ -68,6 +68,7 @@ const bars = computed(() => barsOf(props.peaks, wide.value - 26, timeAt))
         />
       </svg>
       <MarkLane v-if="row.marks.length" :marks="row.marks" :x-of="xOf" :time-at="timeAt" />
+      <slot />
     </div>
   </div>
 </template>

@@ -19,7 +19,17 @@ export interface StripVisit {
 
 export type Row =
   | { kind: 'line'; key: string; start: number; end: number; visits: StripVisit[]; marks: StripMark[] }
-  | { kind: 'talk'; key: string; start: number; end: number; text: string; note: string; marks: StripMark[] }
+  | {
+      kind: 'talk'
+      key: string
+      start: number
+      end: number
+      text: string
+      note: string
+      marks: StripMark[]
+      /** What is said, in words. */
+      talk: Schemas['TalkStretch'] | undefined
+    }
   | {
       kind: 'offer'
       key: string
@@ -107,9 +117,10 @@ export function rowsOf(
     key: `talk${i}`,
     start: aside.start,
     end: aside.end,
-    text: aside.heard ? `Talk · perhaps “${aside.heard} …”` : 'Talk',
+    text: 'Talk',
     note: `${(aside.end - aside.start).toFixed(1)} s`,
     marks: [],
+    talk: view.talk[i],
   }))
   const points = new Set(planned.map((point) => point.id))
   const pauses: Row[] = stage.sheet.gates.map((gate) => ({

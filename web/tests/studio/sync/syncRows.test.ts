@@ -104,7 +104,7 @@ describe('the rows of a take', () => {
     expect(found.map((row) => ('text' in row ? `${row.text} ${row.note}` : 'line'))).toEqual([
       'line',
       'Not read · “W2 W3” 2 words',
-      'Talk · perhaps “look here …” 2.5 s',
+      'Talk 2.5 s',
       'Pause point · What of pause1? 5 s, made by the lesson',
       'Shown here · bee 5 s, made by the lesson',
       'line',
