@@ -111,6 +111,6 @@ export const lesson = (more: object = {}): Schemas['Lesson'] =>
     marks: [],
     legend: [{ id: 'evidence', name: 'evidence', letter: 'E', colour: 'lake', line: 'solid' }],
     placed_marks: [],
-    plan: { cards: [], organizers: [], readings: [] },
+    plan: { cards: [], organizers: [], readings: [], cue_notes: [] },
     ...more,
   }) as unknown as Schemas['Lesson']

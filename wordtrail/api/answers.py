@@ -278,7 +278,8 @@ class Guide(Answer):
 
 class TalkStretch(Answer):
     """A stretch of talk in words: as they were roughly heard, as the teacher accepted them (empty: not yet), and when
-    each word of the accepted ones, or else of those that were heard, is said; and what of it is not to be heard."""
+    each word of the accepted ones, or else of those that were heard, is said; what of it is not to be heard; and what
+    she had planned to say here, in her cue notes."""
 
     start: float
     end: float
@@ -286,6 +287,7 @@ class TalkStretch(Answer):
     text: str
     words: list[HeardWord]
     blanks: list[TalkBlank]
+    planned: str = ""
 
 
 class TrailView(Answer):

@@ -18,6 +18,7 @@ from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.checking import checks_of
 from wordtrail.core.lesson.current_trail import current_trail, kept_ends, loose_mends
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.planned_talk import planned_talk
 from wordtrail.core.lesson.take_in_use import is_talk, take_in_use, takes_to_ask_about
 from wordtrail.core.trail.checks import figures
 from wordtrail.core.trail.legs import legs
@@ -200,11 +201,11 @@ def trail_view(lesson: Lesson, take: str, found: Trail) -> answers.TrailView:
         trimmed_by_hand=any(trim.take == take for trim in lesson.trims),
         loose_mends=loose_mends(lesson, take, found),
         offers=list(offered(lesson, typeset(lesson), take, found)),
-        talk=[_talk_view(lesson, take, aside) for aside in shown.asides],
+        talk=[_talk_view(lesson, take, shown, aside) for aside in shown.asides],
     )
 
 
-def _talk_view(lesson: Lesson, take: str, aside: Aside) -> answers.TalkStretch:
+def _talk_view(lesson: Lesson, take: str, shown: Trail, aside: Aside) -> answers.TalkStretch:
     own = accepted(lesson.talk, take, aside)
     heard = guess(" ".join(word.text for word in aside.words) or aside.heard)
     text = own.text if own else ""
@@ -217,6 +218,7 @@ def _talk_view(lesson: Lesson, take: str, aside: Aside) -> answers.TalkStretch:
         blanks=[
             one for one in lesson.blanks if one.take == take and one.start < aside.end and one.end > aside.start
         ],
+        planned=planned_talk(lesson, shown, aside),
     )  # fmt: skip
 
 

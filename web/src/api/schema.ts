@@ -2456,6 +2456,19 @@ export interface components {
             task_seconds: number;
         };
         /**
+         * CueNote
+         * @description What a teacher wants to have before her eyes at a word while she records: what to say or do there. Students never
+         *     see it.
+         */
+        CueNote: {
+            /** Id */
+            id: string;
+            /** At */
+            at: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * Deed
          * @description What is done on the stage.
          * @enum {string}
@@ -2664,7 +2677,8 @@ export interface components {
              *       "organizers": [],
              *       "readings": [],
              *       "order": [],
-             *       "matching_pictures": false
+             *       "matching_pictures": false,
+             *       "cue_notes": []
              *     }
              */
             plan: components["schemas"]["Plan"];
@@ -3102,8 +3116,8 @@ export interface components {
         /**
          * Plan
          * @description Opening and closing, word cards in their order, whether there is a matching card of them (and of their
-         *     pictures rather than their meanings), organizers, readings, and the order of the parts
-         *     as far as the teacher changed it.
+         *     pictures rather than their meanings), organizers, readings, the order of the parts
+         *     as far as the teacher changed it, and her own notes for the recording.
          */
         Plan: {
             /**
@@ -3161,6 +3175,11 @@ export interface components {
              * @default false
              */
             matching_pictures: boolean;
+            /**
+             * Cue Notes
+             * @default []
+             */
+            cue_notes: components["schemas"]["CueNote"][];
         };
         /**
          * ReadWord
@@ -3535,7 +3554,7 @@ export interface components {
              */
             name?: string;
             /** Command */
-            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["KeepDirectionInput"] | components["schemas"]["RemoveDirectionInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["WriteOnStageInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["KeepTalkInput"] | components["schemas"]["BlankTalkInput"] | components["schemas"]["HearTalkInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
+            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["KeepCueNoteInput"] | components["schemas"]["RemoveCueNoteInput"] | components["schemas"]["KeepDirectionInput"] | components["schemas"]["RemoveDirectionInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["WriteOnStageInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["KeepTalkInput"] | components["schemas"]["BlankTalkInput"] | components["schemas"]["HearTalkInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
         };
         /**
          * AddBlock
@@ -3932,6 +3951,19 @@ export interface components {
             kind?: "cross-out";
         };
         /**
+         * CueNote
+         * @description What a teacher wants to have before her eyes at a word while she records: what to say or do there. Students never
+         *     see it.
+         */
+        CueNoteInput: {
+            /** Id */
+            id: string;
+            /** At */
+            at: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * DashedUnderline
          * @description A dashed line under the words.
          */
@@ -4180,6 +4212,18 @@ export interface components {
              * @enum {string}
              */
             kind: "keep card";
+        };
+        /**
+         * KeepCueNote
+         * @description A note of the teacher's own at a word.
+         */
+        KeepCueNoteInput: {
+            note: components["schemas"]["CueNoteInput"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "keep cue note";
         };
         /**
          * KeepDirection
@@ -5026,6 +5070,19 @@ export interface components {
              * @enum {string}
              */
             kind: "remove card";
+        };
+        /**
+         * RemoveCueNote
+         * @description Take a cue note away.
+         */
+        RemoveCueNoteInput: {
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "remove cue note";
         };
         /**
          * RemoveDirection
@@ -6351,7 +6408,8 @@ export interface components {
         /**
          * TalkStretch
          * @description A stretch of talk in words: as they were roughly heard, as the teacher accepted them (empty: not yet), and when
-         *     each word of the accepted ones, or else of those that were heard, is said; and what of it is not to be heard.
+         *     each word of the accepted ones, or else of those that were heard, is said; what of it is not to be heard; and what
+         *     she had planned to say here, in her cue notes.
          */
         TalkStretch: {
             /** Start */
@@ -6366,6 +6424,11 @@ export interface components {
             words: components["schemas"]["HeardWord"][];
             /** Blanks */
             blanks: components["schemas"]["TalkBlank"][];
+            /**
+             * Planned
+             * @default
+             */
+            planned: string;
         };
         /**
          * Trail

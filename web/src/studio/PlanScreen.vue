@@ -13,6 +13,7 @@ import StagePage from '@/stage/StagePage.vue'
 import { useMeaning } from './meaning'
 import AcrossDialog from './plan/AcrossDialog.vue'
 import { useChosenWords } from './plan/chosenWords'
+import CueNoteEditor from './plan/CueNoteEditor.vue'
 import FirstSteps from './plan/FirstSteps.vue'
 import InkLayer from './plan/InkLayer.vue'
 import type { Point } from './plan/kinds'
@@ -158,6 +159,16 @@ async function makeCard(word: string) {
   chosen.clear()
   here.value = plan.value.cards.find((one) => !before.has(one.id))?.id ?? here.value
 }
+/** A note of the teacher's own at the chosen words. */
+async function makeNote() {
+  const at = chosen.span.value?.first
+  if (!at) return
+  const before = new Set(plan.value.cue_notes.map((one) => one.id))
+  const note = { id: '', at, text: `At “${chosen.textOf(at, at)}”: ` }
+  if (!(await send({ kind: 'keep cue note', note }))) return
+  chosen.clear()
+  opened.value = plan.value.cue_notes.find((one) => !before.has(one.id))?.id ?? ''
+}
 async function makeChart(shape: Schemas['ShapeInput'], columns: number, rows: number) {
   const before = new Set(plan.value.organizers.map((one) => one.id))
   if (await send({ kind: 'make organizer', shape, columns, rows }))
@@ -227,6 +238,7 @@ useKeys({
   'shift+arrowleft': () => step(-1, true),
   p: () => chosen.span.value && ask_(),
   g: () => chosen.span.value && void makeCard(chosen.span.value.first),
+  j: () => void makeNote(),
   i: () => onText.value && (drawing.value = !drawing.value),
   e: () => (suggesting.value = !suggesting.value),
   l: () => (legendOpen.value = true),
@@ -314,6 +326,12 @@ useKeys({
             Remove
           </button>
         </div>
+        <CueNoteEditor
+          v-if="post.cue"
+          :note="post.cue"
+          :send="(note) => send({ kind: 'keep cue note', note })"
+          @remove="send({ kind: 'remove cue note', id: post.id })"
+        />
         <MarkEditor
           v-if="post.mark"
           :mark="post.mark"
@@ -369,6 +387,7 @@ useKeys({
       :pointing="!!pointing"
       @turn="(to) => (page = texts[to] ?? 0)"
       @pause="ask_"
+      @note="makeNote"
       @card="chosen.span.value && makeCard(chosen.span.value.first)"
       @mark="marking.mark"
       @legend="legendOpen = true"

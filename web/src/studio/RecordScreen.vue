@@ -21,6 +21,7 @@ import { useChosenWords } from './plan/chosenWords'
 import InkLayer from './plan/InkLayer.vue'
 import TakeList from './TakeList.vue'
 import BrokenOff from './record/BrokenOff.vue'
+import CueNotes from './record/CueNotes.vue'
 import DeskKeys from './record/DeskKeys.vue'
 import { useDesk } from './record/desk'
 import { useDeskMarks } from './record/deskMarks'
@@ -174,6 +175,21 @@ function closer() {
 }
 const { across, drawing } = made
 const undo = () => made.undo() || desk.undo()
+/* The teacher's own notes: those of this page, and the first of them that the light has not passed. */
+const notes = computed(() =>
+  view.value.lesson.plan.cue_notes.filter((note) => places.value.get(note.at)?.page === page.value),
+)
+const nextNote = computed(() => {
+  const order = picked.places.value
+  const here = order.get(lit.value) ?? -1
+  return notes.value.find((note) => (order.get(note.at) ?? 0) >= here)?.id ?? notes.value.at(-1)?.id ?? ''
+})
+const noteFlags = computed(() =>
+  notes.value.flatMap((note) => {
+    const box = places.value.get(note.at)?.box
+    return box ? [{ id: note.id, x: box.x, y: box.baseline + 0.3 * box.size, width: box.width }] : []
+  }),
+)
 const hasMore = computed(() => {
   const { pause_points, plan } = view.value.lesson
   return (
@@ -307,6 +323,18 @@ useKeys({
         text-only
         @choose="picked.choose"
       >
+        <line
+          v-for="flag in noteFlags"
+          :key="flag.id"
+          :x1="flag.x"
+          :x2="flag.x + flag.width"
+          :y1="flag.y"
+          :y2="flag.y"
+          stroke="var(--color-plum)"
+          stroke-width="6"
+          stroke-dasharray="2 9"
+          stroke-linecap="round"
+        />
         <InkLayer
           v-if="onText && drawing"
           :width="stage.layout.width"
@@ -396,6 +424,7 @@ useKeys({
         @back="desk.back"
         @undo="undo"
       />
+      <CueNotes v-if="notes.length" :notes="notes" :next="nextNote" :printed="printed" />
       <DeskPen
         v-if="onText"
         v-model:drawing="drawing"

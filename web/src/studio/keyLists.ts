@@ -60,6 +60,7 @@ export const keysOf = (catalogue: Catalogue): Record<string, Keys> => ({
     ['Shift →', 'choose more words'],
     ['P', 'pause point after the chosen words'],
     ['G', 'word card of the chosen word'],
+    ['J', 'cue note for yourself at the chosen words'],
     ...markKeys(catalogue),
     ['1 2 3 …', 'the meaning to mark with'],
     ['I', 'draw on the page'],

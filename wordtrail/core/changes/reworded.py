@@ -131,7 +131,8 @@ def _spans(spans: tuple[Span, ...], survivors: _Survivors) -> tuple[Span, ...]:
 
 
 def _plan(plan: Plan, survivors: _Survivors) -> Plan:
-    """Cards whose word went away stay without a place; quotations and readings keep what is left of theirs."""
+    """Cards whose word went away stay without a place; quotations and readings keep what is left of theirs; cue
+    notes go to the nearest word."""
     cards = tuple(card if survivors.stayed(card.at) else replace(card, at="") for card in plan.cards)
     charts = tuple(
         replace(
@@ -143,4 +144,15 @@ def _plan(plan: Plan, survivors: _Survivors) -> Plan:
     readings = tuple(
         replace(one, stretch=_span(one.stretch, survivors)) if one.stretch else one for one in plan.readings
     )
-    return replace(plan, cards=cards, organizers=charts, readings=readings)
+    notes = (replace(note, at=_nearest(note.at, survivors)) for note in plan.cue_notes)
+    kept = tuple(note for note in notes if note.at)
+    return replace(plan, cards=cards, organizers=charts, readings=readings, cue_notes=kept)
+
+
+def _nearest(word: str, survivors: _Survivors) -> str:
+    """A word where it stayed, else the nearest one that did, before or after it; none where no word is left."""
+    if survivors.stayed(word):
+        return word
+    before = survivors.before(word)
+    left = (one.id for one in survivors.words if survivors.stayed(one.id))
+    return before.id if before else next(left, "")

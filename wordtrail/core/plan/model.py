@@ -61,3 +61,13 @@ class Reading:
     name: str
     purpose: str = ""
     stretch: Span | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class CueNote:
+    """What a teacher wants to have before her eyes at a word while she records: what to say or do there. Students never
+    see it."""
+
+    id: str
+    at: str
+    text: str

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from wordtrail.core.plan.cards import WordCard
-from wordtrail.core.plan.model import Reading
+from wordtrail.core.plan.model import CueNote, Reading
 from wordtrail.core.plan.opening import Closing, Opening, Part
 from wordtrail.core.plan.organizers import Organizer
 
@@ -15,8 +15,8 @@ NO_OPENING, NO_CLOSING = Opening(), Closing()
 @dataclass(frozen=True, slots=True)
 class Plan:
     """Opening and closing, word cards in their order, whether there is a matching card of them (and of their
-    pictures rather than their meanings), organizers, readings, and the order of the parts
-    as far as the teacher changed it."""
+    pictures rather than their meanings), organizers, readings, the order of the parts
+    as far as the teacher changed it, and her own notes for the recording."""
 
     opening: Opening = NO_OPENING
     closing: Closing = NO_CLOSING
@@ -26,3 +26,4 @@ class Plan:
     readings: tuple[Reading, ...] = ()
     order: tuple[Part, ...] = ()
     matching_pictures: bool = False
+    cue_notes: tuple[CueNote, ...] = ()

@@ -24,6 +24,7 @@ const emit = defineEmits<{
   turn: [to: number]
   pause: []
   card: []
+  note: []
   mark: [form: MarkForm]
   legend: []
   clear: []
@@ -32,7 +33,7 @@ const meaning = defineModel<string>('meaning', { required: true })
 const drawing = defineModel<boolean>('drawing', { required: true })
 const suggesting = defineModel<boolean>('suggesting', { required: true })
 
-const AT_HAND = 4
+const AT_HAND = 3
 /** The marks that this lesson uses most stand here, the others under "More". */
 const offered = computed(() => {
   const times = (form: MarkForm) => props.used.filter((kind) => kind === form.kind).length
@@ -143,6 +144,14 @@ const hint = (form: MarkForm) => `${form.name} (${form.key.toUpperCase()})`
         @click="emit('card')"
       >
         Word card
+      </button>
+      <button
+        class="button whitespace-nowrap"
+        type="button"
+        title="A note for yourself, before your eyes while you record (J)"
+        @click="emit('note')"
+      >
+        Cue note
       </button>
       <span
         class="flex flex-1 items-center gap-1 narrow:flex-wrap narrow:border-0 border-l border-hairline pl-2 text-[14px]"

@@ -1,4 +1,4 @@
-/** The signposts of a plan: pause points, marks, word cards, and a pause point that is being written. */
+/** The signposts of a plan: pause points, marks, word cards, cue notes, and a pause point that is being written. */
 import type { Schemas } from '@/api/client'
 import { activityOf, type Catalogue } from '@/api/catalogue'
 import type { Point } from './kinds'
@@ -14,6 +14,7 @@ export interface Post {
   point?: Point
   mark?: Schemas['Mark']
   card?: Schemas['WordCard']
+  cue?: Schemas['CueNote']
 }
 
 /** Whether something belongs to the reading that is worked on (none: all are). */
@@ -66,6 +67,16 @@ export function postsOf(
     slim: true,
     card,
   }))
+  const notes = lesson.plan.cue_notes.map((cue) => ({
+    id: cue.id,
+    word: cue.at,
+    colour: 'plum',
+    title: cue.text,
+    note: 'for you',
+    open: opened === cue.id,
+    slim: true,
+    cue,
+  }))
   const fresh = draft && {
     id: 'new',
     word: draft.after || lastWord,
@@ -75,5 +86,5 @@ export function postsOf(
     open: true,
     point: draft,
   }
-  return [...points, ...marks, ...cards, ...(fresh ? [fresh] : [])]
+  return [...points, ...marks, ...cards, ...notes, ...(fresh ? [fresh] : [])]
 }

@@ -98,6 +98,15 @@ async function blank() {
         >
           Blank the chosen words
         </button>
+        <button
+          v-if="talk.planned && draft !== talk.planned"
+          class="button min-h-[32px] text-[14px]"
+          type="button"
+          :title="talk.planned"
+          @click="draft = talk.planned"
+        >
+          Take my cue note
+        </button>
         <button class="button min-h-[32px] text-[14px]" type="button" @click="writing = false">Done</button>
       </div>
     </form>

@@ -55,7 +55,7 @@ describe('the signposts', () => {
     marks: [
       { id: 'mark1', form: { kind: 'box' }, first: 'a', last: 'b', meaning: 'evidence', reading: 'r2' },
     ],
-    plan: { cards: [{ id: 'card1', word: 'bee', at: 'b' }], organizers: [], readings: [] },
+    plan: { cards: [{ id: 'card1', word: 'bee', at: 'b' }], organizers: [], readings: [], cue_notes: [] },
   })
   const posts = (reading = '', opened = '', draft?: Schemas['PausePoint']) =>
     postsOf(kinds, made, reading, draft, opened, (first, last) => `${first}–${last}`)

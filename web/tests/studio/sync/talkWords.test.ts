@@ -12,6 +12,7 @@ const said = (text: string, more: object = {}): Schemas['TalkStretch'] => ({
     .split(' ')
     .map((word, n) => ({ text: word, start: 4 + n, end: 4.8 + n, loss: 0 })),
   blanks: [],
+  planned: '',
   ...more,
 })
 function shown(talk: Schemas['TalkStretch']) {
@@ -53,6 +54,13 @@ describe('talk in words', () => {
     await field.trigger('select')
     await button(words, 'Blank').trigger('click')
     expect(sent[0]).toMatchObject({ kind: 'blank talk', first: 2, last: 3, silent: 6, until: 7.8 })
+  })
+
+  it('takes what was planned to be said there', async () => {
+    const { words } = shown(said('', { planned: 'Ask who that is.' }))
+    await button(words, 'Write').trigger('click')
+    await button(words, 'Take my cue note').trigger('click')
+    expect(words.get('textarea').element.value).toBe('Ask who that is.')
   })
 
   it('can be heard again', async () => {
