@@ -106,6 +106,7 @@ function step(by: number, extend: boolean) {
 function clear() {
   chosen.clear()
   draft.value = undefined
+  noted.value = undefined
   pointing.value = undefined
   drawing.value = false
 }
@@ -159,15 +160,19 @@ async function makeCard(word: string) {
   chosen.clear()
   here.value = plan.value.cards.find((one) => !before.has(one.id))?.id ?? here.value
 }
-/** A note of the teacher's own at the chosen words. */
-async function makeNote() {
+/** A note of the teacher's own that is being written at the chosen words. */
+const noted = ref<Schemas['CueNote']>()
+function makeNote() {
   const at = chosen.span.value?.first
-  if (!at) return
-  const before = new Set(plan.value.cue_notes.map((one) => one.id))
-  const note = { id: '', at, text: `At “${chosen.textOf(at, at)}”: ` }
-  if (!(await send({ kind: 'keep cue note', note }))) return
-  chosen.clear()
-  opened.value = plan.value.cue_notes.find((one) => !before.has(one.id))?.id ?? ''
+  if (at) noted.value = { id: '', at, text: '' }
+}
+async function keepNote(note: Schemas['CueNote']) {
+  const kept = await send({ kind: 'keep cue note', note })
+  if (kept && !note.id) {
+    noted.value = undefined
+    chosen.clear()
+  }
+  return kept
 }
 async function makeChart(shape: Schemas['ShapeInput'], columns: number, rows: number) {
   const before = new Set(plan.value.organizers.map((one) => one.id))
@@ -215,7 +220,7 @@ const take = (suggestion: Schemas['Suggestion']) =>
 
 /* Signposts. */
 const posts = computed(() =>
-  postsOf(catalogue, document.value, reading.value, draft.value, opened.value, chosen.textOf)
+  postsOf(catalogue, document.value, reading.value, draft.value, opened.value, chosen.textOf, noted.value)
     .filter((post) => places.value.get(post.word)?.page === page.value)
     .sort((a, b) => (chosen.places.value.get(a.word) ?? 0) - (chosen.places.value.get(b.word) ?? 0)),
 )
@@ -238,7 +243,7 @@ useKeys({
   'shift+arrowleft': () => step(-1, true),
   p: () => chosen.span.value && ask_(),
   g: () => chosen.span.value && void makeCard(chosen.span.value.first),
-  j: () => void makeNote(),
+  j: makeNote,
   i: () => onText.value && (drawing.value = !drawing.value),
   e: () => (suggesting.value = !suggesting.value),
   l: () => (legendOpen.value = true),
@@ -329,8 +334,8 @@ useKeys({
         <CueNoteEditor
           v-if="post.cue"
           :note="post.cue"
-          :send="(note) => send({ kind: 'keep cue note', note })"
-          @remove="send({ kind: 'remove cue note', id: post.id })"
+          :send="keepNote"
+          @remove="post.cue.id ? send({ kind: 'remove cue note', id: post.id }) : (noted = undefined)"
         />
         <MarkEditor
           v-if="post.mark"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useId } from 'vue'
+import { onMounted, ref, useId } from 'vue'
 import type { Schemas } from '@/api/client'
 import { useDraft } from '@/parts/draft'
 
@@ -14,16 +14,18 @@ const { draft, keep } = useDraft(
   () => props.note,
   (note) => props.send(note),
 )
+const field = ref<HTMLTextAreaElement>()
+onMounted(() => props.note.id || field.value?.focus())
 </script>
 
 <template>
   <form class="flex flex-col gap-1.5 text-[14px]" @submit.prevent="keep" @change="keep">
     <label class="text-[13px] text-quiet" :for="id">What to say or do here. Students never see it.</label>
-    <textarea :id="id" v-model="draft.text" class="field resize-none" rows="3" maxlength="1000" />
+    <textarea :id="id" ref="field" v-model="draft.text" class="field resize-none" rows="3" maxlength="1000" />
     <div class="flex gap-3 text-[13px]">
       <button class="font-semibold text-lake hover:underline" type="submit">Keep</button>
       <button class="font-semibold text-quiet hover:underline" type="button" @click="$emit('remove')">
-        Remove
+        {{ note.id ? 'Remove' : 'Leave it out' }}
       </button>
     </div>
   </form>

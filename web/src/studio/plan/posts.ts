@@ -28,6 +28,8 @@ export function postsOf(
   draft: Point | undefined,
   opened: string,
   textOf: (first: string, last: string) => string,
+  /** A cue note that is being written. */
+  noted?: Schemas['CueNote'],
 ): Post[] {
   const blocks = lesson.passages.flatMap((p) => p.pages.flatMap((q) => q.blocks))
   const lastWord = blocks.flatMap((block) => block.words).pop()?.id ?? ''
@@ -67,13 +69,13 @@ export function postsOf(
     slim: true,
     card,
   }))
-  const notes = lesson.plan.cue_notes.map((cue) => ({
-    id: cue.id,
+  const notes = [...lesson.plan.cue_notes, ...(noted ? [noted] : [])].map((cue) => ({
+    id: cue.id || 'new note',
     word: cue.at,
     colour: 'plum',
-    title: cue.text,
+    title: cue.text || 'A new cue note',
     note: 'for you',
-    open: opened === cue.id,
+    open: !cue.id || opened === cue.id,
     slim: true,
     cue,
   }))

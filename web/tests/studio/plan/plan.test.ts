@@ -72,6 +72,22 @@ describe('the signposts', () => {
     expect(posts('r1').map((one) => one.id)).toEqual(['pause1', 'pause2', 'card1'])
     expect(isIn('')({ reading: 'r9' })).toBe(true)
   })
+  it('have the cue notes, and one that is being written', () => {
+    const note = { id: 'note1', at: 'b', text: 'Smile.' }
+    const withNotes = lesson({ ...made, plan: { ...made.plan, cue_notes: [note] } })
+    const found = postsOf(kinds, withNotes, '', undefined, '', (first) => first, {
+      id: '',
+      at: 'a',
+      text: '',
+    })
+    expect(
+      found.filter((one) => one.cue).map(({ id, word, title, open }) => [id, word, title, open]),
+    ).toEqual([
+      ['note1', 'b', 'Smile.', false],
+      ['new note', 'a', 'A new cue note', true],
+    ])
+  })
+
   it('open, and have the one that is being written among them', () => {
     expect(posts('', 'mark1').find((one) => one.open)?.id).toBe('mark1')
     const fresh = posts('', '', kinds.fresh_point).at(-1)!
