@@ -192,6 +192,42 @@ def takes(made: Lesson) -> Iterator[tuple[str, list[Say]]]:
         ],
     )
 
+    yield (
+        "words alone",
+        [
+            Say("Today we have one word and no more", turn[three]),
+            Say("Crayfish", ((Deed.SHOW, card, 0),), names=("crayfish",), rest=2.5),
+            Say("Say it softly say it loudly"),
+            Say("Where would it live and what would it eat", rest=2.5),
+            Say("Now look at the page again", ((Deed.BACK, "", 0), *turn[three])),
+            Say("Who can show me where it is"),
+        ],
+    )
+    yield (
+        "students read alone",
+        [
+            Say("This morning you are the readers and I listen", turn[one]),
+            Say("Turn to page twelve and begin", rest=7.0),
+            Say("Thank you that was clear and calm"),
+            Say("The next ones turn to page fifteen please", turn[two], rest=7.0),
+            Say("I could see the tunnel when you read that", names=("tunnel",)),
+            Say("And the last ones read page eighteen", turn[three], rest=7.0),
+            Say("Wonderful I did not have to help you at all"),
+        ],
+    )
+    yield (
+        "a picture explained part by part",
+        [
+            Say("Look at this picture with me please", turn[one]),
+            Say("Up here the river is frozen hard", names=("frozen",), rest=2.0),
+            Say("And down there she paddles with her feet", names=("paddles",), rest=2.0),
+            Say("Now turn to page fifteen", turn[two]),
+            Say("That is her tunnel and this is the muddy part", names=("tunnel", "muddy"), rest=2.0),
+            Say("Tell your partner what you see", rest=3.0),
+            Say("Good that is what I see as well"),
+        ],
+    )
+
 
 def said(name: str, script_of_take: list[Say], voice: str) -> Take:
     """A take as it sounds, with its truth."""
@@ -271,7 +307,10 @@ def main() -> None:
             for one in offered(made, typeset(made), TAKE, trail):
                 taken = with_direction(taken, Direction("", TAKE, one.at, one.deed, one.target))
                 offers += 1
+            own = Seen()
+            own.of(taken, _sheet(taken, trail), take)
             helped.of(taken, _sheet(taken, trail), take)
+            print(f"  {name}, {voice}: {100 * own.right / max(own.seconds, 1e-9):.0f} % with what is offered")
             marks = {made.positions()[mark.first]: mark.id for mark in made.marks}
             ids = {word.text.strip(".,"): marks.get(n) for n, word in enumerate(made.words)}
             moments = {one.mark: one.start for one in sheet.drawings if not one.gate}

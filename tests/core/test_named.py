@@ -79,16 +79,46 @@ class ShownByNameTest(unittest.TestCase):
         self.gates = [gate.shows for gate in sheet.gates]
         return [layout.pages[state_at(sheet, time).page].board for time in times]
 
-    def test_a_card_comes_when_its_word_is_named_and_goes_when_she_speaks_anew(self) -> None:
+    def test_a_card_comes_when_its_word_is_named_and_stays_until_she_comes_back_to_the_text(self) -> None:
         made = apply(lesson(), MakeCard("a5"))
-        asides = (talk("this is clover you see", 1.0), talk("and now we read", 8.0))
-        later = trail(begin=12.0)
-        found = replace(later, asides=asides)
-        self.assertEqual(self.boards(made, found, 1.9, 2.1, 7.9, 8.1), ["", "card1", "card1", ""])
+        asides = (talk("this is clover you see", 1.0), talk("have you seen it", 5.0), talk("now our page", 8.0))
+        found = replace(trail(begin=12.0), asides=asides)
+        self.assertEqual(self.boards(made, found, 1.9, 2.1, 7.9, 9.1), ["", "card1", "card1", ""])
+        without_text = replace(found, asides=asides[:2])
+        self.assertEqual(self.boards(made, without_text, 9.1, 12.1), ["", ""], "till the end of her talk")
+        long = replace(
+            trail(begin=99.0), asides=(talk("this is clover", 1.0), talk("and so on and on", 80.0)), seconds=120
+        )
+        self.assertEqual(self.boards(made, long, 40.0, 70.0), ["card1", ""], "and not for ever")
         self.assertEqual(self.gates, [])
         after_reading = replace(trail(), asides=(talk("this is clover you see"),), seconds=30.0)
         self.assertEqual(self.boards(made, after_reading, LATER + 1.5), [""], "it belongs before the reading")
         self.assertEqual(self.gates, ["card1"])
+
+    def test_a_chart_comes_by_a_heading_of_it_too(self) -> None:
+        made = apply(lesson(), MakeOrganizer(Shape.STORY))
+        chart = made.plan.organizers[0]
+        named = replace(trail(), asides=(talk("so what is in the way here", LATER),), seconds=40.0)
+        self.assertEqual(self.boards(made, named, LATER + 1.1), [chart.id])
+
+    def test_the_page_of_a_mark_that_is_named_comes_unless_its_words_are_there_already(self) -> None:
+        made = lesson("A bee finds clover.\n\n---\n\nShe dances near clover.")
+        first, second = (page.id for page in made.passages[0].pages)
+        for word in ("a6", "a8"):
+            made = apply(made, KeepMark(Mark("", Underline(), word, word, "evidence", moment=Moment.TALK)))
+        layout = typeset(made)
+        read = Trail(
+            trail(made).visits[:4], asides=(talk("she dances all day"), talk("what is clover", 30)), seconds=50.0
+        )
+        sheet = compile_cues(made, {TAKE: read}, layout, whole_take(TAKE, read))
+        pages = [layout.pages[state_at(sheet, at).page].id for at in (LATER, LATER + 1)]
+        self.assertEqual(pages, [first, second])
+        alone = replace(read, asides=(talk("what is clover", 30),))
+        sheet = compile_cues(made, {TAKE: alone}, layout, whole_take(TAKE, alone))
+        self.assertEqual(layout.pages[state_at(sheet, 33).page].id, first, "clover is on this page, too")
+        by_hand = apply(made, KeepDirection(Direction("", TAKE, LATER, Deed.TURN, first)))
+        sheet = compile_cues(by_hand, {TAKE: read}, layout, whole_take(TAKE, read))
+        self.assertEqual(layout.pages[state_at(sheet, LATER + 1).page].id, first)
 
     def test_a_chart_comes_by_its_title_and_hands_are_stronger(self) -> None:
         made = apply(lesson(), MakeOrganizer(Shape.CAUSE))

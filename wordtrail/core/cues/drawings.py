@@ -2,23 +2,19 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 
 from wordtrail.core.cues.model import Drawing, Gate, Reveal
 from wordtrail.core.direct.heard import Heard
+from wordtrail.core.direct.mark_moments import named_when, talk_after, which_time, words_of
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.lesson.live_marks import DRAWN_IN_TALK
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.readings import reading_number
 from wordtrail.core.marks.model import Mark
 from wordtrail.core.marks.moment import Moment
 from wordtrail.core.plan.part_names import tie_part
-from wordtrail.core.text.model import Word
 
 SHORTEST_DRAWING, LONGEST_DRAWING = 0.35, 4.0
-
-ANYWHERE = (0.0, float("inf"))
-"""Moments between which all of a lesson lies."""
 
 AT_A_GATE = 1.0
 """Seconds over which a mark is drawn at a pause point."""
@@ -28,9 +24,6 @@ BEFORE_DRAWING = 0.3
 
 GOES_ON = 0.05
 """Seconds after a stop at which a mark is drawn that waited for it."""
-
-TALK_BEGINS = 0.3
-"""Seconds by which talk may seem to begin before the word before it has ended."""
 
 
 def placed_by_hand(lesson: Lesson, edits: EditList) -> tuple[Drawing, ...]:
@@ -66,12 +59,12 @@ def drawings(
             length = mark.seconds or AT_A_GATE
             found.append(Drawing(mark.id, round(begin, 4), round(begin + length, 4), mark.pause))
         elif mark.moment is Moment.TALK:
-            room = _talk_after(lesson, mark, heard)
-            if named := _when_named(lesson, mark, heard, *(room or ANYWHERE)):
+            room = talk_after(lesson, mark, heard)
+            if named := _when_named(lesson, mark, heard):
                 found.append(named)
             elif room:
                 talked.setdefault(room, []).append(mark)
-        elif drawing := _while_read(lesson, mark, heard) or _when_named(lesson, mark, heard, *ANYWHERE):
+        elif drawing := _while_read(lesson, mark, heard) or _when_named(lesson, mark, heard):
             found.append(drawing)
     for (start, end), marks in talked.items():
         found += _shared(marks, start, end)
@@ -118,67 +111,19 @@ def marks_at(lesson: Lesson, point: str) -> int:
     return sum(mark.moment is Moment.PAUSE and mark.pause == point for mark in lesson.marks)
 
 
-def _words(lesson: Lesson, mark: Mark) -> Sequence[Word]:
-    order = lesson.positions()
-    return lesson.words[order[mark.first] : order[mark.last] + 1]
-
-
-def _number(lesson: Lesson, mark: Mark) -> int:
-    return max(mark.nth, reading_number(lesson, mark.reading))
-
-
 def _while_read(lesson: Lesson, mark: Mark, heard: Heard) -> Drawing | None:
     """Along with the reading of its words; when they are quoted later, with that."""
-    run = [word.id for word in _words(lesson, mark)]
+    run = [word.id for word in words_of(lesson, mark)]
     if mark.moment is Moment.QUOTED:
         lights = [heard.passes.exactly(word, max(2, mark.nth)) for word in run]
     else:
-        lights = [heard.passes.nth(word, _number(lesson, mark)) for word in run]
+        lights = [heard.passes.nth(word, which_time(lesson, mark)) for word in run]
     read = [heard.lights[index] for index in lights if index is not None]
     if not read:
         return None
     start, end = min(light.start for light in read), max(light.end for light in read)
     length = mark.seconds or min(max(end - start, SHORTEST_DRAWING), LONGEST_DRAWING)
     return Drawing(mark.id, start, round(start + length, 4))
-
-
-def _when_named(lesson: Lesson, mark: Mark, heard: Heard, begin: float, end: float) -> Drawing | None:
-    """When its words are named in talk between two moments."""
-    at = heard.talk.named_at([word.text for word in _words(lesson, mark)], begin, end)
-    length = mark.seconds or DRAWN_IN_TALK
-    return None if at is None else Drawing(mark.id, round(at, 4), round(at + length, 4))
-
-
-def _talk_after(lesson: Lesson, mark: Mark, heard: Heard) -> tuple[float, float] | None:
-    """Start and end of the talk after the mark's sentence, or else after its paragraph; where nobody talks,
-    the moment its sentence ends. None when its words were not read."""
-    own = heard.passes.nth(mark.last, _number(lesson, mark))
-    if own is None:
-        return None
-    sentence_end = heard.sentence_end(own)
-    block_end = _last_of(own, heard, lambda word: heard.block.get(word) == heard.block.get(mark.last))
-    for index in dict.fromkeys((sentence_end, block_end)):
-        if talk := _talk_from(index, heard):
-            return talk
-    end = heard.lights[sentence_end].end
-    return end, end
-
-
-def _last_of(index: int, heard: Heard, belongs: Callable[[str], bool]) -> int:
-    """The last light of the run of lights from `index` on whose words belong together."""
-    while index + 1 < len(heard.lights) and belongs(heard.lights[index + 1].word):
-        index += 1
-    return index
-
-
-def _talk_from(index: int, heard: Heard) -> tuple[float, float] | None:
-    """The talk between a light and the next one."""
-    light = heard.lights[index]
-    following = heard.lights[index + 1].start if index + 1 < len(heard.lights) else float("inf")
-    talk = [a for a in heard.asides if a.start >= light.end - TALK_BEGINS and a.start < following]
-    if not talk:
-        return None
-    return max(talk[0].start, light.start), min(talk[-1].end, following)
 
 
 def _shared(marks: Sequence[Mark], start: float, end: float) -> list[Drawing]:
@@ -191,3 +136,10 @@ def _shared(marks: Sequence[Mark], start: float, end: float) -> list[Drawing]:
         drawn.append(Drawing(mark.id, round(begin, 4), round(begin + length, 4)))
         now = begin + length
     return drawn
+
+
+def _when_named(lesson: Lesson, mark: Mark, heard: Heard) -> Drawing | None:
+    """When its words are named in talk."""
+    at = named_when(lesson, mark, heard)
+    length = mark.seconds or DRAWN_IN_TALK
+    return None if at is None else Drawing(mark.id, round(at, 4), round(at + length, 4))

@@ -17,7 +17,7 @@ from wordtrail.core.direct.named import shown_by_name
 from wordtrail.core.direct.pages import TURN_AHEAD, Places, page_turns
 from wordtrail.core.direct.pointing import pointings, view_moves
 from wordtrail.core.direct.stops import Stopping, stops_in
-from wordtrail.core.direct.turned import turns_by_hand, turns_by_name
+from wordtrail.core.direct.turned import turns_by_hand, turns_by_name, turns_to_marks
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.layout.typeset import regions_of
@@ -57,6 +57,8 @@ def course_of(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, edits
     by_hand = turns_by_hand(layout, directed, {id: moments[id].at for id in answers})
     wanted = (*by_hand, *turns_by_name(layout, named, by_hand))
     turns = _page_turns(lesson, heard, layout, edits.lead, wanted, stopped)
+    if to_marks := turns_to_marks(lesson, heard, layout, turns, by_hand):
+        turns = _page_turns(lesson, heard, layout, edits.lead, (*wanted, *to_marks), stopped)
     boards = frozenset(one.board for one in named)
     pointed = pointings(layout, directed)
     views = view_moves(layout, directed, turns, regions_of(lesson.passages))

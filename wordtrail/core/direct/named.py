@@ -9,19 +9,29 @@ from functools import lru_cache
 
 from wordtrail.core.direct.directed import Directed, directed_in
 from wordtrail.core.direct.heard import Heard, heard_of, said_in
-from wordtrail.core.direct.talk_words import TalkWords
+from wordtrail.core.direct.talk_words import SURE, TalkWords
 from wordtrail.core.edit.edit_list import Clip, EditList
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.cards import Shown
+from wordtrail.core.plan.organizers import Organizer
 from wordtrail.core.speech.pronunciation import pronunciations
 from wordtrail.core.text.model import BlockKind
 from wordtrail.core.text.spoken import spoken_form
 from wordtrail.core.trail.directions import Deed
-from wordtrail.core.trail.model import Aside, HeardWord, Trail
+from wordtrail.core.trail.model import QUOTATION, Aside, HeardWord, Trail
 
 LAST_NAMED = 4.0
-"""Seconds for which what was named last of all stays."""
+"""Seconds for which what was named stays at the least, when nothing comes after it."""
+
+LONGEST = 45.0
+"""Seconds after which what was named has been seen for long enough."""
+
+THE_TEXT = frozenset({"page", "pages", "text", "book", "paragraph", "chapter", "passage"})
+"""Words with which a teacher leads back to the text."""
+
+SPOKEN_OF = 1.5
+"""Seconds after something was named from which on such a word leads back."""
 
 DONE_ALREADY = 4.0
 """Seconds around what is said within which it was done by hand."""
@@ -43,8 +53,8 @@ class Named:
 
 @dataclass(frozen=True, slots=True)
 class ShownByName:
-    """A card or chart (its id) that comes on the stage because it is named, from `start` until the teacher has said
-    what she says then, and speaks anew."""
+    """A card or chart (its id) that comes on the stage because it is named, from `start` until the teacher is done
+    with it."""
 
     board: str
     start: float
@@ -62,23 +72,40 @@ def shown_by_name(lesson: Lesson, heard: Heard, directed: Directed) -> tuple[Sho
         own = heard.passes.nth(card.at, 1)
         begin = 0.0 if card.shown is not Shown.REACHED else float("inf") if own is None else heard.lights[own].start
         found.append((card.id, card.word, begin, reading if card.shown is Shown.BEFORE else float("inf")))
-    found += [(chart.id, chart.title, 0.0, float("inf")) for chart in lesson.plan.organizers]
-    shown = []
+    found += [(chart.id, name, 0.0, float("inf")) for chart in lesson.plan.organizers for name in _names_of(chart)]
+    first: dict[str, float] = {}
     for id, name, begin, end in found:
         if id in lit or id in directed.brought_up():
             continue
         at = heard.talk.named_at(name.split(), begin, end)
         if at is not None:
-            shown.append(ShownByName(id, at, _until(at, heard)))
+            first[id] = min(at, first.get(id, at))
+    named = sorted((at, id) for id, at in first.items())
+    shown = []
+    for number, (at, id) in enumerate(named):
+        following = named[number + 1][0] if number + 1 < len(named) else float("inf")
+        shown.append(ShownByName(id, at, _until(at, heard, following)))
     return tuple(shown)
 
 
-def _until(at: float, heard: Heard) -> float:
-    """The beginning of what is said next, after the talk in which something was named."""
-    own = max((aside.end for aside in heard.asides if aside.start <= at), default=at)
-    starts = [one.start for one in heard.lights if one.start >= own]
-    starts += [aside.start for aside in heard.asides if aside.start >= own]
-    return min(starts, default=own + LAST_NAMED)
+def _names_of(chart: Organizer) -> list[str]:
+    """What a chart is known by: its title, and headings of its boxes that are more than a word or two."""
+    headings = (box.heading for box in chart.boxes if len(box.heading.split()) >= QUOTATION)
+    return [chart.title, *headings]
+
+
+def _until(at: float, heard: Heard, following: float) -> float:
+    """When the teacher is done with what she named: she reads in the text, speaks of the text, or names something
+    else; at the end of the talk where she does none of it."""
+    read = (one.start for one in heard.lights if one.start > at and one.word in heard.block)
+    spoken = (
+        word.start
+        for aside in heard.asides
+        for word in aside.words
+        if word.text in THE_TEXT and word.loss <= SURE and word.start > at + SPOKEN_OF
+    )
+    last = max((aside.end for aside in heard.asides if aside.start >= at), default=at)
+    return min([*read, *spoken, following, max(last, at + LAST_NAMED), at + LONGEST])
 
 
 def offered(lesson: Lesson, layout: Layout, take: str, trail: Trail) -> tuple[Named, ...]:

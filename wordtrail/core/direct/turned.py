@@ -6,9 +6,13 @@ from collections.abc import Mapping, Sequence
 
 from wordtrail.core.direct.course import PageTurn
 from wordtrail.core.direct.directed import Directed
+from wordtrail.core.direct.heard import Heard
+from wordtrail.core.direct.mark_moments import named_when, words_of
 from wordtrail.core.direct.named import ShownByName
 from wordtrail.core.direct.pages import BACK_TO_TEXT
 from wordtrail.core.layout.model import Layout
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.text.bare import bare
 from wordtrail.core.trail.directions import Deed
 
 HANDS = 3.0
@@ -57,3 +61,22 @@ def turns_by_hand(layout: Layout, directed: Directed, answered: Mapping[str, flo
         if page != NOWHERE:
             turns.append(PageTurn(at, page))
     return tuple(turns)
+
+
+def turns_to_marks(
+    lesson: Lesson, heard: Heard, layout: Layout, turns: Sequence[PageTurn], by_hand: Sequence[PageTurn]
+) -> tuple[PageTurn, ...]:
+    """The turns to the pages of marks that are named in talk, where no hand turns about then. Where the same words
+    stand on the page that is shown, it stays."""
+    places = layout.places()
+    printed = {word.id: bare(word.text) for word in lesson.words}
+    found = []
+    for mark in lesson.marks:
+        at = named_when(lesson, mark, heard) if mark.first in places else None
+        if at is None or any(at - HANDS <= turn.at <= at + HANDS for turn in by_hand):
+            continue
+        shown = layout.pages[next((turn.page for turn in reversed(turns) if turn.at <= at), 0)]
+        there = {printed.get(box.word, "") for box in shown.boxes}
+        if not all(bare(word.text) in there for word in words_of(lesson, mark)):
+            found.append(PageTurn(round(at, 4), places[mark.first][0]))
+    return tuple(found)
