@@ -21,7 +21,7 @@ from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.trail.model import Aside, HeardWord, Trail
-from wordtrail.core.trail.talk_text import BLANK, accepted, said_when
+from wordtrail.core.trail.talk_text import BLANK, said_when, talk_parts
 from wordtrail.media.sound import FADE, RATE, lesson_sound
 
 SAID = talk("oh look at her go i wonder why", 20.0)
@@ -43,6 +43,12 @@ class TalkTextTest(unittest.TestCase):
         self.assertEqual(captions(written("Look at her go!")), ["Look at her go!"])
         self.assertEqual(captions(written("", written("Look at her go!"))), [TALK])
 
+    def test_words_of_the_text_in_what_she_says_are_read_once(self) -> None:
+        again = replace(TRAIL, visits=(*TRAIL.visits, *take(reading(ON_FIRST[1:4], 21.0)).visits))
+        visits = tuple(sorted(again.visits, key=lambda one: one.start))
+        made = written("Oh, a bee finds it, I wonder why.")
+        self.assertEqual(captions(made, replace(again, visits=visits)), ["Oh, a bee finds it, I wonder why."])
+
     def test_long_talk_is_read_in_lines(self) -> None:
         long = "Oh, look at her go! I wonder why she would dance around like that, in the dark, with nobody watching."
         lines = captions(written(long))
@@ -54,8 +60,18 @@ class TalkTextTest(unittest.TestCase):
         moved = replace(TRAIL, asides=(replace(SAID, start=SAID.start + 0.4, end=SAID.end + 0.3),))
         sheet = compile_cues(made, {TAKE: moved}, typeset(made), whole_take(TAKE, moved))
         self.assertIn("Look at her go!", [one.text for one in sheet.captions])
-        self.assertIsNone(accepted(made.talk, TAKE, Aside(26.0, 29.0)))
-        self.assertIsNone(accepted(made.talk, "other", SAID))
+        self.assertIsNone(talk_parts(made.talk, TAKE, [Aside(26.0, 29.0)])[0].text)
+        self.assertIsNone(talk_parts(made.talk, "other", [SAID])[0].text)
+
+    def test_what_was_written_for_several_stretches_is_read_once(self) -> None:
+        early, late = talk("look at her go", 20.0), talk("where is she now", 23.0)
+        found = replace(TRAIL, asides=(early, late, Aside(26.0, 28.0)))
+        made = apply(lesson(), KeepTalk(TAKE, 19.9, 25.1, "Look at her go! Where is she now?"))
+        parts = talk_parts(made.talk, TAKE, found.asides)
+        self.assertEqual([len(part.asides) for part in parts], [2, 1])
+        sheet = compile_cues(made, {TAKE: found}, typeset(made), whole_take(TAKE, found))
+        said = [one.text for one in sheet.captions if 19 < one.start < 29]
+        self.assertEqual(said, ["Look at her go! Where is she now?", TALK])
 
     def test_words_are_said_as_they_were_heard_and_others_between(self) -> None:
         words = said_when("Look, at Her GO now! I wonder", SAID)

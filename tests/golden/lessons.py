@@ -78,7 +78,7 @@ def demo_lessons() -> list[ShownLesson]:
     return [
         shown(
             demo.name,
-            demo.lesson("0" * 32 + ".png" if demo.picture else ""),
+            demo.lesson("0" * 32 + ".png"),
             trail_json.read((shipped / f"{demo.name}.trail.json").read_text(encoding="utf-8")),
         )
         for demo in LESSONS

@@ -277,9 +277,9 @@ class Guide(Answer):
 
 
 class TalkStretch(Answer):
-    """A stretch of talk in words: as they were roughly heard, as the teacher accepted them (empty: not yet), and when
-    each word of the accepted ones, or else of those that were heard, is said; what of it is not to be heard; and what
-    she had planned to say here, in her cue notes."""
+    """A stretch of talk in words, or several (`stretches`) that one text was written for: as they were roughly heard,
+    as the teacher accepted them (empty: not yet), and when each word of the accepted ones, or else of those that were
+    heard, is said; what of it is not to be heard; and what she had planned to say here, in her cue notes."""
 
     start: float
     end: float
@@ -288,6 +288,7 @@ class TalkStretch(Answer):
     words: list[HeardWord]
     blanks: list[TalkBlank]
     planned: str = ""
+    stretches: int = 1
 
 
 class TrailView(Answer):

@@ -22,9 +22,9 @@ from wordtrail.core.lesson.planned_talk import planned_talk
 from wordtrail.core.lesson.take_in_use import is_talk, take_in_use, takes_to_ask_about
 from wordtrail.core.trail.checks import figures
 from wordtrail.core.trail.legs import legs
-from wordtrail.core.trail.model import Aside, Trail
+from wordtrail.core.trail.model import Trail
 from wordtrail.core.trail.talk import guess, with_guesses
-from wordtrail.core.trail.talk_text import accepted, said_when
+from wordtrail.core.trail.talk_text import said_when, talk_parts
 from wordtrail.core.waypoints.waypoints import Standing, next_screen, waypoints
 from wordtrail.formats.json_patch import Operation, difference
 from wordtrail.jobs.queue import ALIGN, PHASES
@@ -201,25 +201,31 @@ def trail_view(lesson: Lesson, take: str, found: Trail) -> answers.TrailView:
         trimmed_by_hand=any(trim.take == take for trim in lesson.trims),
         loose_mends=loose_mends(lesson, take, found),
         offers=list(offered(lesson, typeset(lesson), take, found)),
-        talk=[_talk_view(lesson, take, shown, aside) for aside in shown.asides],
+        talk=_talk_views(lesson, take, shown),
     )
 
 
-def _talk_view(lesson: Lesson, take: str, shown: Trail, aside: Aside) -> answers.TalkStretch:
-    own = accepted(lesson.talk, take, aside)
-    heard = guess(" ".join(word.text for word in aside.words) or aside.heard)
-    text = own.text if own else ""
-    return answers.TalkStretch(
-        start=aside.start,
-        end=aside.end,
-        heard=heard,
-        text=text,
-        words=list(said_when(text or heard, aside)),
-        blanks=[
-            one for one in lesson.blanks if one.take == take and one.start < aside.end and one.end > aside.start
-        ],
-        planned=planned_talk(lesson, shown, aside),
-    )  # fmt: skip
+def _talk_views(lesson: Lesson, take: str, shown: Trail) -> list[answers.TalkStretch]:
+    """The talk in words, stretch by stretch; what one text was written for stands at its first one."""
+    found = []
+    for part in talk_parts(lesson.talk, take, shown.asides):
+        whole = part.whole
+        heard = guess(" ".join(word.text for word in whole.words) or whole.heard)
+        text = part.text.text if part.text else ""
+        blanks = [one for one in lesson.blanks if one.take == take and one.start < whole.end and one.end > whole.start]
+        found.append(
+            answers.TalkStretch(
+                start=part.text.start if part.text else whole.start,
+                end=part.text.end if part.text else whole.end,
+                heard=heard,
+                text=text,
+                words=list(said_when(text or heard, whole)),
+                blanks=blanks,
+                planned=planned_talk(lesson, shown, whole),
+                stretches=len(part.asides),
+            )
+        )
+    return found
 
 
 def whole_stage(shown: Showing) -> answers.Stage:

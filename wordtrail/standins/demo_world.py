@@ -26,35 +26,46 @@ from wordtrail.standins.passages import (
     KITE_CREDITS,
     PIP,
     PIP_CREDITS,
+    POND,
+    POND_CREDITS,
     RAIN,
     RAIN_CREDITS,
 )
-from wordtrail.standins.plans import PLANS, Planner
+from wordtrail.standins.planner import Planner
+from wordtrail.standins.plans import PLANS
+from wordtrail.standins.pond import BANK, BELOW, SHOWS, SIZE
+from wordtrail.standins.takes_done import directed
 from wordtrail.store.lessons import add_lesson, name_owner
 from wordtrail.store.pictures import keep_picture_file
+from wordtrail.store.tables import new_id
 from wordtrail.store.takes import TakeFiles, begin_take, keep_trail
 from wordtrail.workspace import Workspace
 
 UNIT = "Small things that work together"
 MARKER = "demo/installed"
+DIAGRAM = "boat-folds.png"
 DIAGRAM_SIZE = (1500, 620)
 
 
 @dataclass(frozen=True, slots=True)
 class DemoLesson:
-    """A lesson of the demo world: its text, its credits, and the name of its take, its plan and its picture."""
+    """A lesson of the demo world: its text, its credits, and the name of its take and its plan, its pictures, and
+    whether the teacher did something on the stage while recording."""
 
     text: str
     credits: tuple[str, str, str]
     name: str
-    picture: str = ""
+    pictures: tuple[str, ...] = ()
+    directed: bool = False
 
-    def lesson(self, file: str = "") -> Lesson:
-        """The lesson as its teacher planned it; `file` is the picture as it is kept."""
+    def lesson(self, *files: str) -> Lesson:
+        """The lesson as its teacher planned it; `files` are its pictures as they are kept."""
         title, author, permission = self.credits
         lesson = Lesson((passage_from_text(self.text, title=title, author=author, permission=permission),))
-        if self.picture:
-            lesson = _with_diagram(lesson, file)
+        if self.pictures == (DIAGRAM,):
+            lesson = _with_diagram(lesson, files[0])
+        elif self.pictures:
+            lesson = _with_pond(lesson, files[0], files[-1])
         planner = Planner(lesson)
         PLANS[self.name](planner)
         return planner.lesson
@@ -70,9 +81,18 @@ def _with_diagram(lesson: Lesson, file: str) -> Lesson:
     return apply(lesson, NameRegion(block.id, "the boat", Area(0.77, 0.26, 0.22, 0.46)))
 
 
+def _with_pond(lesson: Lesson, *files: str) -> Lesson:
+    """The pond from its bank and cut open, each at the end of its page."""
+    for page, (shows, file) in enumerate(zip(SHOWS.values(), files, strict=True)):
+        last = lesson.passages[0].pages[page].blocks[-1].id
+        lesson = apply(lesson, PlacePicture(last, file, *SIZE, shows))
+    return lesson
+
+
 LESSONS = (
+    DemoLesson(POND, POND_CREDITS, "pond", (BANK, BELOW), directed=True),
     DemoLesson(PIP, PIP_CREDITS, "pip"),
-    DemoLesson(BOAT, BOAT_CREDITS, "boat", "boat-folds.png"),
+    DemoLesson(BOAT, BOAT_CREDITS, "boat", (DIAGRAM,)),
     DemoLesson(KITE, KITE_CREDITS, "kite"),
     DemoLesson(RAIN, RAIN_CREDITS, "rain"),
     DemoLesson(BEES_MAP, BEES_MAP_CREDITS, "bees-map"),
@@ -94,11 +114,12 @@ def install(workspace: Workspace, only: Collection[str] = ()) -> bool:
 
 def _install(session: Session, workspace: Workspace, demo: DemoLesson) -> None:
     shipped = files("wordtrail.standins") / "demo"
-    file = ""
-    if demo.picture:
-        file = keep_picture_file(workspace.blobs, (shipped / demo.picture).read_bytes(), "png")
-    kept = add_lesson(session, workspace.owner, demo.lesson(file), UNIT)
-    row = begin_take(session, workspace.owner, kept.id, SIMULATED)
+    pictures = (keep_picture_file(workspace.blobs, (shipped / name).read_bytes(), "png") for name in demo.pictures)
+    lesson, take = demo.lesson(*pictures), new_id()
+    if demo.directed:
+        lesson = directed(lesson, take, (shipped / f"{demo.name}.done.json").read_text(encoding="utf-8"))
+    kept = add_lesson(session, workspace.owner, lesson, UNIT)
+    row = begin_take(session, workspace.owner, kept.id, SIMULATED, take)
     keys = TakeFiles(row.id)
     sound = (shipped / f"{demo.name}.m4a").read_bytes()
     workspace.blobs.write(keys.original, sound)

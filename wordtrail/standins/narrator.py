@@ -8,6 +8,8 @@ where they ship. Nothing of it runs in the application itself.
 from __future__ import annotations
 
 import re
+import sys
+from collections.abc import Sequence
 from dataclasses import dataclass
 from pathlib import Path
 
@@ -24,6 +26,9 @@ from wordtrail.media.decode import decode
 from wordtrail.media.sound import write_m4a
 from wordtrail.standins.demo_world import LESSONS
 from wordtrail.standins.passages import BOAT, KITE, PIP, RAIN
+from wordtrail.standins.pond import NARRATION as POND_NARRATION
+from wordtrail.standins.pond import Spoken
+from wordtrail.standins.takes_done import written
 
 FOLDER = Path(__file__).parent / "demo"
 NO_PICTURE = f"{0:032x}.png"
@@ -103,34 +108,44 @@ BOAT_NARRATION = (
 PIP_NARRATION = tuple(Say(line, 0.9) for line in PIP.split("\n") if line)
 
 
-def narrate(parts: tuple[Say, ...], seed: int = 5) -> npt.NDArray[np.float32]:
-    """Mono floats at 48 000 samples a second of the narrator saying `parts`, in a quiet room."""
+def narrate(parts: Sequence[Say | Spoken], seed: int = 5) -> tuple[npt.NDArray[np.float32], list[tuple[float, float]]]:
+    """Mono floats at 48 000 samples a second of the narrator saying `parts`, in a quiet room; and from when to when
+    (seconds) each of them is said."""
     from hibari import SAMPLE_RATE, Hibari
 
     voice = Hibari()
-    sound = [np.zeros(int(0.9 * SAMPLE_RATE), np.float32)]
+    sound, moments = [np.zeros(int(0.9 * SAMPLE_RATE), np.float32)], []
     for part in parts:
-        sound += [voice(part.text, speed=SPEED, seed=seed), np.zeros(int(part.rest * SAMPLE_RATE), np.float32)]
+        said = voice(part.text, speed=SPEED, seed=seed)
+        begin = sum(map(len, sound)) / SAMPLE_RATE
+        moments.append((begin, begin + len(said) / SAMPLE_RATE))
+        sound += [said, np.zeros(int(part.rest * SAMPLE_RATE), np.float32)]
     whole = np.concatenate(sound)
     doubled = np.interp(np.arange(2 * len(whole)) / 2, np.arange(len(whole)), whole)
     room = np.random.default_rng(seed).normal(0, 4e-4, len(doubled))
-    return (doubled * 0.9 + room).astype(np.float32)
+    return (doubled * 0.9 + room).astype(np.float32), moments
 
 
-NARRATIONS = {
+NARRATIONS: dict[str, Sequence[Say | Spoken]] = {
     "bees-map": BEES_NARRATION, "rain": RAIN_NARRATION, "kite": KITE_NARRATION, "boat": BOAT_NARRATION,
-    "pip": PIP_NARRATION,
+    "pip": PIP_NARRATION, "pond": POND_NARRATION,
 }  # fmt: skip
 
 
 def main() -> None:
-    """Make the demo takes and their trails anew."""
+    """Make the demo takes and their trails anew: all, or those of the lessons that are named."""
     FOLDER.mkdir(exist_ok=True)
-    for demo in LESSONS:
+    wanted = sys.argv[1:]
+    for demo in (demo for demo in LESSONS if not wanted or demo.name in wanted):
         path = FOLDER / f"{demo.name}.m4a"
-        write_m4a([narrate(NARRATIONS[demo.name])], path)
+        parts = NARRATIONS[demo.name]
+        sound, moments = narrate(parts)
+        write_m4a([sound], path)
         lesson = demo.lesson(NO_PICTURE)
         words = script(lesson)
+        spoken = [(*when, one) for when, one in zip(moments, parts, strict=True) if isinstance(one, Spoken)]
+        if spoken:
+            (FOLDER / f"{demo.name}.done.json").write_text(written(lesson, spoken), encoding="utf-8")
         trail = align(decode(path, ALIGN_RATE), script_of(words))
         trail = without_chance_words(trail, prompt_texts(lesson))
         (FOLDER / f"{demo.name}.trail.json").write_text(trail_json.write(trail, words, take=path.name))

@@ -124,3 +124,26 @@ PIP_CREDITS = (
     "Our own page for new readers. It may be used freely.",
 )
 """Twenty-four words of one syllable."""
+
+POND = """# The quiet lid
+
+Seen from the bank, a pond looks still. A few leaves float. A dragonfly rests on a reed. Nothing seems to happen here.
+
+---
+
+# Under the lid
+
+Look below, and the pond is busy. Snails scrape green slime from the stones. A diving beetle carries its own bubble of air. Young dragonflies hunt in the mud for two years before they ever fly.
+
+---
+
+# Who needs whom
+
+Leaves fall and rot. Snails eat what rots. Beetles eat the snails. When a beetle dies, the mud takes it, and the reeds grow from the mud.
+"""
+
+POND_CREDITS = (
+    "What the Pond Hides",
+    "Larkmoor School, Room 6",
+    "Our own text and pictures. They may be used freely.",
+)

@@ -4,17 +4,14 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable
-from dataclasses import dataclass, field, replace
+from dataclasses import replace
 
-from wordtrail.core.changes.card_changes import KeepCard, SetMatching
+from wordtrail.core.changes.card_changes import SetMatching
 from wordtrail.core.changes.chart_changes import KeepOrganizer
-from wordtrail.core.changes.command import Command
-from wordtrail.core.changes.commands import apply
-from wordtrail.core.changes.mark_changes import KeepMark, SetLegend
+from wordtrail.core.changes.mark_changes import SetLegend
 from wordtrail.core.changes.opening_changes import SetClosing, SetOpening
 from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.changes.reading_changes import KeepReading
-from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.forms.arrow import Arrow
 from wordtrail.core.marks.forms.boxed import Boxed
 from wordtrail.core.marks.forms.bracket import Bracket
@@ -22,7 +19,6 @@ from wordtrail.core.marks.forms.circle import Circle
 from wordtrail.core.marks.forms.cross_out import CrossOut
 from wordtrail.core.marks.forms.dashed_underline import DashedUnderline
 from wordtrail.core.marks.forms.double_underline import DoubleUnderline
-from wordtrail.core.marks.forms.form import Form
 from wordtrail.core.marks.forms.highlight import Highlight
 from wordtrail.core.marks.forms.ink import AsDrawn
 from wordtrail.core.marks.forms.margin_note import MarginNote
@@ -31,10 +27,9 @@ from wordtrail.core.marks.forms.symbol import SymbolSign
 from wordtrail.core.marks.forms.underline import Underline
 from wordtrail.core.marks.forms.word_parts import WordParts
 from wordtrail.core.marks.legends import legend_for
-from wordtrail.core.marks.model import Mark
 from wordtrail.core.marks.moment import Moment
 from wordtrail.core.marks.symbols import Symbol
-from wordtrail.core.plan.activities.activity import Activity, Pair
+from wordtrail.core.plan.activities.activity import Pair
 from wordtrail.core.plan.activities.choose import Choice, Choose
 from wordtrail.core.plan.activities.find_words import FindWords
 from wordtrail.core.plan.activities.look_closely import LookClosely
@@ -47,56 +42,13 @@ from wordtrail.core.plan.activities.show_sign import ShowSign
 from wordtrail.core.plan.activities.talk import Talk
 from wordtrail.core.plan.activities.think import Think
 from wordtrail.core.plan.activities.write import Write
-from wordtrail.core.plan.cards import PenLine, Shown, WordCard
-from wordtrail.core.plan.model import PausePoint, Reach, Reading
+from wordtrail.core.plan.cards import PenLine, Shown
+from wordtrail.core.plan.model import Reading
 from wordtrail.core.plan.opening import Closing, Opening
 from wordtrail.core.plan.organizers import Box, Organizer, Shape, organizer_of
 from wordtrail.core.text.span import Span
-
-
-@dataclass(slots=True)
-class Planner:
-    """A lesson while it is being planned, with words found by what is printed."""
-
-    lesson: Lesson
-    points: list[str] = field(default_factory=list)
-
-    def do(self, command: Command) -> None:
-        """One change."""
-        self.lesson = apply(self.lesson, command)
-
-    def run(self, printed: str, nth: int = 0) -> tuple[str, str]:
-        """First and last word of the `nth` place where this is printed."""
-        words, wanted = self.lesson.words, printed.split()
-        texts = [word.text for word in words]
-        places = [i for i in range(len(texts)) if texts[i : i + len(wanted)] == wanted]
-        at = places[nth]
-        return words[at].id, words[at + len(wanted) - 1].id
-
-    def span(self, printed: str, nth: int = 0) -> Span:
-        """The same as a span."""
-        return Span(*self.run(printed, nth))
-
-    def mark(self, form: Form, printed: str, meaning: str, *, at: int = 0, **more: object) -> None:
-        """A mark on the `at`-th place where this is printed."""
-        mark = Mark("", form, *self.run(printed, at), meaning)
-        self.do(KeepMark(replace(mark, **more)))  # type: ignore[arg-type]
-
-    def pause(
-        self, after: str, activity: Activity, question: str, think: float, *, nth: int = 0, **more: object
-    ) -> str:
-        """A pause point after the last of these words (empty: at the end); its id."""
-        word = self.run(after, nth)[1] if after else ""
-        before = {point.id for point in self.lesson.pause_points}
-        point = PausePoint("", word, question, think, activity)
-        self.do(KeepPoint(replace(point, **more), Reach.WORD))  # type: ignore[arg-type]
-        return next(point.id for point in self.lesson.pause_points if point.id not in before)
-
-    def card(self, printed: str, word: str, part_of_speech: str, meaning: str, example: str, **more: object) -> None:
-        """A word card."""
-        at = self.run(printed)[0] if printed else ""
-        card = WordCard("", word, at, part_of_speech, meaning, example)
-        self.do(KeepCard(replace(card, **more)))  # type: ignore[arg-type]
+from wordtrail.standins.planner import Planner
+from wordtrail.standins.pond import pond
 
 
 def bees(plan: Planner) -> None:
@@ -497,4 +449,6 @@ def pip(plan: Planner) -> None:
     )
 
 
-PLANS: dict[str, Callable[[Planner], None]] = {"bees-map": bees, "rain": rain, "kite": kite, "boat": boat, "pip": pip}
+PLANS: dict[str, Callable[[Planner], None]] = {
+    "bees-map": bees, "rain": rain, "kite": kite, "boat": boat, "pip": pip, "pond": pond,
+}  # fmt: skip

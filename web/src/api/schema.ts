@@ -6407,9 +6407,9 @@ export interface components {
         SlipKind: "left out" | "misread" | "said twice";
         /**
          * TalkStretch
-         * @description A stretch of talk in words: as they were roughly heard, as the teacher accepted them (empty: not yet), and when
-         *     each word of the accepted ones, or else of those that were heard, is said; what of it is not to be heard; and what
-         *     she had planned to say here, in her cue notes.
+         * @description A stretch of talk in words, or several (`stretches`) that one text was written for: as they were roughly heard,
+         *     as the teacher accepted them (empty: not yet), and when each word of the accepted ones, or else of those that were
+         *     heard, is said; what of it is not to be heard; and what she had planned to say here, in her cue notes.
          */
         TalkStretch: {
             /** Start */
@@ -6429,6 +6429,11 @@ export interface components {
              * @default
              */
             planned: string;
+            /**
+             * Stretches
+             * @default 1
+             */
+            stretches: number;
         };
         /**
          * Trail

@@ -9,7 +9,7 @@ from itertools import groupby, pairwise
 from wordtrail.core.cues.drawings import drawings, numbers_tied, placed_by_hand, undisturbed
 from wordtrail.core.cues.gates import ended_at_gates, stops
 from wordtrail.core.cues.model import Caption, CueSheet, Reveal
-from wordtrail.core.cues.talk_captions import talk_captions
+from wordtrail.core.cues.talk_captions import TALK, talk_captions
 from wordtrail.core.direct.course import Light
 from wordtrail.core.direct.director import course_of
 from wordtrail.core.direct.heard import heard_of, said_in
@@ -112,7 +112,8 @@ def _lingering(lights: list[Light], page_of: dict[str, int]) -> tuple[Light, ...
 
 
 def _captions(words: Sequence[Word], lights: Sequence[Light], talk: Sequence[Caption]) -> tuple[Caption, ...]:
-    """What is read, a sentence or less at a time, and what the teacher says between."""
+    """What is read, a sentence or less at a time, and what the teacher says between; words that she reads in what she
+    says are in that already."""
     sentence = {word.id: word.sentence for word in words}
     printed = {word.id: word.text for word in words}
     captions: list[Caption] = []
@@ -127,6 +128,8 @@ def _captions(words: Sequence[Word], lights: Sequence[Light], talk: Sequence[Cap
             line.append(light)
         if line:
             captions.append(_caption(line, printed))
+    own = [one for one in talk if one.text != TALK]
+    captions = [one for one in captions if not any(said.start <= one.start < said.end for said in own)]
     return _apart(sorted([*captions, *talk], key=lambda caption: caption.start))
 
 

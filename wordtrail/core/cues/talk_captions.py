@@ -9,7 +9,7 @@ from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.lesson.current_trail import current_trail
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.trail.model import Aside, Trail
-from wordtrail.core.trail.talk_text import accepted, said_when
+from wordtrail.core.trail.talk_text import said_when, talk_parts
 
 TALK = "[The teacher talks about it.]"
 TALK_CAPTIONED_FROM = 1.5
@@ -28,9 +28,9 @@ def talk_captions(
     heard."""
     own: list[Caption] = []
     for take in dict.fromkeys(clip.take for clip in edits.clips):
-        for aside in current_trail(lesson, take, trails[take]).asides:
-            if text := accepted(lesson.talk, take, aside):
-                own += _lines(text.text, aside, take, edits, characters)
+        for part in talk_parts(lesson.talk, take, current_trail(lesson, take, trails[take]).asides):
+            if part.text:
+                own += _lines(part.text.text, part.whole, take, edits, characters)
     unsaid = (
         aside
         for aside in asides

@@ -38,10 +38,35 @@ class TalkBlank:
     end: float
 
 
-def accepted(texts: Iterable[TalkText], take: str, aside: Aside) -> TalkText | None:
-    """The accepted words of a stretch of talk, also when its ends were found a little elsewhere since."""
-    own = (one for one in texts if one.take == take and _shared(one, aside) >= MOSTLY)
-    return max(own, key=lambda one: _shared(one, aside), default=None)
+@dataclass(frozen=True, slots=True)
+class TalkPart:
+    """A stretch of talk, or several that one text was written for, as one; `text` is None where none was."""
+
+    asides: tuple[Aside, ...]
+    text: TalkText | None = None
+
+    @property
+    def whole(self) -> Aside:
+        """All of it as one stretch."""
+        words = tuple(word for aside in self.asides for word in aside.words)
+        heard = " ".join(aside.heard for aside in self.asides if aside.heard)
+        return Aside(self.asides[0].start, self.asides[-1].end, heard, words)
+
+
+def talk_parts(texts: Iterable[TalkText], take: str, asides: Sequence[Aside]) -> list[TalkPart]:
+    """The talk of a take, in order, with what was accepted of it; also when its ends were found a little elsewhere
+    since."""
+    own = [one for one in texts if one.take == take]
+    found: list[TalkPart] = []
+    for aside in sorted(asides, key=lambda one: one.start):
+        text = max(own, key=lambda one: _shared(one, aside), default=None)
+        if text is None or _shared(text, aside) < MOSTLY:
+            found.append(TalkPart((aside,)))
+        elif found and found[-1].text == text:
+            found[-1] = TalkPart((*found[-1].asides, aside), text)
+        else:
+            found.append(TalkPart((aside,), text))
+    return found
 
 
 def _shared(one: TalkText, aside: Aside) -> float:

@@ -112,6 +112,8 @@ export function rowsOf(
     }
     line = here
   })
+  /** What is said stands at the first of the stretches that it was written for. */
+  const written = view.talk.flatMap((one) => [one, ...Array<undefined>(one.stretches - 1).fill(undefined)])
   const talk: Row[] = trail.asides.map((aside, i) => ({
     kind: 'talk',
     key: `talk${i}`,
@@ -120,7 +122,7 @@ export function rowsOf(
     text: 'Talk',
     note: `${(aside.end - aside.start).toFixed(1)} s`,
     marks: [],
-    talk: view.talk[i],
+    talk: written[i],
   }))
   const points = new Set(planned.map((point) => point.id))
   const pauses: Row[] = stage.sheet.gates.map((gate) => ({

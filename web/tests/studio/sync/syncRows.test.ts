@@ -129,4 +129,20 @@ describe('the rows of a take', () => {
       ['m7'],
     ])
   })
+
+  it('has the words of talk at the first of the stretches they were written for', () => {
+    const aside = (start: number) => ({ start, end: start + 1, heard: '', words: [] })
+    const found = rows({
+      trail: trail({ asides: [aside(1), aside(3), aside(5)] as never }),
+      talk: [
+        { text: 'Both.', stretches: 2 },
+        { text: 'The last.', stretches: 1 },
+      ] as never,
+    })
+    expect(found.map((row) => row.kind === 'talk' && row.talk?.text)).toEqual([
+      'Both.',
+      undefined,
+      'The last.',
+    ])
+  })
 })

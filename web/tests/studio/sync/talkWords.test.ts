@@ -13,6 +13,7 @@ const said = (text: string, more: object = {}): Schemas['TalkStretch'] => ({
     .map((word, n) => ({ text: word, start: 4 + n, end: 4.8 + n, loss: 0 })),
   blanks: [],
   planned: '',
+  stretches: 1,
   ...more,
 })
 function shown(talk: Schemas['TalkStretch']) {
