@@ -16,6 +16,7 @@ from wordtrail.core.changes.take_changes import CheckAgain, CheckedPlace, Settle
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.checking import checks_of
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.plan.activities.choose import Choice, Choose
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.trail.checks import Check, CheckKind
 from wordtrail.core.trail.model import Doubt, Slip, SlipKind, Trail, Visit
@@ -49,6 +50,16 @@ class OrderTest(unittest.TestCase):
         found = with_question(made, unsure(trail(made), "a9", "a2"), said=2)
         self.assertEqual([one.word for one in checks_of(made, TAKE, found)][:2], ["a2", "a9"])
         self.assertEqual(checks_of(made, TAKE, found)[2].kind, CheckKind.MISREAD)
+
+    def test_a_choice_that_is_worked_out_aloud_is_not_offered(self) -> None:
+        choices = Choose(choices=(Choice("she finds some clover", right=True), Choice("she sleeps all day")))
+        made = apply(lesson(), KeepPoint(PausePoint("", "a5", "Why?", 4, choices)))
+        texts = {place: [w.id for w in script(made) if w.id.startswith(f"pause1.{place}:")] for place in ("c0", "c1")}
+        said = [*texts["c0"], *texts["c1"]]
+        visits = tuple(Visit(word, 30.0 + n, 30.5 + n) for n, word in enumerate(said))
+        slips = (Slip(SlipKind.MISREAD, said[1], 31.0, 31.5, "fines"),)
+        found = trail(made)
+        self.assertEqual(checks_of(made, TAKE, replace(found, visits=(*found.visits, *visits), slips=slips)), ())
 
     def test_a_question_that_was_only_touched_on_is_not_offered(self) -> None:
         made = apply(lesson(), KeepPoint(PausePoint("", "a5", "Why does she look for clover here?", 4)))

@@ -119,6 +119,16 @@ class PageTest(unittest.TestCase):
         turned = next(turn.at for turn in sheet.pages if turn.at > 10.1)
         self.assertTrue(19.3 <= turned <= 20.0)
 
+    def test_what_was_turned_to_before_the_first_sound_is_there_from_the_beginning(self) -> None:
+        made = did(lesson(), (0.5, Deed.TURN, SECOND))
+        found = take([], [(5.0, 20.0)], seconds=30)
+        sheet = seen(made, found, whole=False)
+        self.assertEqual(shown(made, sheet, TITLE_SECONDS + 0.1), SECOND)
+        brought = did(made, (1.0, Deed.TURN, FIRST))
+        self.assertEqual(
+            shown(brought, seen(brought, found, whole=False), TITLE_SECONDS + 0.1), FIRST, "the last counts"
+        )
+
     def test_without_hands_the_reading_turns_the_pages_as_before(self) -> None:
         sheet = seen(lesson(), take([*reading(ON_FIRST, 1), *reading(ON_SECOND, 12)]))
         self.assertEqual([shown(lesson(), sheet, at) for at in (3, 12.2)], [FIRST, SECOND])

@@ -123,6 +123,13 @@ class PathTest(unittest.TestCase):
             points = {p.screen: p for p in waypoints(planned(), Standing(takes=1, trail=some, to_check=places))}
             self.assertEqual((points[Screen.SYNC].note, points[Screen.SYNC].attention), (note, presses))
 
+    def test_what_is_not_read_in_a_take_of_talk_presses_nobody(self) -> None:
+        some = replace(trail(), unread=tuple(f"a{n}" for n in range(9)))
+        talk = replace(some, asides=(Aside(20.0, 90.0),))
+        for found, presses in ((some, True), (talk, False)):
+            points = {p.screen: p for p in waypoints(planned(), Standing(takes=1, trail=found))}
+            self.assertEqual((points[Screen.SYNC].note, points[Screen.SYNC].attention), ("9 words not read", presses))
+
     def test_a_new_take_is_asked_about_before_going_on(self) -> None:
         standing = Standing(takes=2, trail=trail(), asking=True)
         self.assertEqual(next_screen(planned(), standing), Screen.SYNC)

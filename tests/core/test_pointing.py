@@ -23,6 +23,7 @@ from wordtrail.core.trail.closer_targets import OnPicture, OnWords, read_target
 from wordtrail.core.trail.directions import Deed, Direction, directions_in
 from wordtrail.core.trail.events import TakeEvent
 from wordtrail.media.draw import Painter
+from wordtrail.media.render import moments
 
 WAY = (0.0, 100.0, 200.0, 1.0, 300.0, 200.0)
 TRAIL = take(reading(ON_FIRST, 1), seconds=60)
@@ -51,6 +52,12 @@ class PointerTest(unittest.TestCase):
         for way in ((0.0, 1.0), (1.0, 1.0, 1.0, 0.0, 2.0, 2.0), (0.0, math.inf, 1.0), (0.0, 1.0, 1.0) * 500):
             with self.assertRaises(LessonError):
                 pointed(lesson(), 20.0, FIRST, way)
+
+    def test_the_film_has_frames_for_it(self) -> None:
+        made = did(pointed(lesson(), 20.0, FIRST), (25.0, Deed.CLOSER, "a5 a8"))
+        times = moments(seen(made, TRAIL))
+        self.assertGreater(sum(20.0 <= at <= 21.0 + FADES for at in times), 16)
+        self.assertGreater(sum(25.0 <= at <= 25.0 + COMES_CLOSER for at in times), 8)
 
     def test_the_film_shows_it(self) -> None:
         made = pointed(lesson(), 20.0, FIRST)

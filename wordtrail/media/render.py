@@ -20,8 +20,10 @@ from av.video.reformatter import ColorRange, Colorspace, VideoReformatter
 
 from wordtrail.core.cues.film import holds_of, state_in_video, video_seconds
 from wordtrail.core.cues.model import CueSheet, Drawing, StageState
+from wordtrail.core.cues.state import COMES_CLOSER, FADES
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.layout.signposts import STONES
+from wordtrail.core.trail.directions import PLACE
 from wordtrail.media.decode import Samples
 from wordtrail.media.draw import Painter, Pictures, Rect
 from wordtrail.media.sound import RATE, add_aac, audio_frames, with_holds
@@ -69,6 +71,10 @@ def moments(sheet: CueSheet) -> list[float]:
     for drawing in sheet.drawings:
         if not drawing.gate:
             times |= {to_video(at) for at in _while_drawn(drawing)}
+    for move in sheet.views:
+        times |= {to_video(at) for at in _steps(move.at, move.at + COMES_CLOSER)}
+    for pointing in sheet.pointings:
+        times |= {to_video(at) for at in _steps(pointing.at, pointing.at + pointing.path[-PLACE] + FADES)}
     times |= {to_video(at) for shown in sheet.signposts for at in (shown.start, shown.end)}
     times |= {to_video(reveal.at) for reveal in sheet.reveals if not reveal.gate}
     for gate in gates:
@@ -85,9 +91,13 @@ def moments(sheet: CueSheet) -> list[float]:
 
 def _while_drawn(drawing: Drawing) -> list[float]:
     """The moments at which a mark that is being drawn is shown anew."""
-    length = drawing.end - drawing.start
-    steps = max(1, round(length * DRAWING_RATE))
-    return [drawing.start + length * n / steps for n in range(steps + 1)]
+    return _steps(drawing.start, drawing.end)
+
+
+def _steps(start: float, end: float) -> list[float]:
+    """Moments between two, as many as something needs that moves."""
+    steps = max(1, round((end - start) * DRAWING_RATE))
+    return [start + (end - start) * n / steps for n in range(steps + 1)]
 
 
 def _apart(times: list[float]) -> list[float]:

@@ -143,11 +143,11 @@ def main() -> None:
         write_m4a([sound], path)
         lesson = demo.lesson(NO_PICTURE)
         words = script(lesson)
-        spoken = [(*when, one) for when, one in zip(moments, parts, strict=True) if isinstance(one, Spoken)]
-        if spoken:
-            (FOLDER / f"{demo.name}.done.json").write_text(written(lesson, spoken), encoding="utf-8")
         trail = align(decode(path, ALIGN_RATE), script_of(words))
         trail = without_chance_words(trail, prompt_texts(lesson))
+        spoken = [(*when, one) for when, one in zip(moments, parts, strict=True) if isinstance(one, Spoken)]
+        if spoken:
+            (FOLDER / f"{demo.name}.done.json").write_text(written(lesson, spoken, trail), encoding="utf-8")
         (FOLDER / f"{demo.name}.trail.json").write_text(trail_json.write(trail, words, take=path.name))
         print(f"{path.name}: {trail.seconds:.1f} s, {len(trail.visits)} visits of {len(words)} words")
 

@@ -10,6 +10,7 @@ from wordtrail.core.changes.cue_note_changes import KeepCueNote
 from wordtrail.core.changes.mark_changes import KeepMark, SetLegend
 from wordtrail.core.changes.opening_changes import SetClosing, SetOpening
 from wordtrail.core.changes.page_changes import LabelPage
+from wordtrail.core.changes.word_changes import LeaveWord
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.forms.circle import Circle
 from wordtrail.core.marks.forms.double_underline import DoubleUnderline
@@ -22,6 +23,7 @@ from wordtrail.core.plan.activities.talk import Talk
 from wordtrail.core.plan.model import CueNote
 from wordtrail.core.plan.opening import Closing, Opening
 from wordtrail.core.plan.organizers import Shape, organizer_of
+from wordtrail.core.proof.checks import Suspicion
 from wordtrail.core.trail.directions import Deed
 from wordtrail.standins.planner import Planner
 
@@ -36,7 +38,7 @@ SHOWS = {
     BELOW: "The same pond cut open: snails on stones, a beetle with a bubble, a young dragonfly in the mud.",
 }
 
-BUBBLE: Stroke = (0.50, 0.40, 0.56, 0.36, 0.63, 0.40, 0.63, 0.50, 0.56, 0.55, 0.50, 0.50, 0.50, 0.40)
+BUBBLE: Stroke = (0.47, 0.38, 0.57, 0.35, 0.67, 0.38, 0.68, 0.50, 0.57, 0.58, 0.47, 0.52, 0.47, 0.38)
 """The loop around the beetle and its bubble, in shares of the picture."""
 
 YOUNG: Stroke = (0.70, 0.84, 0.78, 0.80, 0.86, 0.84, 0.86, 0.92, 0.78, 0.95, 0.70, 0.92, 0.70, 0.84)
@@ -70,6 +72,8 @@ def pond(plan: Planner) -> None:
     plan.do(SetLegend(legend_for(plan.lesson.passages[0])))
     for page, label in zip(plan.lesson.passages[0].pages, LABELS, strict=True):
         plan.do(LabelPage(page.id, label, ""))
+    for word in ("dragonfly", "dragonflies"):
+        plan.do(LeaveWord(Suspicion.UNKNOWN.value, word))
     bank, below = (block.id for block in plan.lesson.passages[0].blocks if block.picture)
     plan.do(SetOpening(Opening(cover=bank)))
     plan.do(SetClosing(Closing(task="Draw what lives under the lid, and who needs whom.")))
@@ -110,7 +114,7 @@ def _turn(page: int, **more: float) -> Done:
     return Done(Deed.TURN, str(page), **more)  # type: ignore[arg-type]
 
 
-DRAGONFLY_WAY = (0.0, 760.0, 640.0, 0.8, 800.0, 600.0, 1.6, 860.0, 580.0)
+DRAGONFLY_WAY = (0.0, 430.0, 860.0, 0.8, 540.0, 800.0, 1.5, 598.0, 735.0, 2.4, 600.0, 790.0)
 
 NARRATION = (
     Spoken("Good morning, readers. Today I take you to a place that I like very much."),

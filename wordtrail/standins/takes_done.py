@@ -9,14 +9,18 @@ from collections.abc import Iterable
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.direction_changes import KeepRecorded
 from wordtrail.core.changes.mark_changes import PlaceMark
+from wordtrail.core.changes.take_changes import CheckedPlace, SettlePlaces
 from wordtrail.core.changes.talk_changes import KeepTalk
+from wordtrail.core.lesson.checking import checks_of
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.trail.directions import Deed, Direction
+from wordtrail.core.trail.model import Trail
 from wordtrail.standins.pond import Spoken, mark_on, target_of
 
 
-def written(lesson: Lesson, spoken: Iterable[tuple[float, float, Spoken]]) -> str:
-    """What was said from when to when (seconds of take time), with what was done, as a file."""
+def written(lesson: Lesson, spoken: Iterable[tuple[float, float, Spoken]], trail: Trail) -> str:
+    """What was said from when to when (seconds of take time), with what was done, and the places of the trail that were
+    listened to since, as a file."""
     directions: list[dict[str, object]] = []
     marks, talk = [], []
     for start, end, one in spoken:
@@ -31,7 +35,9 @@ def written(lesson: Lesson, spoken: Iterable[tuple[float, float, Spoken]]) -> st
                 directions.append(
                     {"at": at, "deed": done.deed.value, "target": target, "part": done.part, "path": done.path}
                 )
-    return json.dumps({"directions": directions, "marks": marks, "talk": talk}, indent=1, ensure_ascii=False) + "\n"
+    settled = [{"word": one.word, "found": one.found} for one in checks_of(lesson, "", trail)]
+    all_of_it = {"directions": directions, "marks": marks, "talk": talk, "settled": settled}
+    return json.dumps(all_of_it, indent=1, ensure_ascii=False) + "\n"
 
 
 def directed(lesson: Lesson, take: str, text: str) -> Lesson:
@@ -46,4 +52,5 @@ def directed(lesson: Lesson, take: str, text: str) -> Lesson:
         lesson = apply(lesson, PlaceMark(take, one["mark"], one["start"]))
     for one in found["talk"]:
         lesson = apply(lesson, KeepTalk(take, one["start"], one["end"], one["text"]))
-    return lesson
+    places = tuple(CheckedPlace(one["word"], one["found"]) for one in found["settled"])
+    return apply(lesson, SettlePlaces(take, places))

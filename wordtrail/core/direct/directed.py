@@ -31,10 +31,22 @@ class Directed:
 NOTHING_DIRECTED = Directed()
 
 
+LASTS = (Deed.TURN, Deed.SHOW, Deed.BACK, Deed.PART, Deed.CLOSER)
+"""What stays on the stage once it was done."""
+
+
 def directed_in(directions: Iterable[Direction], edits: EditList) -> Directed:
-    """The directions of the kept takes. What happened in a moment that was cut happens where the cut is."""
-    kept = (replace(one, at=at) for one in directions if (at := edits.near(one.take, one.at)) is not None)
+    """The directions of the kept takes. What happened in a moment that was cut happens where the cut is; what was done
+    before the first moment that is kept is there from the beginning, if it lasts."""
+    kept = (replace(one, at=at) for one in directions if (at := _when(one, edits)) is not None)
     return Directed(tuple(sorted(kept, key=lambda one: one.at)))
+
+
+def _when(one: Direction, edits: EditList) -> float | None:
+    at = edits.near(one.take, one.at)
+    first = next((clip for clip in edits.clips if clip.take == one.take), None)
+    is_before = at is None and first is not None and one.at < first.start
+    return edits.to_lesson(one.take, first.start) if first and is_before and one.deed in LASTS else at
 
 
 def parts_given(directed: Directed, target: str, count: int) -> Sequence[tuple[float, int]]:

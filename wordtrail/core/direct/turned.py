@@ -49,7 +49,7 @@ def turns_by_hand(layout: Layout, directed: Directed, answered: Mapping[str, flo
     given = [(one.at, one.deed, one.target) for one in directed.given]
     given += [(at, Deed.SHOW, id) for id, at in answered.items() if id in pages]
     turns: list[PageTurn] = []
-    for at, deed, target in sorted(given):
+    for at, deed, target in sorted(given, key=lambda one: one[0]):
         if deed is Deed.TURN:
             page = page_turned_to(layout, target)
         elif deed is Deed.SHOW:

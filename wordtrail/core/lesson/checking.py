@@ -32,13 +32,19 @@ def checks_of(lesson: Lesson, take: str, trail: Trail) -> tuple[Check, ...]:
     )
     passage = {word.id for word in lesson.words}
     meant = _meant_to_be_read(words, shown) | {text_of(visit.word) for visit in gone}
+    choices = _choices(lesson)
     left = (
         check
         for check in found
-        if (check.word in passage or text_of(check.word) in meant)
+        if (check.word in passage or (text_of(check.word) in meant and text_of(check.word) not in choices))
         and not any(one.settles(take, check) for one in lesson.settled)
     )
     return tuple(sorted(left, key=lambda check: (check.word not in passage, check.start)))
+
+
+def _choices(lesson: Lesson) -> set[str]:
+    """The texts of answers to choose from: who works a question out says them in words of her own."""
+    return {f"{point.id}.{option.name}" for point in lesson.pause_points for option in point.activity.options()}
 
 
 def _meant_to_be_read(words: Sequence[Word], trail: Trail) -> set[str]:

@@ -128,3 +128,9 @@ class MendedTrail:
 
     trail: Trail
     loose: tuple[Mend, ...] = field(default=())
+
+
+def is_mostly_talk(trail: Trail) -> bool:
+    """Whether a take is more talk than reading: what is not read in it was not meant to be."""
+    read = sum(visit.end - visit.start for visit in trail.visits)
+    return sum(aside.end - aside.start for aside in trail.asides) > read

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.trail.model import Trail
+from wordtrail.core.trail.model import Trail, is_mostly_talk
 from wordtrail.core.waypoints.proofing import open_suspects
 
 MANY_UNREAD = 0.25
@@ -123,7 +123,7 @@ def _sync(lesson: Lesson, standing: Standing) -> Waypoint:
     checks = f"{places} place{'s' if places != 1 else ''} to check" if places else ""
     missing = f"{unread:,} word{'s' if unread != 1 else ''} not read" if unread else ""
     if checks or missing:
-        presses = bool(checks) or unread > MANY_UNREAD * len(lesson.words)
+        presses = bool(checks) or (unread > MANY_UNREAD * len(lesson.words) and not is_mostly_talk(standing.trail))
         return Waypoint(Screen.SYNC, True, ", ".join(filter(None, (missing, checks))), attention=presses)
     return Waypoint(Screen.SYNC, True, "every word found")
 
