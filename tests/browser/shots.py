@@ -28,9 +28,9 @@ def main() -> None:
         page.set_default_timeout(30_000)
         lessons = page.request.get(f"{address}/api/lessons").json()["lessons"]
         bee = f"{address}/lesson/{next(one['id'] for one in lessons if 'Bee' in one['title'])}"
-        kite, rain, boat = (
+        rain, boat, pond = (
             f"{address}/lesson/{next(one['id'] for one in lessons if name in one['title'])}"
-            for name in ("Kite", "Rain", "Boat")
+            for name in ("Rain", "Boat", "Pond")
         )
 
         def shot(name: str) -> None:
@@ -49,8 +49,9 @@ def main() -> None:
         page.locator('[data-box="a36"]').click(modifiers=["Shift"])
         shot("plan")
         _plans(page, address, lessons, shot)
-        _desk(page, bee)
+        _desk(page, pond)
         shot("desk")
+        page.keyboard.up("p")
         _record(page, rain)
         shot("record")
         page.keyboard.press("r")
@@ -60,7 +61,7 @@ def main() -> None:
         shot("sync")
         page.get_by_role("button", name=re.compile("^Circle · “Her")).click()
         shot("sync-marks")
-        _directed(page, kite)
+        _directed(page, pond)
         shot("sync-directions")
         page.goto(f"{boat}/video")
         page.get_by_role("region", name="Read-through").get_by_role("button").first.click()
@@ -132,24 +133,25 @@ def _plans(page: Page, address: str, lessons: list[dict], shot: Callable[[str], 
 
 
 def _desk(page: Page, lesson: str) -> None:
-    """A rehearsal, at a question that is worked out part by part."""
+    """A rehearsal: a page with its notes, words that are chosen for a new mark, and the pointer on the picture."""
     page.goto(f"{lesson}/record")
     page.get_by_role("button", name="Rehearse, without sound").click()
-    for _ in range(8):
-        page.keyboard.press("ArrowRight")
-    page.keyboard.press("s")
+    page.get_by_text("Your notes").wait_for()
+    page.keyboard.press("ArrowRight")
+    page.wait_for_timeout(1500)
+    place = page.locator("svg.stage-page image").first.bounding_box()
+    page.locator("[data-box]").nth(14).click()
+    if place:
+        page.mouse.move(place["x"] + 0.72 * place["width"], place["y"] + 0.44 * place["height"])
+        page.keyboard.down("p")
 
 
 def _directed(page: Page, lesson: str) -> None:
-    """What was done on the stage, as flags on the talk, one of them chosen."""
+    """What was done on the stage, as flags on the talk, one of them chosen; what is said there, in words."""
     page.goto(f"{lesson}/sync")
-    talk = page.locator("main svg.border-dashed").first
-    for at, what in ((40, "Show the card “tremble”"), (300, "Back to the text"), (380, "Turn to page 1")):
-        talk.click(position={"x": at, "y": 12})
-        page.get_by_label(re.compile("^On the stage at")).select_option(label=what)
-        page.get_by_role("button", name="Put it here").click()
-        page.wait_for_timeout(600)
-    page.locator("[data-mark^=direct]").first.press("Enter")
+    flag = page.locator("[data-mark^=direct]").nth(1)
+    flag.scroll_into_view_if_needed()
+    flag.press("Enter")
 
 
 def _record(page: Page, lesson: str) -> None:

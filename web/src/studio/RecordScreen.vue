@@ -91,6 +91,9 @@ useRafFn(() => {
 const takeTime = computed(() => (rehearsing.value ? rehearsed.value : time.value))
 const onStage = computed(() => running.value || rehearsing.value)
 
+/** The light waits: by key, and as long as the teacher draws, points or is close to something. */
+const waiting = ref(false)
+const held = ref(false)
 const places = computed(() => (stage.value ? placesOf(stage.value.layout) : new Map()))
 const printed = computed(() => (stage.value ? printedOf(stage.value.layout) : new Map<string, string>()))
 const {
@@ -107,7 +110,7 @@ const {
   computed(() => stage.value?.layout),
   computed(() => guide.data.value),
   computed(() => view.value.lesson.pause_points),
-  { time: takeTime, running: onStage, follow: followGuide },
+  { time: takeTime, running: onStage, follow: followGuide, held },
 )
 /** What is done on the stage, by key or tap. */
 const desk = useDesk(
@@ -174,6 +177,10 @@ function closer() {
   picked.clear()
 }
 const { across, drawing } = made
+watch(
+  () => waiting.value || drawing.value || desk.isClose.value || !!pointer.spot.value,
+  (now) => (held.value = now),
+)
 const undo = () => made.undo() || desk.undo()
 /* The teacher's own notes: those of this page, and the first of them that the light has not passed. */
 const notes = computed(() =>
@@ -212,6 +219,7 @@ const unfinished = computed(() => view.value.takes.filter((take) => take.state =
 watch(whole, begin)
 
 function set() {
+  waiting.value = false
   begin()
   live.begin()
   made.begin()
@@ -283,6 +291,7 @@ useKeys({
   t: () => onStage.value && desk.back(),
   u: () => onStage.value && (picked.span.value ? markBy('u') : undo()),
   z: () => onStage.value && closer(),
+  h: () => (picked.span.value ? markBy('h') : onStage.value && (waiting.value = !waiting.value)),
   i: () => onText.value && (drawing.value = !drawing.value),
   escape: () => (picked.clear(), (drawing.value = false)),
   ...Object.fromEntries(DIGITS.map((digit) => [String(digit), () => onStage.value && desk.number(digit)])),
@@ -417,6 +426,8 @@ useKeys({
         :away="desk.isAway.value"
         :can-undo="desk.steps.value > 0 || made.canUndo.value"
         :close="desk.isClose.value"
+        :waits="followGuide ? waiting : undefined"
+        @wait="waiting = !waiting"
         :can-come="!!picked.span.value || !!desk.toComeCloser.value"
         @closer="closer"
         @stop="desk.stop"

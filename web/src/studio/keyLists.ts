@@ -82,6 +82,7 @@ export const keysOf = (catalogue: Catalogue): Record<string, Keys> => ({
     ['T', 'back to the text'],
     ['M', 'draw the next mark now'],
     ['I', 'draw on the page with the pen'],
+    ['H', 'the light waits, and goes on'],
     ['P', 'point, as long as it is held'],
     ['Z', 'closer to the chosen words or the picture, and back'],
     ['U', 'take the last step back'],

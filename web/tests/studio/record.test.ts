@@ -42,11 +42,13 @@ afterEach(() => scope.stop())
 const time = ref(0)
 const running = ref(false)
 const follow = ref(true)
+const held = ref(false)
 function made() {
   time.value = 0
   running.value = false
   follow.value = true
-  return scope.run(() => useGuide(ref(stage), ref(GUIDE), ref(points), { time, running, follow }))!
+  held.value = false
+  return scope.run(() => useGuide(ref(stage), ref(GUIDE), ref(points), { time, running, follow, held }))!
 }
 const at = async (seconds: number) => {
   time.value = seconds + LEAD_IN
@@ -67,6 +69,22 @@ describe('the guide of a recording', () => {
     guide.begin()
     expect(guide.at.value).toBe(0)
     expect(guide.minutes.value).toBeCloseTo(7 / 60)
+  })
+
+  it('leaves its light where it is while it is held, and goes on from there', async () => {
+    const guide = made()
+    running.value = true
+    guide.jump(1)
+    await at(0.6)
+    expect(guide.lit.value).toBe('a')
+    held.value = true
+    await at(9)
+    expect(guide.lit.value).toBe('a')
+    held.value = false
+    await at(9.1)
+    expect(guide.lit.value).toBe('a')
+    await at(10.5)
+    expect(guide.lit.value).toBe('b')
   })
 
   it('lights the words of a place at their pace, and waits there for as long as the teacher talks', async () => {

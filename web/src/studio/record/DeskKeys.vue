@@ -9,8 +9,10 @@ defineProps<{
   /** The stage is close to something; there is something to come closer to. */
   close: boolean
   canCome: boolean
+  /** Whether the light waits; nothing where no light leads. */
+  waits?: boolean
 }>()
-defineEmits<{ stop: []; show: []; back: []; undo: []; closer: [] }>()
+defineEmits<{ stop: []; show: []; back: []; undo: []; closer: []; wait: [] }>()
 const LOOK =
   'flex min-h-[40px] w-full items-center gap-2 rounded-panel border border-hairline bg-white px-3 text-left text-[14px] hover:border-moss disabled:opacity-60'
 </script>
@@ -46,6 +48,12 @@ const LOOK =
       </li>
       <li class="flex min-h-[28px] items-center gap-2 px-3 text-[14px] text-quiet">
         <span class="min-w-0 flex-1">Point: hold the key, or drag a finger</span> <kbd class="key">P</kbd>
+      </li>
+      <li v-if="waits !== undefined">
+        <button :class="LOOK" type="button" :aria-pressed="waits" @click="$emit('wait')">
+          <b class="min-w-0 flex-1">{{ waits ? 'Let the light go on' : 'The light waits while I talk' }}</b>
+          <kbd class="key">H</kbd>
+        </button>
       </li>
       <li v-if="canUndo">
         <button :class="LOOK" type="button" @click="$emit('undo')">

@@ -1,5 +1,5 @@
 /** The guide of a recording: the places it leads through, where it has come to, and what stands there. */
-import { computed, ref, type Ref } from 'vue'
+import { computed, ref, watch, type Ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import type { Layout } from '@/stage/shapes'
 import { guidePlaces } from '../guidePlaces'
@@ -17,17 +17,19 @@ interface Run {
   running: Readonly<Ref<boolean>>
   /** Whether the guide sets the light. */
   follow: Readonly<Ref<boolean>>
+  /** Whether the light waits where it is, since the teacher talks. */
+  held: Readonly<Ref<boolean>>
 }
 
 /**
  * The guide leads over the words of a place at its pace and waits at the end of it: who talks, or is a line behind,
- * loses nothing from under their eyes. Only a key or a tap goes on to the next page, card or question.
+ * loses nothing from under their eyes. While it is held, its light stays where it is. Only a key or a tap goes on to the next page, card or question.
  */
 export function useGuide(
   layout: Ref<Layout | undefined>,
   guide: Ref<Schemas['Guide'] | undefined>,
   points: Ref<readonly Schemas['PausePoint'][]>,
-  { time, running, follow }: Run,
+  { time, running, follow, held }: Run,
 ) {
   const stretches = computed(() => guide.value?.stretches ?? [])
   const places = computed(() => (layout.value ? guidePlaces(stretches.value, layout.value) : []))
@@ -41,9 +43,22 @@ export function useGuide(
   /** The moment of the take at which the first word of the place is due. */
   const due = ref(LEAD_IN)
   const isLeading = computed(() => follow.value && running.value)
+  /** The moment of the take at which the light began to wait. */
+  const heldSince = ref<number>()
+  watch(
+    held,
+    (now) => {
+      if (now) heldSince.value ??= time.value
+      else if (heldSince.value !== undefined) {
+        due.value += time.value - Math.max(heldSince.value, 0)
+        heldSince.value = undefined
+      }
+    },
+    { flush: 'sync' },
+  )
   const word = computed(() => {
     const words = place.value?.words ?? []
-    const passed = time.value - due.value + (words[0]?.start ?? 0)
+    const passed = (heldSince.value ?? time.value) - due.value + (words[0]?.start ?? 0)
     return words.find((one) => one.end > passed)
   })
   const lit = computed(() => (isLeading.value && time.value >= due.value ? (word.value?.id ?? '') : ''))
@@ -59,12 +74,16 @@ export function useGuide(
   /** To another place of the lesson. */
   function jump(wanted: number) {
     const to = Math.max(0, Math.min(wanted, last.value))
-    if (to !== at.value) due.value = time.value + SETTLE
+    if (to !== at.value) {
+      due.value = time.value + SETTLE
+      if (heldSince.value !== undefined) heldSince.value = time.value
+    }
     chosen.value = to
   }
   function begin() {
     chosen.value = 0
     due.value = LEAD_IN
+    heldSince.value = held.value ? 0 : undefined
   }
 
   return { places, at, page, minutes, lit, waits, prompt, jump, begin }

@@ -55,12 +55,37 @@ export function doings(stage: Schemas['Stage'], lesson: Schemas['Lesson']): Doin
       name: `Show ${named.get(id) ?? boardName(id)}`,
     })),
     { deed: 'back', target: '', name: 'Back to the text' },
+    ...closeups(texts, lesson),
     ...lesson.pause_points.map((one) => ({
       deed: 'stop' as const,
       target: one.id,
       name: `Stop: ${named.get(one.id)}`,
     })),
     ...parted.map((id) => ({ deed: 'part' as const, target: id, name: `Next part of ${named.get(id)}` })),
+  ]
+}
+
+/** Pictures of the text and parts of them that can be come close to, and the way back. */
+function closeups(texts: readonly Schemas['LaidPage'][], lesson: Schemas['Lesson']): Doing[] {
+  const shown = new Set(texts.flatMap((page) => page.pictures.map((one) => one.id)))
+  const blocks = lesson.passages
+    .flatMap((passage) => passage.pages.flatMap((page) => page.blocks))
+    .filter((block) => block.picture && shown.has(block.id))
+  if (!blocks.length) return []
+  return [
+    ...blocks.flatMap((block, n) => [
+      {
+        deed: 'closer' as const,
+        target: `picture ${block.id}`,
+        name: `Closer to ${block.text ? `“${block.text}”` : `picture ${n + 1}`}`,
+      },
+      ...block.picture!.regions.map((region) => ({
+        deed: 'closer' as const,
+        target: `picture ${block.id} ${region.id}`,
+        name: `Closer to ${region.name}`,
+      })),
+    ]),
+    { deed: 'closer', target: '', name: 'The whole page again' },
   ]
 }
 
@@ -75,7 +100,7 @@ function nameOf({ deed, target }: Direction, printed: ReadonlyMap<string, string
   if (deed !== 'closer') return undefined
   if (!target) return 'The whole page again'
   const [first = '', last = ''] = target.split(' ')
-  if (first === 'picture') return 'Closer to the picture'
+  if (first === 'picture') return undefined
   const ends = [...new Set([first, last])].map((word) => printed.get(word) ?? '')
   return ends.every(Boolean) ? `Closer to “${ends.join(' … ')}”` : GONE
 }

@@ -59,8 +59,28 @@ describe('what can be done on the stage', () => {
       ['d5', 7, 'Point'],
       ['d6', 8, 'Closer to “the … bee”'],
       ['d7', 9, 'Something that is not in the lesson any more'],
-      ['d8', 9, 'Closer to the picture'],
+      ['d8', 9, 'Something that is not in the lesson any more'],
       ['d9', 9, 'The whole page again'],
+    ])
+  })
+
+  it('can come close to pictures and their parts, and away again', () => {
+    const picture = { id: 'b1', file: 'f', x: 0, y: 0, width: 9, height: 9, shows: '', crop: {} }
+    const withPicture = {
+      layout: layout([page('p1', ['a'], { pictures: [picture] as never })]),
+    } as unknown as Schemas['Stage']
+    const block = {
+      id: 'b1',
+      text: 'A pond',
+      words: [],
+      picture: { regions: [{ id: 'r1', name: 'the reed' }] },
+    }
+    const pictured = lesson({ passages: [{ pages: [{ blocks: [block] }] }] })
+    const names = doings(withPicture, pictured).filter((one) => one.deed === 'closer')
+    expect(names.map(({ target, name }) => [target, name])).toEqual([
+      ['picture b1', 'Closer to “A pond”'],
+      ['picture b1 r1', 'Closer to the reed'],
+      ['', 'The whole page again'],
     ])
   })
 })
