@@ -83,7 +83,7 @@ describe('the guide of a recording', () => {
     held.value = false
     await at(9.1)
     expect(guide.lit.value).toBe('a')
-    await at(10.5)
+    await at(9.8)
     expect(guide.lit.value).toBe('b')
   })
 
