@@ -70,6 +70,12 @@ class AnnouncedTest(unittest.TestCase):
             sentences(ENDED, talked("look at paragraph nine")), ["You say “paragraph 9”; there is no such paragraph."]
         )
 
+    def test_numbers_of_questions(self) -> None:
+        self.assertIn(
+            "You say “question 4”; the lesson has 1.", sentences(SOUND, talked("and now question four please"))
+        )
+        self.assertEqual(sentences(ENDED, talked("and now question four please")), [], "a question of the book")
+
     def test_a_word_that_is_named_and_not_marked(self) -> None:
         said = "look at the word clover again"
         (finding,) = found_in(ENDED, talked(said))

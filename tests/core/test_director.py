@@ -17,7 +17,7 @@ from wordtrail.core.changes.opening_changes import SetOpening
 from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.cues.compile import TITLE_SECONDS, compile_cues, edit_list_of, whole_take
 from wordtrail.core.cues.film import state_in_video, video_seconds
-from wordtrail.core.cues.model import CueSheet
+from wordtrail.core.cues.model import CueSheet, StageState
 from wordtrail.core.cues.state import state_at
 from wordtrail.core.direct.speech import Silence, Speech
 from wordtrail.core.edit.edit_list import Clip, EditList
@@ -314,6 +314,7 @@ DEEDS = st.lists(
             [
                 *((Deed.TURN, FIRST), (Deed.TURN, SECOND), (Deed.SHOW, "card2"), (Deed.SHOW, "pause1")),
                 *((Deed.BACK, ""), (Deed.STOP, "pause1"), (Deed.PART, "pause1")),
+                *((Deed.CLOSER, "a2 a9"), (Deed.CLOSER, "a17 a18"), (Deed.CLOSER, ""), (Deed.POINT, FIRST)),
             ]
         ),
     ),
@@ -345,7 +346,8 @@ class DirectorProperties(unittest.TestCase):
         made = apply(planned(), MakeCard("a3"))
         card = made.plan.cards[0].id
         for at, (deed, target) in deeds:
-            wanted = Direction("", TAKE, min(at, found.seconds), deed, card if target == "card2" else target)
+            way = (0.0, 10.0, 20.0, 0.7, 900.0, 500.0) if deed is Deed.POINT else ()
+            wanted = Direction("", TAKE, min(at, found.seconds), deed, card if target == "card2" else target, path=way)
             made = apply(made, KeepDirection(wanted))
         for whole in (True, False):
             sheet = seen(made, found, whole=whole)
@@ -362,6 +364,14 @@ class DirectorProperties(unittest.TestCase):
                     cut = [piece for piece in spoken if piece[0] + 2e-3 < gate.at < piece[1] - 2e-3]
                     self.assertEqual(cut, [], f"{gate.shows} at {gate.at} stops her speaking")
             state_in_video(sheet, video_seconds(sheet) / 2)
+            for move in sheet.views:
+                for at in (move.at, move.at + 0.3, move.at + 1.0):
+                    self._sees_a_part_of_the_page(state_at(sheet, at))
+
+    def _sees_a_part_of_the_page(self, state: StageState) -> None:
+        left, top, across, down = state.view or (0.0, 0.0, 1920.0, 1080.0)
+        self.assertTrue(left >= -0.01 and top >= -0.01 and left + across <= 1920.03 and top + down <= 1080.03)
+        self.assertGreaterEqual(across, 1920 / 4 - 0.02)
 
 
 if __name__ == "__main__":

@@ -50,6 +50,16 @@ class NamedTest(unittest.TestCase):
         self.assertIsNone(TalkWords([talk("clover", loss=1.0)]).named_at(["clover"]), "hardly like it")
         self.assertIsNone(said.named_at(["tells", "nobody", "a", "thing"]))
 
+    def test_a_short_word_is_a_name_when_it_is_said_for_itself(self) -> None:
+        def said(*words: tuple[str, float]) -> TalkWords:
+            heard = tuple(HeardWord(text, at, at + 0.4, 0.1) for text, at in words)
+            return TalkWords([Aside(heard[0].start, heard[-1].end, "", heard)])
+
+        self.assertEqual(said(("look", 1.0), ("map", 2.0), ("again", 3.0)).named_at(["map."]), 2.0)
+        self.assertEqual(said(("map", 2.0)).named_at(["map"]), 2.0)
+        self.assertIsNone(said(("the", 1.5), ("map", 2.0), ("again", 3.0)).named_at(["map"]))
+        self.assertIsNone(said(("look", 1.0), ("so", 2.0), ("again", 3.0)).named_at(["so"]))
+
     def test_a_mark_of_the_talk_is_drawn_at_its_name(self) -> None:
         made = apply(lesson(), KeepMark(Mark("", Underline(), "a5", "a5", "evidence", moment=Moment.TALK)))
         found = trail()

@@ -57,6 +57,7 @@ def announced(lesson: Lesson, layout: Layout, sheet: CueSheet, talk: Sequence[As
     yield from _other_count(lesson, sure)
     yield from _other_page(lesson, layout, sheet, sure)
     yield from _other_paragraph(lesson, sure)
+    yield from _other_item(lesson, sure)
     yield from _not_marked(lesson, layout, sheet, sure)
 
 
@@ -111,6 +112,17 @@ def _other_paragraph(lesson: Lesson, talk: Sequence[Sequence[HeardWord]]) -> Ite
     for said in _numbers_after("paragraph", talk) if numbers else ():
         if said.number not in numbers:
             yield Finding(f"You say “paragraph {said.number}”; there is no such paragraph.", Remedy.PLAN, at=said.at)
+
+
+def _other_item(lesson: Lesson, talk: Sequence[Sequence[HeardWord]]) -> Iterator[Finding]:
+    """A number of a question or step that is higher than there are."""
+    blocks = (block for passage in lesson.passages for block in passage.blocks)
+    steps = [block.number for block in blocks if block.kind is BlockKind.STEP and block.number is not None]
+    most = {"question": len(lesson.pause_points), "step": max(steps, default=0)}
+    for name, count in most.items():
+        for said in _numbers_after(name, talk) if count else ():
+            if said.number > count:
+                yield Finding(f"You say “{name} {said.number}”; the lesson has {count}.", Remedy.PLAN, at=said.at)
 
 
 def _not_marked(
