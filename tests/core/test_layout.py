@@ -38,7 +38,7 @@ class TypesetTest(unittest.TestCase):
     def test_every_word_has_one_box_inside_the_text_column(self) -> None:
         for text in (BEES_MAP, RAIN):
             made = lesson(text)
-            boxes = [box for page in typeset(made).pages for box in page.boxes]
+            boxes = [box for page in typeset(made).pages[1:] for box in page.boxes]
             self.assertEqual([box.word for box in boxes], [word.id for word in made.words])
             for box in boxes:
                 self.assertGreaterEqual(box.x, WIDE.text_left)
@@ -92,7 +92,9 @@ class TypesetTest(unittest.TestCase):
     def test_nothing_is_lost_however_long_paragraphs_are(self, lengths: list[int]) -> None:
         made = lesson("\n\n".join("so it goes " * length for length in lengths))
         layout = typeset(made)
-        self.assertEqual([box.word for page in layout.pages for box in page.boxes], [word.id for word in made.words])
+        self.assertEqual(
+            [box.word for page in layout.pages[1:] for box in page.boxes], [word.id for word in made.words]
+        )
         self.assertTrue(all(box.baseline < WIDE.height for page in layout.pages for box in page.boxes))
 
     def test_the_title_card_holds_the_credits(self) -> None:

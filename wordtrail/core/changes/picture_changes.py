@@ -14,7 +14,7 @@ from wordtrail.core.errors import LessonError
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text import shaping
 from wordtrail.core.text.intake import Issue
-from wordtrail.core.text.model import Area, Block, BlockKind, Passage, Picture, Region
+from wordtrail.core.text.model import Area, Block, BlockKind, Passage, Picture, Region, Stands
 
 MOST_REGIONS = 40
 LONGEST_REGION_NAME = 80
@@ -91,6 +91,19 @@ class CropPicture(ScreenCommand):
 
     def apply(self, lesson: Lesson) -> Lesson:
         return _at_picture(lesson, self.block, lambda _, old: replace(old, crop=_area(self.area)))
+
+
+@dataclass(frozen=True, slots=True)
+class StandPicture(ScreenCommand):
+    """A picture stands alone, beside the picture before it, or beside the text after it."""
+
+    label: ClassVar[str] = "placing a picture beside something"
+    block: str
+    stands: Stands
+    kind: Literal["stand picture"] = "stand picture"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return _at_picture(lesson, self.block, lambda _, old: replace(old, stands=self.stands))
 
 
 @dataclass(frozen=True, slots=True)

@@ -9,10 +9,11 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from wordtrail.core.layout.lines import Chunk, Line, broken, verses_of
 from wordtrail.core.layout.model import Ink
+from wordtrail.core.layout.side_by_side import Group, Verses, groups_of, standing_alone
 from wordtrail.core.layout.stages import TYPE_SCALE, Stage
 from wordtrail.core.text.look import USUAL_LOOK, TextLook
 from wordtrail.core.text.model import Block, BlockKind, Page, Picture, Style
@@ -49,6 +50,8 @@ class Row:
     may_end: bool
     number: str
     inset: float
+    beside: tuple[tuple[float, tuple[Row, ...]], ...] = ()
+    """Columns side by side instead of a line: how far right each begins (page units), and its rows."""
 
     @property
     def ink(self) -> Ink:
@@ -56,7 +59,11 @@ class Row:
         return Ink.QUIET if self.block.kind in _QUIET else Ink.INK
 
 
-Verses = tuple[tuple[Chunk, ...], ...]
+COLUMN_GAP = 48.0
+"""Page units between two columns that stand side by side."""
+
+PICTURE_SHARE = 0.45
+"""Share of the width that a picture beside its text has."""
 
 
 def rows_at(
@@ -64,14 +71,45 @@ def rows_at(
 ) -> tuple[Row, ...]:
     """All lines and pictures of a page's blocks set at `size`, top to bottom."""
     rows: list[Row] = []
+    for group in groups_of(blocks):
+        if group.right:
+            rows.append(_side_by_side(group, size, stage, look))
+        else:
+            rows += _column(group.left, size, stage.text_width, look)
+    return tuple(rows)
+
+
+def _side_by_side(group: Group, size: float, stage: Stage, look: TextLook) -> Row:
+    """Two columns as one row, which stays whole. Where a word is wider than its column, the row is too wide as well."""
+    room = stage.text_width - COLUMN_GAP
+    left_width = room * (0.5 if group.right[0][0].picture else PICTURE_SHARE)
+    widths = (left_width, room - left_width)
+    columns = [
+        tuple(_column(blocks, size, width, look))
+        for blocks, width in zip((group.left, group.right), widths, strict=True)
+    ]
+    fits = all(
+        row.line.width <= width * look.line_length - 2 * row.inset + 0.5 or row.block.picture
+        for rows, width in zip(columns, widths, strict=True)
+        for row in rows
+    )
+    height = max(column_height(list(rows)) for rows in columns)
+    beside = ((0.0, columns[0]), (left_width + COLUMN_GAP, columns[1]))
+    line = Line((), size, 0.0 if fits else math.inf)
+    return Row(group.left[0][0], line, size, BLOCK_GAP * size, height, True, "", 0.0, beside)
+
+
+def _column(blocks: Sequence[tuple[Block, Verses]], size: float, width: float, look: TextLook) -> list[Row]:
+    """Lines and pictures under one another in a column of this width."""
+    rows: list[Row] = []
     for block, verses in blocks:
         if block.picture:
-            rows.append(_picture_row(block, block.picture, size, stage))
+            rows.append(_picture_row(block, block.picture, size, width))
             continue
         own = size * _RELATIVE.get(block.kind, 1.0)
         boxed = block.kind is BlockKind.FACT_BOX
         inset = own * PANEL_ROOM if boxed else 0.0
-        lines = broken(verses, own, stage.text_width * look.line_length - 2 * inset)
+        lines = broken(verses, own, width * look.line_length - 2 * inset)
         verse_line = block.number or 0
         for index, line in enumerate(lines):
             first, last = index == 0, index == len(lines) - 1
@@ -84,7 +122,7 @@ def rows_at(
             gap = (BLOCK_GAP * size if first else 0.0) + (inset if boxed and first else 0.0)
             height = own * look.line_spacing + (inset if boxed and last else 0.0)
             rows.append(Row(block, line, own, gap, height, _may_end(block, index, len(lines)), number, inset))
-    return tuple(rows)
+    return rows
 
 
 def least_height(
@@ -93,7 +131,8 @@ def least_height(
     """A height in page units that these blocks cannot be set below at `size`, whatever the lines: all words of a
     verse in a row, parted where the column ends. It tells sizes that need not be tried."""
     height = 0.0
-    for block, verses in blocks:
+    alone = (blocks for group in groups_of(blocks) if not group.right for blocks in group.left)
+    for block, verses in alone:
         if block.picture:
             continue
         own = size * _RELATIVE.get(block.kind, 1.0)
@@ -109,9 +148,9 @@ def _length(verse: tuple[Chunk, ...]) -> float:
     return sum(chunk.width for chunk in verse)
 
 
-def _picture_row(block: Block, picture: Picture, size: float, stage: Stage) -> Row:
+def _picture_row(block: Block, picture: Picture, size: float, width: float) -> Row:
     shown = picture.crop.width * picture.width / (picture.crop.height * picture.height)
-    height = min(PICTURE_HEIGHT * size, stage.text_width / shown)
+    height = min(PICTURE_HEIGHT * size, width / shown)
     line = Line((), size, height * shown)
     return Row(block, line, size, BLOCK_GAP * size, height, False, "", 0.0)
 
@@ -151,7 +190,11 @@ def fitted(page: Page, stage: Stage, look: TextLook = USUAL_LOOK) -> tuple[float
     """The size in page units at which `page` is set, and its rows on one or more pages."""
     smallest = TYPE_SCALE[-1]
     blocks = [(block, verses_of(block, _STYLES.get(block.kind, Style.PLAIN), look)) for block in page.blocks]
-    fewest = len(pages_of_rows(rows_at(blocks, smallest, stage, look), stage.text_height))
+    densest = rows_at(blocks, smallest, stage, look)
+    if any(row.beside and row.height > stage.text_height for row in densest):
+        # What is too long to stand beside a picture stands under it, where it can go on over the page.
+        return fitted(replace(page, blocks=tuple(map(standing_alone, page.blocks))), stage, look)
+    fewest = len(pages_of_rows(densest, stage.text_height))
     width = stage.text_width * look.line_length
     for size in TYPE_SCALE:
         if size > look.largest and size != smallest:
@@ -159,13 +202,16 @@ def fitted(page: Page, stage: Stage, look: TextLook = USUAL_LOOK) -> tuple[float
         if least_height(blocks, size, stage, look) > fewest * stage.text_height and size != smallest:
             continue
         rows = rows_at(blocks, size, stage, look)
-        too_wide = any(row.line.width > width - 2 * row.inset + 0.5 for row in rows if not row.block.picture)
-        if too_wide and size != smallest:
+        too_wide = any(
+            row.line.width > width - 2 * row.inset + 0.5 for row in rows if row.beside or not row.block.picture
+        )
+        too_high = any(row.beside and row.height > stage.text_height for row in rows)
+        if (too_wide or too_high) and size != smallest:
             continue
         pages = pages_of_rows(rows, stage.text_height)
         if len(pages) <= fewest:
             return size, _evened(rows, pages, stage)
-    return smallest, pages_of_rows(rows_at(blocks, smallest, stage, look), stage.text_height)
+    return smallest, pages_of_rows(densest, stage.text_height)
 
 
 def _evened(rows: tuple[Row, ...], pages: list[list[Row]], stage: Stage) -> list[list[Row]]:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable, Iterator
 from dataclasses import replace
 from itertools import groupby
 
@@ -112,46 +113,60 @@ def _laid(id: str, label: str, size: float, rows: list[Row], stage: Stage, look:
     spare = stage.text_height - column_height(rows)
     y = stage.text_top + min(spare * 0.4, 1.2 * size)
     pieces: list[SetPiece] = []
-    tops: list[tuple[Row, float]] = []
+    tops: list[tuple[Row, float, float]] = []
     boxes: list[WordBox] = []
     pictures: list[LaidPicture] = []
-    for index, row in enumerate(rows):
-        y += row.gap if index else 0.0
+    for line, (row, left, top) in enumerate(_placed(rows, stage.text_left, y)):
         if row.block.picture:
-            pictures.append(_laid_picture(row, row.block.picture, y, stage))
-        baseline = y + row.size * ASCENT
-        placed = row.line.set_at(stage.text_left + row.inset, baseline, row.ink)
-        boxes += boxes_of(placed, index)
+            pictures.append(_laid_picture(row, row.block.picture, left, top))
+        baseline = top + row.size * ASCENT
+        placed = row.line.set_at(left + row.inset, baseline, row.ink)
+        boxes += boxes_of(placed, line)
         pieces += placed
         if row.number:
-            pieces.append(_margin_number(row.number, row.size * NUMBER_SIZE, baseline, stage, look))
-        tops.append((row, y))
-        y += row.height
+            edge = stage.number_right + left - stage.text_left
+            pieces.append(_margin_number(row.number, row.size * NUMBER_SIZE, baseline, edge, look))
+        tops.append((row, left, top))
     return LaidPage(id, label, size, tuple(pieces), tuple(boxes), _panels(tops, stage), pictures=tuple(pictures))
 
 
-def _laid_picture(row: Row, picture: Picture, y: float, stage: Stage) -> LaidPicture:
+def _placed(rows: Iterable[Row], left: float, top: float) -> Iterator[tuple[Row, float, float]]:
+    """Every row with its left edge and its top; of rows side by side, those of the left column first."""
+    y = top
+    for index, row in enumerate(rows):
+        y += row.gap if index else 0.0
+        if row.beside:
+            for across, column in row.beside:
+                yield from _placed(column, left + across, y)
+        else:
+            yield row, left, y
+        y += row.height
+
+
+def _laid_picture(row: Row, picture: Picture, left: float, y: float) -> LaidPicture:
     return LaidPicture(
-        row.block.id, picture.file, picture.crop, stage.text_left, round(y, 3), round(row.line.width, 3),
+        row.block.id, picture.file, picture.crop, round(left, 3), round(y, 3), round(row.line.width, 3),
         round(row.height, 3), row.block.text,
     )  # fmt: skip
 
 
-def _margin_number(text: str, size: float, baseline: float, stage: Stage, look: TextLook) -> SetPiece:
+def _margin_number(text: str, size: float, baseline: float, right: float, look: TextLook) -> SetPiece:
     shaped = shape(text, Style.PLAIN, look.typeface)
-    x = stage.number_right - shaped.advance * size
+    x = right - shaped.advance * size
     return SetPiece(
         text, round(x, 3), round(baseline, 3), shaped.advance * size, size, Style.PLAIN, "", Ink.QUIET,
         look.typeface,
     )  # fmt: skip
 
 
-def _panels(tops: list[tuple[Row, float]], stage: Stage) -> tuple[Panel, ...]:
+def _panels(tops: list[tuple[Row, float, float]], stage: Stage) -> tuple[Panel, ...]:
     panels = []
     for _, run in groupby(tops, key=lambda top: top[0].block.id):
         rows = list(run)
-        if rows[0][0].block.kind is BlockKind.FACT_BOX:
-            top = rows[0][1] - rows[0][0].inset * 0.6
-            bottom = rows[-1][1] + rows[-1][0].height
-            panels.append(Panel(stage.text_left, round(top, 3), stage.text_width, round(bottom - top, 3)))
+        first, left, y = rows[0]
+        if first.block.kind is BlockKind.FACT_BOX:
+            top = y - first.inset * 0.6
+            bottom = rows[-1][2] + rows[-1][0].height
+            width = stage.text_left + stage.text_width - left
+            panels.append(Panel(round(left, 3), round(top, 3), round(width, 3), round(bottom - top, 3)))
     return tuple(panels)

@@ -80,16 +80,25 @@ class Region:
     area: Area
 
 
+class Stands(StrEnum):
+    """Where a picture stands on its page."""
+
+    ALONE = "alone"
+    BESIDE_PICTURE = "beside the picture before it"
+    BESIDE_TEXT = "beside the text after it"
+
+
 @dataclass(frozen=True, slots=True)
 class Picture:
     """A picture file that we keep (`file` names it; `width` and `height` in pixels), what is shown
-    of it, and its named regions. What it shows, in words, is the text of its block."""
+    of it, its named regions, and where it stands. What it shows, in words, is the text of its block."""
 
     file: str
     width: int
     height: int
     crop: Area = WHOLE
     regions: tuple[Region, ...] = ()
+    stands: Stands = Stands.ALONE
 
 
 @dataclass(frozen=True, slots=True)

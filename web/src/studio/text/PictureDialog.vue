@@ -78,6 +78,9 @@ async function addRegion() {
     name.value = ''
   }
 }
+const STANDS = ['alone', 'beside the picture before it', 'beside the text after it'] as const
+const stand = (stands: Schemas['Stands']) =>
+  props.send({ kind: 'stand picture', block: props.block.id, stands })
 const cropped = computed(() => JSON.stringify({ ...WHOLE, ...picture.value.crop }) !== JSON.stringify(WHOLE))
 </script>
 
@@ -125,7 +128,7 @@ const cropped = computed(() => JSON.stringify({ ...WHOLE, ...picture.value.crop 
           />
         </svg>
         <div class="w-[260px] shrink-0">
-          <DialogTitle class="text-[18px] font-bold">Crop it, name its parts</DialogTitle>
+          <DialogTitle class="text-[18px] font-bold">Crop and place it, name its parts</DialogTitle>
           <p class="mt-1 text-[14px] text-quiet">
             Draw a rectangle on the picture. Then show only that, or give it a name to point at it later.
           </p>
@@ -135,6 +138,15 @@ const cropped = computed(() => JSON.stringify({ ...WHOLE, ...picture.value.crop 
           <button v-if="cropped" class="button mt-2 w-full" type="button" @click="crop(WHOLE)">
             Show the whole picture
           </button>
+          <label class="label mt-5 block" for="picture-stands">Where it stands</label>
+          <select
+            id="picture-stands"
+            class="field"
+            :value="picture.stands"
+            @change="stand(($event.target as HTMLSelectElement).value as Schemas['Stands'])"
+          >
+            <option v-for="one in STANDS" :key="one" :value="one">{{ one }}</option>
+          </select>
           <form class="mt-5" @submit.prevent="addRegion">
             <label class="label" for="region-name">Name of the part</label>
             <input
