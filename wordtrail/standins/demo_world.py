@@ -9,10 +9,10 @@ from importlib.resources import files
 from sqlalchemy.orm import Session
 
 from wordtrail.core.changes.commands import apply
-from wordtrail.core.changes.picture_changes import NameRegion, PlacePicture
+from wordtrail.core.changes.picture_changes import NameRegion, PlacePicture, StandPicture
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.intake import passage_from_text
-from wordtrail.core.text.model import Area
+from wordtrail.core.text.model import Area, Stands
 from wordtrail.formats import trail_json
 from wordtrail.media.decode import decode
 from wordtrail.media.level import RATE, levelled, peaks
@@ -82,10 +82,12 @@ def _with_diagram(lesson: Lesson, file: str) -> Lesson:
 
 
 def _with_pond(lesson: Lesson, *files: str) -> Lesson:
-    """The pond from its bank and cut open, each at the end of its page."""
+    """The pond from its bank and cut open, each beside the text of its page."""
     for page, (shows, file) in enumerate(zip(SHOWS.values(), files, strict=True)):
-        last = lesson.passages[0].pages[page].blocks[-1].id
-        lesson = apply(lesson, PlacePicture(last, file, *SIZE, shows))
+        heading = lesson.passages[0].pages[page].blocks[0].id
+        lesson = apply(lesson, PlacePicture(heading, file, *SIZE, shows))
+        picture = lesson.passages[0].pages[page].blocks[1].id
+        lesson = apply(lesson, StandPicture(picture, Stands.BESIDE_TEXT))
     return lesson
 
 

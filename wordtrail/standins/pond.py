@@ -53,6 +53,7 @@ class Done:
     target: str = ""
     part: int = 0
     path: tuple[float, ...] = ()
+    """Of the pointer: seconds, and shares of the page's picture across and down, for each place."""
     after: float = 0.2
     """Seconds after the beginning of what is said."""
 
@@ -114,7 +115,9 @@ def _turn(page: int, **more: float) -> Done:
     return Done(Deed.TURN, str(page), **more)  # type: ignore[arg-type]
 
 
-DRAGONFLY_WAY = (0.0, 430.0, 860.0, 0.8, 540.0, 800.0, 1.5, 598.0, 735.0, 2.4, 600.0, 790.0)
+DRAGONFLY_WAY = (0.0, 0.42, 0.74, 0.8, 0.62, 0.56, 1.5, 0.715, 0.40, 2.4, 0.718, 0.50)
+"""The pointer's way up the reed: seconds, and shares of the picture of the bank across and down."""
+
 
 NARRATION = (
     Spoken("Good morning, readers. Today I take you to a place that I like very much."),

@@ -11,9 +11,10 @@ from wordtrail.core.changes.direction_changes import KeepRecorded
 from wordtrail.core.changes.mark_changes import PlaceMark
 from wordtrail.core.changes.take_changes import CheckedPlace, SettlePlaces
 from wordtrail.core.changes.talk_changes import KeepTalk
+from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.checking import checks_of
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.trail.directions import Deed, Direction
+from wordtrail.core.trail.directions import PLACE, Deed, Direction
 from wordtrail.core.trail.model import Trail
 from wordtrail.standins.pond import Spoken, mark_on, target_of
 
@@ -33,11 +34,30 @@ def written(lesson: Lesson, spoken: Iterable[tuple[float, float, Spoken]], trail
             else:
                 target = target_of(lesson, done)
                 directions.append(
-                    {"at": at, "deed": done.deed.value, "target": target, "part": done.part, "path": done.path}
+                    {
+                        "at": at,
+                        "deed": done.deed.value,
+                        "target": target,
+                        "part": done.part,
+                        "path": _on_page(lesson, target, done.path),
+                    }
                 )
     settled = [{"word": one.word, "found": one.found} for one in checks_of(lesson, "", trail)]
     all_of_it = {"directions": directions, "marks": marks, "talk": talk, "settled": settled}
     return json.dumps(all_of_it, indent=1, ensure_ascii=False) + "\n"
+
+
+def _on_page(lesson: Lesson, page: str, path: tuple[float, ...]) -> list[float]:
+    """A pointer's way in page units, from shares of the page's picture."""
+    if not path:
+        return []
+    (picture,) = next(one.pictures for one in typeset(lesson).pages if one.id == page)
+    places = zip(path[::PLACE], path[1::PLACE], path[2::PLACE], strict=True)
+    return [
+        round(value, 2)
+        for time, across, down in places
+        for value in (time, picture.x + across * picture.width, picture.y + down * picture.height)
+    ]
 
 
 def directed(lesson: Lesson, take: str, text: str) -> Lesson:
