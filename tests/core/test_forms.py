@@ -55,7 +55,7 @@ class Paper:
     def number(self, page: int, text: str, x: float, y: float, radius: float) -> None:
         self.said.append(f"{text} at {x:g}, {y:g}")
 
-    def label(self, page: int, text: str, x: float, y: float, size: float) -> None:
+    def label(self, page: int, text: str, x: float, y: float, size: float, edge: float = 0.0) -> None:
         self.said.append(text)
 
     def note(self, text: str) -> None:

@@ -122,6 +122,11 @@ class PictureInkTest(unittest.TestCase):
         named = apply(made, KeepMark(replace(mark, form=PartName("the wing"))))
         pieces = [piece.text for page in typeset(named).marks[0].strokes for piece in page.pieces]
         self.assertEqual(" ".join(pieces), "the wing")
+        at_edge = loop(*at(self.lesson, 0.93, 0.5), 0.05 * self.picture.width, 0.1 * self.picture.height)
+        named, mark = drawn(self.lesson, at_edge)
+        named = apply(named, KeepMark(replace(mark, form=PartName("the far end of the wing"))))
+        written = [piece for page in typeset(named).marks[0].strokes for piece in page.pieces]
+        self.assertLess(max(one.x + one.width for one in written), self.picture.x + self.picture.width)
         numbered = apply(made, KeepMark(replace(mark, form=Number("2"))))
         self.assertEqual([piece.text for page in typeset(numbered).marks[0].strokes for piece in page.pieces], ["2"])
 

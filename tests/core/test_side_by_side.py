@@ -103,6 +103,8 @@ class SideBySideTest(unittest.TestCase):
         )
         for page in layout.pages[1:]:
             areas = [(one.x, one.y, one.x + one.width, one.y + one.height) for one in page.pictures]
+            numbers = [piece for piece in page.pieces if not piece.word and piece.text.isdigit()]
+            areas += [(one.x, one.baseline - one.size, one.x + one.width, one.baseline) for one in numbers]
             areas += [(b.x, b.baseline - 0.7 * b.size, b.x + b.width, b.baseline + 0.1 * b.size) for b in page.boxes]
             for number, one in enumerate(areas):
                 self.assertTrue(one[0] >= 0 and one[2] <= WIDE.width and one[3] <= WIDE.height + 1)

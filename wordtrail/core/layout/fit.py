@@ -59,8 +59,8 @@ class Row:
         return Ink.QUIET if self.block.kind in _QUIET else Ink.INK
 
 
-COLUMN_GAP = 48.0
-"""Page units between two columns that stand side by side."""
+COLUMN_GAP = 104.0
+"""Page units between two columns that stand side by side: a paragraph's number has room there."""
 
 PICTURE_SHARE = 0.45
 """Share of the width that a picture beside its text has."""

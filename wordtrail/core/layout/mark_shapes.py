@@ -141,23 +141,24 @@ class _Pen:
         disc, pieces = numbered_disc(text, x, y, radius, self.meaning.colour, self.ground.look)
         self.drawn.append((page, [disc], pieces))
 
-    def label(self, page: int, text: str, x: float, y: float, size: float) -> None:
+    def label(self, page: int, text: str, x: float, y: float, size: float, edge: float = math.inf) -> None:
         lines = set_text(text, size, LABEL_WIDTH, Style.BOLD, TextLook(self.ground.look.typeface))
         pieces: list[SetPiece] = []
         room = 0.35 * size
+        right = max(line.width for line in lines)
+        x = min(x, edge - right - room)
         for number, line in enumerate(lines):
             pieces += line.set_at(x, y + number * size * NOTE_LEAD, _INKS[self.meaning.colour])
-        right = max(line.width for line in lines)
         foot = y + (len(lines) - 1) * size * NOTE_LEAD
         plate = rounded(x - room, y - size, x + right + room, foot + 0.4 * size, 0.2)
         self.drawn.append((page, [LaidStroke(_flat(plate), 0.0, "white", fill=True)], pieces))
 
     def on_picture(self, number: int, picture: LaidPicture) -> None:
         """Draw the mark's form on a picture of a page: at what the pen drew there, else on its region."""
-        mark, ink = self.mark, self.mark.ink
+        mark, ink, edge = self.mark, self.mark.ink, picture.x + picture.width
         if not ink:
             region = self.ground.regions.get((mark.picture, mark.region))
-            mark.form.draw_on_picture(self, Area(number, *region_on(picture, region)))
+            mark.form.draw_on_picture(self, Area(number, *region_on(picture, region), edge=edge))
         elif mark.as_drawn or isinstance(mark.form, AsDrawn):
             for points in pen_strokes(mark):
                 stroke = LaidStroke(_flat(on_page(points, picture)), THICK_ON_PICTURES, self.meaning.colour)
@@ -165,7 +166,7 @@ class _Pen:
         else:
             xs, ys = zip(*(place for points in pen_strokes(mark) for place in on_page(points, picture)), strict=True)
             way = on_page(ink[0], picture) if isinstance(mark.form, Arrow) else None
-            mark.form.draw_on_picture(self, Area(number, min(xs), min(ys), max(xs), max(ys), way))
+            mark.form.draw_on_picture(self, Area(number, min(xs), min(ys), max(xs), max(ys), way, edge))
 
     def note(self, text: str) -> None:
         self.drawn.append(_note(text, self.meaning, self.stretches, self.ground))

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Collection
 from dataclasses import dataclass
 from enum import StrEnum
@@ -45,7 +46,7 @@ class Trace:
 @dataclass(frozen=True, slots=True)
 class Area:
     """A picture, or a part of it, on page `page`, in page units; where the pen drew an arrow on it, the `way` from its
-    beginning (or only its end, where it begins at words) to its head."""
+    beginning (or only its end, where it begins at words) to its head. The whole picture ends at `edge` on the right."""
 
     page: int
     left: float
@@ -53,6 +54,7 @@ class Area:
     right: float
     bottom: float
     way: Points | None = None
+    edge: float = math.inf
 
     @property
     def size(self) -> float:
@@ -96,8 +98,9 @@ class Pen(Protocol):
         """Write a number in a filled circle around (x, y)."""
         ...
 
-    def label(self, page: int, text: str, x: float, y: float, size: float) -> None:
-        """Write words of this size on a ground of their own, their left edge at `x`, their baseline at `y`."""
+    def label(self, page: int, text: str, x: float, y: float, size: float, edge: float = math.inf) -> None:
+        """Write words of this size on a ground of their own, their left edge at `x`, or further left so that they end
+        at `edge`; their baseline at `y`."""
         ...
 
     def note(self, text: str) -> None:

@@ -45,4 +45,4 @@ class PartName(Form):
         above = max(area.top - 1.2 * size, size * 1.4)
         points = curve((x, above + 0.4 * size), (x, (above + y) / 2), (x, y))
         pen.draw(area.page, Trace(points, THICK_ON_PICTURES * 0.7))
-        pen.label(area.page, self.text or pen.meaning.name, x, above, size)
+        pen.label(area.page, self.text or pen.meaning.name, x, above, size, area.edge)
