@@ -4,7 +4,7 @@ import { useElementSize, useLocalStorage, useRafFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import { useCatalogue } from '@/api/catalogue'
-import { ask, client, Problem } from '@/api/client'
+import { ask, client } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
 import { useKeys } from '@/parts/keys'
@@ -21,6 +21,7 @@ import { useChosenWords } from './plan/chosenWords'
 import InkLayer from './plan/InkLayer.vue'
 import TakeList from './TakeList.vue'
 import BrokenOff from './record/BrokenOff.vue'
+import { useCueNotes } from './record/cueNotes'
 import CueNotes from './record/CueNotes.vue'
 import DeskKeys from './record/DeskKeys.vue'
 import { useDesk } from './record/desk'
@@ -28,6 +29,7 @@ import { useDeskMarks } from './record/deskMarks'
 import DeskPen from './record/DeskPen.vue'
 import { useGuide } from './record/guide'
 import GuidePrompt from './record/GuidePrompt.vue'
+import HandInSound from './record/HandInSound.vue'
 import GuideSteps from './record/GuideSteps.vue'
 import { useLiveMarks } from './record/liveMarks'
 import { usePointer } from './record/pointer'
@@ -79,7 +81,6 @@ const {
   running,
   busy,
 } = take
-const handing = ref(false)
 const followGuide = ref(true)
 const rehearsing = ref(false)
 const rehearsed = ref(0)
@@ -182,20 +183,13 @@ watch(
   (now) => (held.value = now),
 )
 const undo = () => made.undo() || desk.undo()
-/* The teacher's own notes: those of this page, and the first of them that the light has not passed. */
-const notes = computed(() =>
-  view.value.lesson.plan.cue_notes.filter((note) => places.value.get(note.at)?.page === page.value),
-)
-const nextNote = computed(() => {
-  const order = picked.places.value
-  const here = order.get(lit.value) ?? -1
-  return notes.value.find((note) => (order.get(note.at) ?? 0) >= here)?.id ?? notes.value.at(-1)?.id ?? ''
-})
-const noteFlags = computed(() =>
-  notes.value.flatMap((note) => {
-    const box = places.value.get(note.at)?.box
-    return box ? [{ id: note.id, x: box.x, y: box.baseline + 0.3 * box.size, width: box.width }] : []
-  }),
+const {
+  notes,
+  next: nextNote,
+  flags: noteFlags,
+} = useCueNotes(
+  computed(() => view.value.lesson.plan.cue_notes),
+  { places, order: picked.places, page, lit },
 )
 const hasMore = computed(() => {
   const { pause_points, plan } = view.value.lesson
@@ -239,27 +233,6 @@ function rehearse() {
   rehearsed.value = 0
   set()
   desk.begin()
-}
-
-async function handIn(event: Event) {
-  const input = event.target as HTMLInputElement
-  const sound = input.files?.[0]
-  if (!sound) return
-  trouble.value = ''
-  handing.value = true
-  try {
-    const body = new FormData()
-    body.append('sound', sound)
-    const answer = await fetch(`/api/lessons/${lesson.id.value}/takes/file`, { method: 'POST', body })
-    if (!answer.ok) throw Problem.from(answer.status, await answer.json().catch(() => undefined))
-    await lesson.refresh()
-    await router.push({ name: 'sync' })
-  } catch (fault) {
-    lesson.report(fault)
-  } finally {
-    input.value = ''
-    handing.value = false
-  }
 }
 
 async function keepPace() {
@@ -507,15 +480,7 @@ useKeys({
         <button v-if="!busy" class="button" type="button" :aria-pressed="rehearsing" @click="rehearse">
           {{ rehearsing ? `End the rehearsal · ${clock(rehearsed)}` : 'Rehearse, without sound' }}
         </button>
-        <label v-if="!busy && !rehearsing" class="button cursor-pointer">
-          {{ handing ? 'Reading the file …' : 'Hand in a sound file instead' }}
-          <input
-            class="sr-only"
-            type="file"
-            accept="audio/*,.wav,.mp3,.m4a,.ogg,.webm,.flac"
-            @change="handIn"
-          />
-        </label>
+        <HandInSound v-if="!busy && !rehearsing" @begun="trouble = ''" />
       </section>
       <TakeList v-if="!busy && !rehearsing" />
     </div>
