@@ -233,7 +233,8 @@ class DemoTest(ApiTest):
         whole = self.client.get(path).json["whole"]
         nothing = self.client.get(path, query_string={"since": whole["key"]}).json
         self.assertEqual((nothing["whole"], nothing["changes"], nothing["key"]), (None, [], whole["key"]))
-        words = [box["word"] for page in whole["layout"]["pages"] if not page["board"] for box in page["boxes"]]
+        pages = (page for page in whole["layout"]["pages"] if not page["board"] and not page["title"])
+        words = [box["word"] for page in pages for box in page["boxes"]]
         meaning = self.view["lesson"]["legend"][0]["id"]
         self.send(self.view, kind="add mark", form={"kind": "box"}, first=words[0], last=words[1], meaning=meaning)
         answer = self.client.get(path, query_string={"since": whole["key"]}).json

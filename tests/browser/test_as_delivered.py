@@ -98,7 +98,7 @@ class AsDeliveredTest(unittest.TestCase):
             self.assertEqual(self.got("PUT /network", send={"open": opened})["open"], opened)
         self.assertTrue(self.got("GET /network")["can_be_switched"])
         shelf = self.got("GET /lessons")["lessons"]
-        self.assertEqual(len(shelf), 5)
+        self.assertEqual(len(shelf), 6)
         self.got("GET /lessons/{lesson}/read-through", lesson=shelf[0]["id"])
         for lesson in shelf:
             with self.subTest(lesson["title"]):

@@ -157,9 +157,12 @@ class DeskHandsTest(StudioTest):
 
 
 def _frame(film: bytes, time: float) -> np.ndarray:
-    """The picture of a film at a time in seconds."""
+    """The picture that a film shows at a time in seconds: its last one by then."""
+    shown: av.VideoFrame | None = None
     with av.open(io.BytesIO(film), "r") as container:
         for frame in container.decode(video=0):
-            if frame.time is not None and frame.time >= time:
-                return np.asarray(frame.to_ndarray(format="rgb24"))
-    raise AssertionError("the film is not as long")
+            if shown is not None and frame.time is not None and frame.time > time:
+                break
+            shown = frame
+    assert shown
+    return np.asarray(shown.to_ndarray(format="rgb24"))

@@ -41,7 +41,7 @@ def lit(made: Lesson, trail: Trail) -> dict[str, float]:
     trails = {TAKE: trail}
     printed = {word.id: word.text for word in script(made)}
     lights = compile_cues(made, trails, typeset(made), edit_list_of(made, trails)).lights
-    return {printed[one.word]: one.start for one in lights if ":" in one.word}
+    return {printed[one.word]: one.start for one in lights if one.word.startswith("pause")}
 
 
 class BoardIdsTest(unittest.TestCase):

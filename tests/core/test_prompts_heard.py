@@ -50,7 +50,7 @@ class ChanceTest(unittest.TestCase):
     def test_the_texts_are_those_of_cards_and_prompts(self) -> None:
         made = planned()
         texts = prompt_texts(made)
-        self.assertEqual(set(texts.values()), {"pause1.question"})
+        self.assertEqual(set(texts.values()), {"pause1.question", "title.title", "title.author"})
         self.assertEqual(len(texts), len(script(made)) - len(made.words))
 
 
