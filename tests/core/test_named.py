@@ -5,6 +5,7 @@ from __future__ import annotations
 import unittest
 from dataclasses import replace
 
+from tests.core.test_picture_ink import pictured
 from tests.worlds import TAKE, lesson, trail, without
 from wordtrail.core.changes.card_changes import MakeCard
 from wordtrail.core.changes.chart_changes import MakeOrganizer
@@ -12,6 +13,7 @@ from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.direction_changes import KeepDirection
 from wordtrail.core.changes.mark_changes import KeepMark
 from wordtrail.core.changes.page_changes import LabelPage
+from wordtrail.core.changes.picture_changes import NameRegion
 from wordtrail.core.cues.compile import compile_cues, whole_take
 from wordtrail.core.cues.state import state_at
 from wordtrail.core.direct.named import offered
@@ -22,6 +24,7 @@ from wordtrail.core.marks.forms.underline import Underline
 from wordtrail.core.marks.model import Mark
 from wordtrail.core.marks.moment import Moment
 from wordtrail.core.plan.organizers import Shape
+from wordtrail.core.text.model import Area
 from wordtrail.core.trail.directions import Deed, Direction
 from wordtrail.core.trail.model import Aside, HeardWord, Trail
 
@@ -169,6 +172,19 @@ class OfferedTest(unittest.TestCase):
         self.assertEqual(self.offers("turn to page fourteen please", done), [])
         other = apply(self.lesson, KeepDirection(Direction("", "other", LATER + 2, Deed.TURN, self.second)))
         self.assertEqual(len(self.offers("turn to page fourteen please", other)), 1)
+
+
+class PicturesOfferedTest(unittest.TestCase):
+    def test_captions_lead_to_their_page_and_named_parts_closer(self) -> None:
+        made = replace(pictured(), chosen_take=TAKE)
+        block = next(block for block in made.passages[0].blocks if block.picture)
+        made = apply(made, NameRegion(block.id, "the left wing", Area(0.1, 0.1, 0.3, 0.3)))
+        region = next(one for one in made.passages[0].blocks if one.picture).picture
+        found = Trail((), asides=(talk("look here at the left wing of it"),), seconds=40.0)
+        (offer,) = offered(made, typeset(made), TAKE, found)
+        assert region
+        self.assertEqual((offer.deed, offer.target), (Deed.CLOSER, f"picture {block.id} {region.regions[0].id}"))
+        self.assertEqual((offer.said, offer.at), ("the left wing", LATER + 1.5))
 
 
 if __name__ == "__main__":

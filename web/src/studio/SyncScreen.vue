@@ -113,7 +113,7 @@ function moveDirection(id: string, at: number) {
   void lesson.send({ kind: 'keep direction', direction: { ...direction, at: Math.max(0, at) } })
 }
 /* What was named in talk: with one key the stage follows it. */
-const OFFERED: Record<string, string> = { turn: 'Turn there', show: 'Show it' }
+const OFFERED: Record<string, string> = { turn: 'Turn there', show: 'Show it', closer: 'Come closer' }
 function takeOffer({ at, deed, target }: Schemas['Named']) {
   void lesson.send({
     kind: 'keep direction',
@@ -320,7 +320,10 @@ useKeys({
                   @nudge="nudge"
                 />
                 <TalkStrip
-                  v-else-if="row.kind === 'talk' && (row.marks.length || row.end - row.start >= LONG_TALK)"
+                  v-else-if="
+                    row.kind === 'talk' &&
+                    (row.marks.length || row.talk?.text || row.end - row.start >= LONG_TALK)
+                  "
                   :row="row"
                   :peaks="peaks.data.value"
                   :time="player.time.value"

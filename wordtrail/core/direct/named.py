@@ -6,6 +6,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from difflib import SequenceMatcher
 from functools import lru_cache
+from itertools import pairwise
 
 from wordtrail.core.direct.directed import Directed, directed_in
 from wordtrail.core.direct.heard import Heard, heard_of, said_in
@@ -18,6 +19,7 @@ from wordtrail.core.plan.organizers import Organizer
 from wordtrail.core.speech.pronunciation import pronunciations
 from wordtrail.core.text.model import BlockKind
 from wordtrail.core.text.spoken import spoken_form
+from wordtrail.core.trail.closer_targets import PICTURE
 from wordtrail.core.trail.directions import Deed
 from wordtrail.core.trail.model import QUOTATION, Aside, HeardWord, Trail
 
@@ -110,13 +112,15 @@ def _until(at: float, heard: Heard, following: float) -> float:
 
 def offered(lesson: Lesson, layout: Layout, take: str, trail: Trail) -> tuple[Named, ...]:
     """What is named in the talk of a take, was not done by hand then, and does not come on the stage by itself: pages,
-    by their heading or their number in the book; cards by their word, charts by their title. In order."""
+    by their heading, their number in the book or the caption of their picture; parts of pictures by their name; cards
+    by their word, charts by their title. In order."""
     edits = EditList((Clip(take, 0.0, trail.seconds),))
     heard = heard_of(lesson, *said_in(lesson, {take: trail}, edits), edits.seconds)
     directed = directed_in(lesson.directions, edits)
     shown = {one.board for one in shown_by_name(lesson, heard, directed)}
     things = (one for one in _things(lesson, heard.talk) if one.target not in shown)
-    found = [*_headings(lesson, layout, heard.talk), *_numbers(layout, heard.asides), *things]
+    pictures = _pictures(lesson, layout, heard.talk)
+    found = [*_headings(lesson, layout, heard.talk), *_numbers(layout, heard.asides), *things, *pictures]
     return tuple(one for one in sorted(found, key=lambda one: one.at) if not _is_done(one, directed))
 
 
@@ -134,6 +138,24 @@ def _headings(lesson: Lesson, layout: Layout, talk: TalkWords) -> Iterator[Named
             at = talk.named_at([word.text for word in block.words])
             if at is not None and block.words[0].id in page_of:
                 yield Named(at, Deed.TURN, page_of[block.words[0].id], block.text)
+
+
+def _pictures(lesson: Lesson, layout: Layout, talk: TalkWords) -> Iterator[Named]:
+    """Captions, which lead to the page of their picture, and named parts of pictures, which one comes closer to."""
+    page_of = {one.id: page.id for page in layout.pages if not page.board for one in page.pictures}
+    for passage in lesson.passages:
+        for block, after in pairwise([*passage.blocks, None]):
+            if block is None or block.picture is None or block.id not in page_of:
+                continue
+            caption = after.text if after and after.kind is BlockKind.CAPTION else ""
+            names = [name for name in (block.text, caption) if len(name.split()) >= QUOTATION]
+            said = [(at, name) for name in names if (at := talk.named_at(name.split())) is not None]
+            for at, name in sorted(said)[:1]:
+                yield Named(at, Deed.TURN, page_of[block.id], name)
+            for region in block.picture.regions:
+                at_part = talk.named_at(region.name.split())
+                if at_part is not None:
+                    yield Named(at_part, Deed.CLOSER, f"{PICTURE} {block.id} {region.id}", region.name)
 
 
 def _things(lesson: Lesson, talk: TalkWords) -> Iterator[Named]:
