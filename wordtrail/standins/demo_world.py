@@ -14,8 +14,6 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.text.model import Area, Stands
 from wordtrail.formats import trail_json
-from wordtrail.media.decode import decode
-from wordtrail.media.level import RATE, levelled, peaks
 from wordtrail.service.giving import SIMULATED
 from wordtrail.standins.passages import (
     BEES_MAP,
@@ -125,9 +123,9 @@ def _install(session: Session, workspace: Workspace, demo: DemoLesson) -> None:
     keys = TakeFiles(row.id)
     sound = (shipped / f"{demo.name}.m4a").read_bytes()
     workspace.blobs.write(keys.original, sound)
-    samples = levelled(decode(workspace.blobs.path(keys.original), RATE))
     workspace.blobs.write(keys.listening, sound)
-    workspace.blobs.write(keys.peaks, peaks(samples))
-    row.state, row.size, row.seconds = "kept", len(sound), round(len(samples) / RATE, 3)
+    # Worked out when the take was made: a demo opens without listening to every take anew.
+    workspace.blobs.write(keys.peaks, (shipped / f"{demo.name}.peaks").read_bytes())
     trail = trail_json.read((shipped / f"{demo.name}.trail.json").read_text(encoding="utf-8"))
+    row.state, row.size, row.seconds = "kept", len(sound), round(trail.seconds, 3)
     keep_trail(session, row, trail)

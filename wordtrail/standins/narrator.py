@@ -23,6 +23,7 @@ from wordtrail.core.lesson.boards import prompt_texts, script
 from wordtrail.core.trail.prompts import without_chance_words
 from wordtrail.formats import trail_json
 from wordtrail.media.decode import decode
+from wordtrail.media.level import RATE, levelled, peaks
 from wordtrail.media.sound import write_m4a
 from wordtrail.standins.demo_world import LESSONS
 from wordtrail.standins.passages import BOAT, KITE, PIP, RAIN
@@ -143,6 +144,7 @@ def main() -> None:
         write_m4a([sound], path)
         lesson = demo.lesson(NO_PICTURE)
         words = script(lesson)
+        (FOLDER / f"{demo.name}.peaks").write_bytes(peaks(levelled(decode(path, RATE))))
         trail = align(decode(path, ALIGN_RATE), script_of(words))
         trail = without_chance_words(trail, prompt_texts(lesson))
         spoken = [(*when, one) for when, one in zip(moments, parts, strict=True) if isinstance(one, Spoken)]
