@@ -2,16 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 
-from wordtrail.core.align.aligner import COMPARING, LISTENING, MATCHING, TIMING, explained
+from wordtrail.core.align.aligner import COMPARING, LISTENING, MATCHING, TIMING, Explained, explained
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.stretches import stretches_of_sound
 from wordtrail.core.align.values import RATE as ALIGN_RATE
 from wordtrail.core.align.values import Progress
 from wordtrail.core.errors import SilentSound, StillRecording
-from wordtrail.core.lesson.boards import prompt_texts, script
-from wordtrail.core.trail.prompts import without_chance_words
+from wordtrail.core.lesson.take_trail import found_in
+from wordtrail.core.text.model import Word
 from wordtrail.jobs.ear import PieceMemory, earlier_hearings, keep_hearings
 from wordtrail.media.decode import Samples, decode, sound_blocks
 from wordtrail.media.level import RATE, Peaks, by_the_second, gain_for, louder
@@ -46,17 +46,17 @@ def align_take(workspace: Workspace, take_id: str, report: Progress) -> None:
         lesson = get_lesson(session, lesson_id).lesson
         others = [row.id for row in takes_of(session, lesson_id) if row.id != take_id]
     memory = PieceMemory(blobs, take_id)
-    found = explained(
-        heard,
-        script_of(script(lesson), lesson.respelled_among(script(lesson))),
-        report,
-        memory=memory,
-        earlier=earlier_hearings(blobs, others),
-    )
+    earlier = earlier_hearings(blobs, others)
+
+    def find(words: Sequence[Word]) -> Explained:
+        spoken = script_of(words, lesson.respelled_among(words))
+        return explained(heard, spoken, report, memory=memory, earlier=earlier)
+
+    found, trail = found_in(lesson, find)
     keep_hearings(blobs, take_id, found.hearings)
     with workspace.database.write_session() as session:
         row = get_take(session, take_id)
-        keep_trail(session, row, without_chance_words(found.trail, prompt_texts(lesson)))
+        keep_trail(session, row, trail)
         row.fault = ""
     memory.clear()
 

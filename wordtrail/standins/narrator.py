@@ -11,16 +11,18 @@ import re
 import sys
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import partial
 from pathlib import Path
 
 import numpy as np
 import numpy.typing as npt
 
-from wordtrail.core.align.aligner import align
+from wordtrail.core.align.aligner import Explained, explained
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.values import RATE as ALIGN_RATE
-from wordtrail.core.lesson.boards import prompt_texts, script
-from wordtrail.core.trail.prompts import without_chance_words
+from wordtrail.core.lesson.boards import script
+from wordtrail.core.lesson.take_trail import found_in
+from wordtrail.core.text.model import Word
 from wordtrail.formats import trail_json
 from wordtrail.media.decode import decode
 from wordtrail.media.level import RATE, levelled, peaks
@@ -127,6 +129,10 @@ def narrate(parts: Sequence[Say | Spoken], seed: int = 5) -> tuple[npt.NDArray[n
     return (doubled * 0.9 + room).astype(np.float32), moments
 
 
+def _listened(heard: npt.NDArray[np.float32], words: Sequence[Word]) -> Explained:
+    return explained(heard, script_of(words))
+
+
 NARRATIONS: dict[str, Sequence[Say | Spoken]] = {
     "bees-map": BEES_NARRATION, "rain": RAIN_NARRATION, "kite": KITE_NARRATION, "boat": BOAT_NARRATION,
     "pip": PIP_NARRATION, "pond": POND_NARRATION,
@@ -145,8 +151,8 @@ def main() -> None:
         lesson = demo.lesson(NO_PICTURE)
         words = script(lesson)
         (FOLDER / f"{demo.name}.peaks").write_bytes(peaks(levelled(decode(path, RATE))))
-        trail = align(decode(path, ALIGN_RATE), script_of(words))
-        trail = without_chance_words(trail, prompt_texts(lesson))
+        heard = decode(path, ALIGN_RATE)
+        _, trail = found_in(lesson, partial(_listened, heard))
         spoken = [(*when, one) for when, one in zip(moments, parts, strict=True) if isinstance(one, Spoken)]
         if spoken:
             (FOLDER / f"{demo.name}.done.json").write_text(written(lesson, spoken, trail), encoding="utf-8")
