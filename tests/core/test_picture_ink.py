@@ -141,6 +141,17 @@ class PictureInkTest(unittest.TestCase):
         _, mark = drawn(self.lesson, across, on="text")
         self.assertEqual(mark.picture, "")
 
+    def test_damaged_ink_is_left_out(self) -> None:
+        x, y = at(self.lesson, 0.5, 0.5)
+        made, mark = drawn(self.lesson, loop(x, y, 60, 60))
+        damaged = apply(made, KeepMark(replace(mark, ink=((), (0.1,), (0.5, math.nan), (0.2, 0.3, 0.4, 0.5)))))
+        self.assertEqual(damaged.marks[0].ink, ((0.2, 0.3, 0.4, 0.5),))
+        self.assertTrue(typeset(damaged).marks[0].strokes)
+        bare = apply(made, KeepMark(replace(mark, ink=((),))))
+        self.assertTrue(typeset(bare).marks[0].strokes, "the whole picture is marked then")
+        with self.assertRaises(LessonError):
+            apply(made, KeepMark(replace(mark, ink=((0.5, 0.5) * 9000,))))
+
     def test_ink_does_not_go_along_to_another_place(self) -> None:
         x, y = at(self.lesson, 0.5, 0.5)
         made, mark = drawn(self.lesson, loop(x, y, 60, 60))

@@ -43,6 +43,7 @@ def with_mark(lesson: Lesson, mark: Mark) -> Lesson:
         mark, form=mark.form.checked(on_picture=bool(mark.picture)),
         seconds=within(mark.seconds, 0.0, LONGEST_DRAWING, "How long it is drawn"),
         nth=int(within(mark.nth, 1, 9, "Which time")), skip=max(0, mark.skip), drop=max(0, mark.drop),
+        ink=_checked_ink(mark.ink),
     )  # fmt: skip
     lesson, marks = put_in(lesson, lesson.marks, mark, Stock("mark", "mark", MOST_MARKS))
     return replace(lesson, marks=tuple(sorted(marks, key=lambda one: positions[one.first])))
@@ -56,6 +57,13 @@ def with_fresh_mark(lesson: Lesson, command: AddMark) -> Lesson:
         moment=command.form.usual_moment, reading=command.reading,
     )  # fmt: skip
     return with_mark(lesson, fresh)
+
+
+def _checked_ink(ink: tuple[Stroke, ...]) -> tuple[Stroke, ...]:
+    """What the pen drew, as far as it is sound: whole points that are somewhere. Raises LessonError for too many."""
+    if sum(map(len, ink)) > 2 * MOST_INK_POINTS:
+        raise LessonError("This drawing has too many points.", kept="The marks are as they were.")
+    return tuple(one for one in ink if one and len(one) % 2 == 0 and all(map(math.isfinite, one)))
 
 
 def _with_own_ink(lesson: Lesson, mark: Mark) -> Mark:
