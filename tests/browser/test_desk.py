@@ -3,19 +3,14 @@
 from __future__ import annotations
 
 import re
-import tempfile
 import unittest
 from pathlib import Path
 from typing import Any
 
-import numpy as np
 from playwright.sync_api import Page, expect
 
-from bench.align.narrations import Silence, Talk, narrate
-from tests.browser.harness import write_wav
 from tests.browser.studio import JOB, StudioTest
-from wordtrail.core.align.values import RATE
-from wordtrail.core.text.intake import passage_from_text
+from tests.browser.talking import talking
 
 PASSAGE = """The heron waits in the reeds until a small fish comes near.
 
@@ -23,7 +18,6 @@ PASSAGE = """The heron waits in the reeds until a small fish comes near.
 
 Frogs sing at night beside the quiet pond."""
 QUESTION = "What is the heron waiting for?"
-SAID = ("Good morning everybody", "Let me show you something here", "Okay what do you think", "Wonderful that is right")
 IN_TIME = 0.3
 """Seconds by which the stage may be later than the key."""
 
@@ -31,12 +25,7 @@ IN_TIME = 0.3
 class DeskTest(StudioTest):
     @classmethod
     def microphone(cls) -> Path:
-        """Talk with rests in between, and nothing of the passage."""
-        folder = Path(cls.enterClassContext(tempfile.TemporaryDirectory()))
-        talk = [part for said in SAID for part in (Talk(said), Silence(2.5))]
-        narration = narrate("desk", passage_from_text(PASSAGE), [Silence(3.6), *talk], "formant/en-us", 125)
-        write_wav(folder / "talk.wav", np.repeat(narration.samples, 3), RATE * 3)
-        return folder / "talk.wav"
+        return cls.enterClassContext(talking("desk", PASSAGE, rest=2.5))
 
     def planned(self, page: Page) -> str:
         """A lesson of two pages with a question to choose."""

@@ -5,7 +5,6 @@ from __future__ import annotations
 import io
 import math
 import re
-import tempfile
 from pathlib import Path
 
 import av
@@ -13,15 +12,11 @@ import numpy as np
 from PIL import Image
 from playwright.sync_api import FilePayload, FloatRect, Locator, Page, expect
 
-from bench.align.narrations import Silence, Talk, narrate
-from tests.browser.harness import write_wav
 from tests.browser.studio import JOB, StudioTest
-from wordtrail.core.align.values import RATE
-from wordtrail.core.text.intake import passage_from_text
+from tests.browser.talking import talking
 
 PASSAGE = "The heron waits in the reeds until a small fish comes near."
 NOTE = "Whisper this."
-SAID = ("Good morning everybody", "Let me show you something here", "Okay what do you think", "Wonderful that is right")
 
 
 def box_of(found: Locator) -> FloatRect:
@@ -33,12 +28,7 @@ def box_of(found: Locator) -> FloatRect:
 class DeskHandsTest(StudioTest):
     @classmethod
     def microphone(cls) -> Path:
-        """Talk with rests in between, and nothing of the passage."""
-        folder = Path(cls.enterClassContext(tempfile.TemporaryDirectory()))
-        talk = [part for said in SAID for part in (Talk(said), Silence(2.0))]
-        narration = narrate("hands", passage_from_text(PASSAGE), [Silence(3.6), *talk], "formant/en-us", 125)
-        write_wav(folder / "talk.wav", np.repeat(narration.samples, 3), RATE * 3)
-        return folder / "talk.wav"
+        return cls.enterClassContext(talking("hands", PASSAGE, rest=2.0))
 
     def pictured(self, page: Page) -> str:
         """A lesson with a picture and a cue note."""

@@ -266,7 +266,7 @@ useKeys({
   z: () => onStage.value && closer(),
   h: () => (picked.span.value ? markBy('h') : onStage.value && (waiting.value = !waiting.value)),
   i: () => onText.value && (drawing.value = !drawing.value),
-  escape: () => (picked.clear(), (drawing.value = false)),
+  escape: () => (made.letGo(), picked.clear(), (drawing.value = false)),
   ...Object.fromEntries(DIGITS.map((digit) => [String(digit), () => onStage.value && desk.number(digit)])),
 })
 </script>
@@ -487,7 +487,7 @@ useKeys({
     <AcrossDialog
       :open="!!across"
       @choose="(on) => across && made.ink(across.page, across.strokes, on)"
-      @close="across = undefined"
+      @close="made.letGo"
     />
   </div>
 </template>

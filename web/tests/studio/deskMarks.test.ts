@@ -74,6 +74,20 @@ describe('new marks while recording', () => {
     expect(drew).toEqual([['m1', 4]])
   })
 
+  it('an arrow that was let go takes no word, and gives its moment to nothing later', async () => {
+    const { made, chosen, time, drew } = desk()
+    chosen.set('a', 'a')
+    await made.mark(formOf('arrow'))
+    made.letGo()
+    time.value = 7
+    chosen.set('c', 'c')
+    await flushPromises()
+    expect(drew).toEqual([])
+    made.touched()
+    await made.ink(1, [[0, 0, 9, 9]])
+    expect(drew).toEqual([['m1', 7]])
+  })
+
   it('are taken back before what was done on the stage earlier, and not before what was done later', async () => {
     const { made, chosen, steps, takenBack } = desk()
     steps.value = 1

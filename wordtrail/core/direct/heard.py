@@ -10,8 +10,9 @@ from wordtrail.core.direct.passes import Passes
 from wordtrail.core.direct.speech import Speech
 from wordtrail.core.direct.talk_words import TalkWords
 from wordtrail.core.edit.edit_list import Clip, EditList
-from wordtrail.core.lesson.boards import script, title_only
+from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.current_trail import current_trail
+from wordtrail.core.lesson.late_titles import without_late_titles
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.trail.model import UNSURE_BELOW, Aside, Trail
 
@@ -56,19 +57,7 @@ def said_in(
             _shifted(aside, clip, shift) for aside in trail.asides if aside.end > clip.start and aside.start < clip.end
         ]
         now += clip.seconds
-    return _without_late_titles(lesson, lights), tuple(asides)
-
-
-def _without_late_titles(lesson: Lesson, lights: Sequence[Light]) -> tuple[Light, ...]:
-    """Lights without those on a title whose text is being read already: who says it then speaks of the text."""
-    titles = title_only(lesson)
-    passage_of = {word.id: number for number, passage in enumerate(lesson.passages) for word in passage.words}
-    begun: dict[int, float] = {}
-    for light in lights:
-        if light.word in passage_of:
-            begun.setdefault(passage_of[light.word], light.start)
-    never = float("inf")
-    return tuple(one for one in lights if one.word not in titles or one.start < begun.get(titles[one.word], never))
+    return without_late_titles(lesson, lights), tuple(asides)
 
 
 def heard_of(

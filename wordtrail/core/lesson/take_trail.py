@@ -11,6 +11,7 @@ from dataclasses import replace
 
 from wordtrail.core.align.aligner import Explained
 from wordtrail.core.lesson.boards import prompt_texts, script, title_only
+from wordtrail.core.lesson.late_titles import without_late_titles
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.model import Word
 from wordtrail.core.trail.model import Aside, Trail, Visit
@@ -36,16 +37,7 @@ def found_in(lesson: Lesson, find: Callable[[Sequence[Word]], Explained]) -> tup
 def titles_read(lesson: Lesson, trail: Trail) -> tuple[Visit, ...]:
     """The visits of title words that come before the reading of their text has begun."""
     titles = title_only(lesson)
-    passage_of = {word.id: number for number, passage in enumerate(lesson.passages) for word in passage.words}
-    begun: dict[int, float] = {}
-    for visit in trail.visits:
-        if visit.word in passage_of:
-            begun.setdefault(passage_of[visit.word], visit.start)
-    return tuple(
-        visit
-        for visit in trail.visits
-        if visit.word in titles and visit.start < begun.get(titles[visit.word], float("inf"))
-    )
+    return tuple(visit for visit in without_late_titles(lesson, trail.visits) if visit.word in titles)
 
 
 def with_titles(trail: Trail, read: Sequence[Visit]) -> Trail:

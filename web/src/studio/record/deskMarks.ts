@@ -23,24 +23,34 @@ export interface DrawnOn {
 
 export function useDeskMarks(on: DrawnOn) {
   const drawing = ref(false)
-  /** The moment at which what is being drawn was begun. */
+  /** When the pen touched the page; it is over with what was drawn then. */
   const begun = ref<number>()
   /** What was made on this take, each with the steps of the desk before it. */
   const made = shallowRef<readonly { mark: string; after: number }[]>([])
-  const marking = useMarking({ ...on, reading: ref(''), open: () => undefined, pointed: isMade })
+  /** When the key of an arrow that waits for its word was pressed. */
+  let asked = 0
+  const marking = useMarking({
+    ...on,
+    reading: ref(''),
+    open: () => undefined,
+    pointed: (mark) => isMade(mark, asked),
+  })
 
-  function isMade(mark: string | undefined) {
+  function isMade(mark: string | undefined, at: number) {
     if (!mark) return
     made.value = [...made.value, { mark, after: on.steps.value }]
-    on.drew(mark, begun.value ?? on.time.value)
-    begun.value = undefined
+    on.drew(mark, at)
   }
   async function mark(form: MarkForm) {
-    begun.value = on.time.value
-    isMade(await marking.mark(form))
+    const at = (asked = on.time.value)
+    isMade(await marking.mark(form), at)
   }
   async function ink(page: number, strokes: number[][], where: '' | 'text' | 'picture' = '') {
-    isMade(await marking.ink(page, strokes, where))
+    const at = begun.value ?? on.time.value
+    const mark = await marking.ink(page, strokes, where)
+    // Where the teacher is asked what it is on, it goes on as what was drawn then.
+    if (!marking.across.value) begun.value = undefined
+    isMade(mark, at)
   }
   /** The last thing that was done is a mark that was made here: it goes away again. Whether it was. */
   function undo(): boolean {
@@ -56,7 +66,14 @@ export function useDeskMarks(on: DrawnOn) {
     for (const one of made.value) void on.send({ kind: 'remove mark', id: one.mark })
     begin()
   }
+  /** What was begun, an arrow without its word or a drawing without its place, is not made. */
+  function letGo() {
+    marking.pointing.value = undefined
+    marking.across.value = undefined
+    begun.value = undefined
+  }
   function begin() {
+    letGo()
     made.value = []
     drawing.value = false
     on.chosen.clear()
@@ -73,6 +90,7 @@ export function useDeskMarks(on: DrawnOn) {
     ink,
     undo,
     forget,
+    letGo,
     begin,
   }
 }
