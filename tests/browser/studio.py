@@ -31,6 +31,21 @@ def _is_fault(said: ConsoleMessage) -> bool:
     return said.type == "error" and not said.text.startswith("Failed to load resource")
 
 
+def settled(page: Page) -> None:
+    """Wait until the page's letters are there and the stage has the size that they leave it."""
+    page.evaluate(
+        """async () => {
+          await document.fonts.ready
+          const size = () => JSON.stringify(document.querySelector('svg.stage-page').getBoundingClientRect())
+          const frame = () => new Promise(requestAnimationFrame)
+          for (let before = '', quiet = 0; quiet < 10; before = size()) {
+            await frame()
+            quiet = size() === before ? quiet + 1 : 0
+          }
+        }"""
+    )
+
+
 class StudioTest(unittest.TestCase):
     """Tests that share one running Word Trail; a script fault on any of their pages fails them."""
 

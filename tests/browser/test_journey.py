@@ -14,6 +14,7 @@ from playwright.sync_api import Page, expect
 
 from bench.align.narrations import Narration, Read, Silence, Talk, narrate
 from tests.browser.harness import browser, running, write_wav
+from tests.browser.lights import changes_in, expect_light, lights_until, watch_lights
 from tests.browser.studio import JOB, PATIENCE, watched
 from wordtrail.core.align.values import RATE
 from wordtrail.core.text.intake import passage_from_text
@@ -27,6 +28,9 @@ LEAD = 4.0
 """Seconds of silence before the fake microphone speaks: the count-in passes meanwhile."""
 
 IN_TIME = 0.15
+"""Seconds that a light may be early or late."""
+LOOKED_AT = 0.12
+"""Seconds after a word's start at which its light is looked at."""
 
 
 class JourneyTest(unittest.TestCase):
@@ -117,16 +121,17 @@ class JourneyTest(unittest.TestCase):
         shift = _shift(narration.samples, decode(folder / "take.m4a", RATE))
         expect(page.get_by_text("Words read")).to_be_visible()
         page.get_by_role("tab", name="On the stage").click()
+        watch_lights(page)
         page.get_by_role("button", name="Play", exact=True).click()
+        truth = [(f"a{place + 1}", start - shift) for place, start in narration.truth]
+        frames = lights_until(page, truth[-1][1] + 2 * IN_TIME)
         wrong = []
-        for place, start in narration.truth[3::3]:
-            at = start - shift + 0.12
-            lit, now = _wait_until(page, at)
-            said = max((t for t in narration.truth if t[1] - shift <= now), key=lambda t: t[1])
-            near = {p for p, t in narration.truth if abs(t - shift - now) < IN_TIME} | {said[0]}
-            if lit not in {f"a{p + 1}" for p in near}:
-                wrong.append((place, lit, now))
-        self.assertEqual(wrong, [])
+        for word, start in truth:
+            now, lit = next(frame for frame in frames if frame[0] >= start + LOOKED_AT)
+            said = max((one for one in truth if one[1] <= now), key=lambda one: one[1])[0]
+            if lit not in {said, *(near for near, at in truth if abs(at - now) < IN_TIME)}:
+                wrong.append((word, start, lit, now))
+        self.assertEqual(wrong, [], f"words and light; seen: {changes_in(frames)}")
         page.get_by_role("tab", name="By line").click()
         expect(page.get_by_text(re.compile("Pause point · " + re.escape(QUESTION)))).to_be_visible()
 
@@ -159,6 +164,7 @@ class JourneyTest(unittest.TestCase):
 
     def _follow(self, student: Page, link: str) -> None:
         student.goto(link)
+        watch_lights(student)
         student.get_by_role("button", name="Play").click()
         expect(student.get_by_role("heading", name="Your turn")).to_be_visible()
         expect(student.get_by_role("status")).to_have_text(QUESTION)
@@ -166,12 +172,13 @@ class JourneyTest(unittest.TestCase):
         expect(student.locator("[data-dots]")).to_have_count(6)
         student.get_by_role("button", name="I am ready, go on").click()
         expect(student.get_by_role("heading", name="Your turn")).to_be_hidden()
-        _wait_for_light(student, "a9")
+        expect_light(student, "a9")
         student.get_by_role("button", name="Slower").click()
         expect(student.get_by_text("0.9 ×")).to_be_visible()
-        _wait_for_light(student, "a13")
+        expect_light(student, "a13")
+        watch_lights(student)
         student.get_by_role("button", name="Back a sentence").click()
-        _wait_for_light(student, "a7")
+        expect_light(student, "a7")
 
     def _withdraw(self, page: Page, student: Page, link: str) -> None:
         page.get_by_role("button", name="Withdraw the link").click()
@@ -179,38 +186,6 @@ class JourneyTest(unittest.TestCase):
         expect(page.get_by_role("button", name="Make the link")).to_be_visible()
         student.goto(link)
         expect(student.get_by_role("alert")).to_contain_text("does not open a lesson")
-
-
-def _wait_until(page: Page, at: float) -> tuple[str, float]:
-    """The lit word's id and the time shown, as soon as the time shown is `at` or later; where nothing is lit just then
-    (a busy machine draws late), what is lit next, if that is within the time that a light may be late."""
-    found = page.evaluate(
-        """([at, late]) => new Promise((resolve, reject) => {
-          setTimeout(() => {
-            const shown = document.querySelector('[data-time]')
-            const sounds = [...document.querySelectorAll('audio')].map(
-              sound => `${sound.currentTime} of ${sound.duration} s, ${sound.paused ? 'paused' : 'playing'}`
-            )
-            reject(new Error(`${at} s did not come in time: ${shown?.dataset.time}, ${sounds}`))
-          }, 60_000)
-          const look = () => {
-            const shown = document.querySelector('[data-time]')
-            const now = Number(shown.dataset.time)
-            const stone = document.querySelector('[data-stone]')
-            if (now >= at && (stone || now >= at + late)) resolve([stone ? stone.dataset.word : '', now])
-            else requestAnimationFrame(look)
-          }
-          look()
-        })""",
-        [at, IN_TIME],
-    )
-    return found[0], found[1]
-
-
-def _wait_for_light(page: Page, word: str) -> None:
-    """Until the word is lit; words are lit too briefly for a locator's polling."""
-    lit = "word => document.querySelector('[data-stone]')?.dataset.word === word"
-    page.wait_for_function(lit, arg=word, polling="raf", timeout=PATIENCE)
 
 
 def _shift(source: np.ndarray, recorded: np.ndarray) -> float:

@@ -7,7 +7,7 @@ import unittest
 
 from playwright.sync_api import Page, expect
 
-from tests.browser.studio import StudioTest
+from tests.browser.studio import StudioTest, settled
 
 
 class PlanScreenTest(StudioTest):
@@ -73,6 +73,7 @@ class PlanScreenTest(StudioTest):
     def test_the_foot_keeps_its_height(self) -> None:
         page = self.new_page()
         self.plan(page, "Bee")
+        settled(page)
         foot = page.get_by_role("region", name="The chosen words")
         before, stage = foot.bounding_box(), page.locator("svg.stage-page").bounding_box()
         page.locator("[data-box]").nth(4).click()
