@@ -10,6 +10,7 @@ from dataclasses import replace
 from tests.worlds import lesson
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.mark_changes import DrawInk, KeepMark
+from wordtrail.core.changes.opening_changes import SetOpening
 from wordtrail.core.errors import InkAcross, LessonError
 from wordtrail.core.layout.model import LaidMark, LaidPicture
 from wordtrail.core.layout.typeset import typeset
@@ -20,6 +21,7 @@ from wordtrail.core.marks.forms.ink import AsDrawn
 from wordtrail.core.marks.forms.number import Number
 from wordtrail.core.marks.forms.part_name import PartName
 from wordtrail.core.marks.model import Mark, Stroke
+from wordtrail.core.plan.opening import Opening, PictureQuestion
 from wordtrail.core.text.model import Area, BlockKind, Picture
 
 FILE = "0" * 32 + ".png"
@@ -140,6 +142,19 @@ class PictureInkTest(unittest.TestCase):
         self.assertEqual(mark.picture, "pic")
         _, mark = drawn(self.lesson, across, on="text")
         self.assertEqual(mark.picture, "")
+
+    def test_where_a_mark_would_not_be_seen_nothing_is_drawn(self) -> None:
+        covered = apply(self.lesson, SetOpening(Opening(cover="pic")))
+        (cover,) = typeset(covered).pages[0].pictures
+        middle = loop(cover.x + cover.width / 2, cover.y + cover.height / 2, 60, 60)
+        with self.assertRaisesRegex(LessonError, "does not stand in the text"):
+            apply(covered, DrawInk(0, (middle,), "evidence"))
+        walked = apply(self.lesson, SetOpening(Opening(picture_walk=(PictureQuestion("pic", "What is she doing?"),))))
+        board = next(number for number, page in enumerate(typeset(walked).pages) if page.board and page.pictures)
+        (shown,) = typeset(walked).pages[board].pictures
+        middle = loop(shown.x + shown.width / 2, shown.y + shown.height / 2, 60, 60)
+        with self.assertRaisesRegex(LessonError, "does not stand in the text"):
+            apply(walked, DrawInk(board, (middle,), "evidence"))
 
     def test_damaged_ink_is_left_out(self) -> None:
         x, y = at(self.lesson, 0.5, 0.5)

@@ -99,6 +99,12 @@ def with_ink(lesson: Lesson, command: DrawInk) -> Lesson:
     belongs, picture = belongs_to(command.strokes, page)
     if command.on:
         belongs = Belongs(command.on)
+    if belongs is not Belongs.TEXT and (page.board or page.title):
+        raise LessonError(
+            "Nothing can be drawn on this picture, for it does not stand in the text.",
+            kept="The marks are as they were.",
+            advice="Draw on it where it stands in the text.",
+        )
     if belongs is Belongs.EITHER:
         raise InkAcross
     if belongs is Belongs.PICTURE and picture:

@@ -129,14 +129,8 @@ def _not_marked(
     lesson: Lesson, layout: Layout, sheet: CueSheet, talk: Sequence[Sequence[HeardWord]]
 ) -> Iterator[Finding]:
     """ "The word clover": clover is on the stage, and nothing is drawn on it in the whole lesson."""
-    order = lesson.positions()
     drawn = {one.mark for one in sheet.drawings}
-    marked = {
-        word.id
-        for mark in lesson.marks
-        if mark.id in drawn and mark.first in order
-        for word in lesson.words[order[mark.first] : order[mark.last] + 1]
-    }
+    marked = {word.id for mark in lesson.marks if mark.id in drawn for word in lesson.run(mark.first, mark.last)}
     printed = {word.id: word.text for word in lesson.words}
     for words in talk:
         for here, there in pairwise(words):

@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 
 from wordtrail.core.cues.model import Drawing, Gate, Reveal
 from wordtrail.core.direct.heard import Heard
-from wordtrail.core.direct.mark_moments import named_when, talk_after, which_time, words_of
+from wordtrail.core.direct.mark_moments import named_when, talk_after, which_time
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.lesson.live_marks import DRAWN_IN_TALK
 from wordtrail.core.lesson.model import Lesson
@@ -113,7 +113,7 @@ def marks_at(lesson: Lesson, point: str) -> int:
 
 def _while_read(lesson: Lesson, mark: Mark, heard: Heard) -> Drawing | None:
     """Along with the reading of its words; when they are quoted later, with that."""
-    run = [word.id for word in words_of(lesson, mark)]
+    run = [word.id for word in lesson.run(mark.first, mark.last)]
     if mark.moment is Moment.QUOTED:
         lights = [heard.passes.exactly(word, max(2, mark.nth)) for word in run]
     else:

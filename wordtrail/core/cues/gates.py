@@ -245,8 +245,7 @@ class _Stops:
         turns = point.activity.turns()
         if turns is None:
             return []
-        order = self.lesson.positions()
-        run = self.lesson.words[order[turns.stretch.first] : order[turns.stretch.last] + 1]
+        run = self.lesson.run(turns.stretch.first, turns.stretch.last)
         number = reading_number(self.lesson, point.reading)
         read = [(word.id, found) for word in run if (found := self.heard.passes.nth(word.id, number)) is not None]
         if not read:

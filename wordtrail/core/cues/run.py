@@ -82,8 +82,7 @@ def _readings(lesson: Lesson) -> list[Stop]:
         stretch = stretch_of.get(id)
         share = 1.0
         if stretch:
-            order = lesson.positions()
-            inside = lesson.words[order[stretch.first] : order[stretch.last] + 1]
+            inside = lesson.run(stretch.first, stretch.last)
             share = sum(lengths[word.id] for word in inside) / max(0.1, sum(lengths.values()))
         seconds = rests * share * TALK_SHARE + sum(map(_point_seconds, points))
         found.append(

@@ -71,7 +71,7 @@ def question_over(
     turned = (one.at for one in directed.given if one.deed in (Deed.TURN, Deed.SHOW, Deed.BACK) and one.at > stop)
     stopped = (other.at for id, other in moments.items() if id != point.id and other.at > stop)
     order = lesson.positions()
-    quoted = {word for span in _quotes_of(point) for word in _run_of(lesson, span)}
+    quoted = {word.id for span in _quotes_of(point) for word in lesson.run(span.first, span.last)}
     read_before = _read_by(heard, stop)
     run: list[int] = []
     reads_on = float("inf")
@@ -117,13 +117,8 @@ def _said_at(lesson: Lesson, heard: Heard, known: Spoken, begin: float, end: flo
     if known.quotes:
         read_before = _read_by(heard, begin)
         for span in known.quotes:
-            found += _read(heard, _run_of(lesson, span) & read_before, begin, end)
+            found += _read(heard, {word.id for word in lesson.run(span.first, span.last)} & read_before, begin, end)
     return min(found, default=None)
-
-
-def _run_of(lesson: Lesson, span: Span) -> set[str]:
-    order = lesson.positions()
-    return {word.id for word in lesson.words[order[span.first] : order[span.last] + 1]}
 
 
 def _read_by(heard: Heard, time: float) -> set[str]:

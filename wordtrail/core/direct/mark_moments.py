@@ -2,14 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable
 
 from wordtrail.core.direct.heard import Heard
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.readings import reading_number
 from wordtrail.core.marks.model import Mark
 from wordtrail.core.marks.moment import Moment
-from wordtrail.core.text.model import Word
 
 TALK_BEGINS = 0.3
 """Seconds by which talk may seem to begin before the word before it has ended."""
@@ -25,14 +24,10 @@ def named_when(lesson: Lesson, mark: Mark, heard: Heard) -> float | None:
     if mark.moment is Moment.TALK:
         return mark_named_at(lesson, mark, heard, *(talk_after(lesson, mark, heard) or ANYWHERE))
     waits = mark.moment in (Moment.START, Moment.PAUSE)
-    was_read = any(heard.passes.nth(word.id, which_time(lesson, mark)) is not None for word in words_of(lesson, mark))
+    was_read = any(
+        heard.passes.nth(word.id, which_time(lesson, mark)) is not None for word in lesson.run(mark.first, mark.last)
+    )
     return None if waits or was_read else mark_named_at(lesson, mark, heard, *ANYWHERE)
-
-
-def words_of(lesson: Lesson, mark: Mark) -> Sequence[Word]:
-    """The run of words that a mark is drawn on."""
-    order = lesson.positions()
-    return lesson.words[order[mark.first] : order[mark.last] + 1]
 
 
 def which_time(lesson: Lesson, mark: Mark) -> int:
@@ -42,7 +37,7 @@ def which_time(lesson: Lesson, mark: Mark) -> int:
 
 def mark_named_at(lesson: Lesson, mark: Mark, heard: Heard, begin: float, end: float) -> float | None:
     """When a mark's words are named in talk between two moments."""
-    return heard.talk.named_at([word.text for word in words_of(lesson, mark)], begin, end)
+    return heard.talk.named_at([word.text for word in lesson.run(mark.first, mark.last)], begin, end)
 
 
 def talk_after(lesson: Lesson, mark: Mark, heard: Heard) -> tuple[float, float] | None:

@@ -7,7 +7,7 @@ from collections.abc import Mapping, Sequence
 from wordtrail.core.direct.course import PageTurn
 from wordtrail.core.direct.directed import Directed
 from wordtrail.core.direct.heard import Heard
-from wordtrail.core.direct.mark_moments import named_when, words_of
+from wordtrail.core.direct.mark_moments import named_when
 from wordtrail.core.direct.named import ShownByName
 from wordtrail.core.direct.pages import BACK_TO_TEXT
 from wordtrail.core.layout.model import Layout
@@ -77,6 +77,6 @@ def turns_to_marks(
             continue
         shown = layout.pages[next((turn.page for turn in reversed(turns) if turn.at <= at), 0)]
         there = {printed.get(box.word, "") for box in shown.boxes}
-        if not all(bare(word.text) in there for word in words_of(lesson, mark)):
+        if not all(bare(word.text) in there for word in lesson.run(mark.first, mark.last)):
             found.append(PageTurn(round(at, 4), places[mark.first][0]))
     return tuple(found)

@@ -96,9 +96,7 @@ def _chart_box(
 def _quoted(lesson: Lesson, span: Span | None) -> str:
     if span is None:
         return ""
-    order = lesson.positions()
-    run = lesson.words[order[span.first] : order[span.last] + 1]
-    text = " ".join(word.text for word in run).strip('“”"')
+    text = " ".join(word.text for word in lesson.run(span.first, span.last)).strip('“”"')
     return f"“{text}”"
 
 

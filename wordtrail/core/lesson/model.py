@@ -104,6 +104,14 @@ class Lesson:
         """Word id → its place among the passages' words, counted from 0."""
         return _positions_in(self.passages)
 
+    def run(self, first: str, last: str) -> tuple[Word, ...]:
+        """The words of the passages from one (its id) to another, both with them; none where one of the two is not
+        there any more."""
+        place = self.positions()
+        if first not in place or last not in place:
+            return ()
+        return self.words[place[first] : place[last] + 1]
+
 
 @remembered(64)
 def _words_of(passages: tuple[Passage, ...]) -> tuple[Word, ...]:
