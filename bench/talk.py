@@ -25,7 +25,7 @@ from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.cues.compile import compile_cues, whole_take
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.state import state_at
-from wordtrail.core.direct.named import offered
+from wordtrail.core.direct.named import named_in_talk
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.boards import prompt_texts, script
 from wordtrail.core.lesson.model import Lesson
@@ -304,7 +304,7 @@ def main() -> None:
             directed.of(by_hand, sheet, take)
             heard.of(made, _sheet(made, trail), take)
             taken = made
-            for one in offered(made, typeset(made), TAKE, trail):
+            for one in (found for found in named_in_talk(made, typeset(made), TAKE, trail) if not found.instead):
                 taken = with_direction(taken, Direction("", TAKE, one.at, one.deed, one.target))
                 offers += 1
             own = Seen()

@@ -56,7 +56,9 @@ class AnnouncedTest(unittest.TestCase):
         pages = ENDED.passages[0].pages
         made = apply(apply(ENDED, LabelPage(pages[0].id, "12", "")), LabelPage(SECOND, "p. 13", ""))
         said = "turn to page thirteen please"
-        self.assertEqual(sentences(made, talked(said)), ["You say “page 13” while page 12 is on the stage."])
+        self.assertEqual(sentences(made, talked(said)), [], "the stage follows")
+        stays = did(made, (20.1, Deed.TURN, pages[0].id))
+        self.assertEqual(sentences(stays, talked(said)), ["You say “page 13” while page 12 is on the stage."])
         self.assertEqual(sentences(did(made, (22.0, Deed.TURN, SECOND)), talked(said)), [])
         self.assertEqual(
             sentences(made, talked("turn to page twenty one")),

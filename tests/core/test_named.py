@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from tests.core.test_picture_ink import pictured
 from tests.worlds import TAKE, lesson, trail, without
-from wordtrail.core.changes.card_changes import MakeCard
+from wordtrail.core.changes.card_changes import KeepCard, MakeCard
 from wordtrail.core.changes.chart_changes import MakeOrganizer
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.direction_changes import KeepDirection
@@ -16,13 +16,14 @@ from wordtrail.core.changes.page_changes import LabelPage
 from wordtrail.core.changes.picture_changes import NameRegion
 from wordtrail.core.cues.compile import compile_cues, whole_take
 from wordtrail.core.cues.state import state_at
-from wordtrail.core.direct.named import offered
+from wordtrail.core.direct.named import Named, named_in_talk
 from wordtrail.core.direct.talk_words import TalkWords
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.forms.underline import Underline
 from wordtrail.core.marks.model import Mark
 from wordtrail.core.marks.moment import Moment
+from wordtrail.core.plan.cards import Shown
 from wordtrail.core.plan.organizers import Shape
 from wordtrail.core.text.model import Area
 from wordtrail.core.trail.directions import Deed, Direction
@@ -114,6 +115,33 @@ class ShownByNameTest(unittest.TestCase):
         named = replace(trail(), asides=(talk("so what is in the way here", LATER),), seconds=40.0)
         self.assertEqual(self.boards(made, named, LATER + 1.1), [chart.id])
 
+    def test_a_chart_comes_when_she_works_at_it_in_her_own_words(self) -> None:
+        made = apply(lesson(), MakeOrganizer(Shape.STORY))
+        chart = made.plan.organizers[0]
+        asides = (talk("what does she try then", LATER), talk("and how will it all end", LATER + 10))
+        found = replace(trail(), asides=asides, seconds=60.0)
+        self.assertEqual(self.boards(made, found, LATER - 0.1, LATER + 0.1, LATER + 11), ["", chart.id, chart.id])
+        self.assertEqual(self.boards(made, replace(found, asides=asides[:1]), LATER + 3), [""], "once is chance")
+        writes = (talk("let us right down some more", LATER - 6), asides[0])
+        self.assertEqual(self.boards(made, replace(found, asides=writes), LATER - 4), [chart.id])
+        far = (asides[0], talk("and how will it all end", LATER + 30))
+        self.assertEqual(self.boards(made, replace(found, asides=far, seconds=90.0), LATER + 3), [""])
+
+    def test_a_card_whose_word_is_never_read_comes_by_its_name(self) -> None:
+        made = apply(lesson(), MakeCard("a5"))
+        card = made.plan.cards[0]
+        made = apply(made, KeepCard(replace(card, shown=Shown.REACHED)))
+        found = Trail((), asides=(talk("this is clover you see"),), seconds=40.0)
+        self.assertEqual(self.boards(made, found, LATER + 0.5, LATER + 1.1), ["", card.id])
+
+    def test_a_card_is_stronger_than_the_page_of_its_word(self) -> None:
+        made = lesson("A bee sings.\n\n---\n\nShe finds clover.")
+        word = made.words[-1].id
+        made = apply(made, MakeCard(word))
+        made = apply(made, KeepMark(Mark("", Underline(), word, word, "evidence", moment=Moment.TALK)))
+        found = Trail((), asides=(talk("this is clover you see"),), seconds=40.0)
+        self.assertEqual(self.boards(made, found, LATER + 1.1), [made.plan.cards[0].id])
+
     def test_the_page_of_a_mark_that_is_named_comes_unless_its_words_are_there_already(self) -> None:
         made = lesson("A bee finds clover.\n\n---\n\nShe dances near clover.")
         first, second = (page.id for page in made.passages[0].pages)
@@ -148,20 +176,59 @@ class OfferedTest(unittest.TestCase):
         made = lesson("# Where bees go\n\nA bee finds clover.\n\n---\n\n# How bees dance\n\nShe dances in the hive.")
         first, second = (page.id for page in made.passages[0].pages)
         made = apply(apply(made, LabelPage(first, "p. 12", "")), LabelPage(second, "p. 14", ""))
-        self.second = next(p.id for p in typeset(made).pages if p.id.startswith(second))
+        laid = [page.id for page in typeset(made).pages]
+        self.first, self.second = (next(id for id in laid if id.startswith(own)) for own in (first, second))
         dances = next(word.id for word in made.words if word.text == "dances")
         self.lesson = apply(made, MakeCard(dances))
 
-    def offers(self, words: str, made: Lesson | None = None) -> list[tuple[float, str, str]]:
-        own = made or self.lesson
-        found = offered(own, typeset(own), TAKE, replace(trail(own), asides=(talk(words),), seconds=40.0))
-        return [(one.at, one.deed, one.target) for one in found]
+    def take(self, words: str, made: Lesson) -> Trail:
+        """Two words read on the first page, then talk."""
+        return Trail(trail(made).visits[:2], asides=(talk(words),), seconds=40.0)
 
-    def test_pages_are_offered_by_number_and_heading(self) -> None:
-        self.assertEqual(self.offers("turn to page fourteen please"), [(LATER + 1, Deed.TURN, self.second)])
-        self.assertEqual(self.offers("turn to page forty please"), [(LATER + 1, Deed.TURN, self.second)], "heard badly")
+    def named(self, words: str, made: Lesson | None = None) -> list[Named]:
+        own = made or self.lesson
+        return list(named_in_talk(own, typeset(own), TAKE, self.take(words, own)))
+
+    def offers(self, words: str, made: Lesson | None = None) -> list[tuple[float, str, str]]:
+        return [(one.at, one.deed, one.target) for one in self.named(words, made) if not one.instead]
+
+    def pages(self, words: str, *times: float, made: Lesson | None = None) -> list[str]:
+        """The pages of the stage at these times."""
+        own = made or self.lesson
+        layout, found = typeset(own), self.take(words, own)
+        sheet = compile_cues(own, {TAKE: found}, layout, whole_take(TAKE, found))
+        return [layout.pages[state_at(sheet, time).page].id for time in times]
+
+    def test_a_page_is_turned_to_by_its_number_as_its_sentence_begins(self) -> None:
+        for said in ("turn to page fourteen please", "turn to page forty please"):
+            (named,) = self.named(said)
+            self.assertEqual((named.at, named.target, named.instead), (LATER, self.second, self.first), said)
+            self.assertEqual(self.pages(said, LATER - 0.1, LATER + 0.1, LATER + 9), [self.first, *[self.second] * 2])
+        words = "there was so much in it and we liked it all now see page fourteen"
+        (named,) = self.named(words)
+        self.assertEqual(named.at, LATER + 6.5, "this one began long ago")
+        self.assertEqual(self.named("this page is nice"), [])
+
+    def test_where_numbers_sound_alike_the_page_is_offered_and_not_turned_to(self) -> None:
+        first, second = (page.id for page in self.lesson.passages[0].pages)
+        made = apply(apply(self.lesson, LabelPage(first, "p. 25", "")), LabelPage(second, "p. 24", ""))
+        (named,) = self.named("turn to page twenty for us", made)
+        self.assertEqual(
+            (named.deed, named.target, named.instead), (Deed.TURN, self.second, self.first), "as it sounds"
+        )
+        (named,) = self.named("turn to page twenty please", made)
+        self.assertEqual((named.deed, named.instead), (Deed.TURN, ""))
+        self.assertEqual(self.pages("turn to page twenty please", LATER + 3, made=made), [self.first])
+
+    def test_the_teacher_can_have_it_not_turn_there(self) -> None:
+        said = "turn to page fourteen please"
+        (named,) = self.named(said)
+        stays = apply(self.lesson, KeepDirection(Direction("", TAKE, named.at, Deed.TURN, named.instead)))
+        self.assertEqual(self.pages(said, LATER + 3, made=stays), [self.first])
+        self.assertEqual(self.named(said, stays), [])
+
+    def test_pages_are_offered_by_their_heading(self) -> None:
         self.assertEqual(self.offers("see how bees dance now"), [(LATER + 0.5, Deed.TURN, self.second)])
-        self.assertEqual(self.offers("this page is nice"), [])
 
     def test_cards_are_offered_by_their_word(self) -> None:
         card = self.lesson.plan.cards[0]
@@ -169,9 +236,9 @@ class OfferedTest(unittest.TestCase):
 
     def test_what_was_done_by_hand_is_not_offered(self) -> None:
         done = apply(self.lesson, KeepDirection(Direction("", TAKE, LATER + 2, Deed.TURN, self.second)))
-        self.assertEqual(self.offers("turn to page fourteen please", done), [])
+        self.assertEqual(self.named("turn to page fourteen please", done), [])
         other = apply(self.lesson, KeepDirection(Direction("", "other", LATER + 2, Deed.TURN, self.second)))
-        self.assertEqual(len(self.offers("turn to page fourteen please", other)), 1)
+        self.assertEqual(len(self.named("turn to page fourteen please", other)), 1)
 
 
 class PicturesOfferedTest(unittest.TestCase):
@@ -181,7 +248,7 @@ class PicturesOfferedTest(unittest.TestCase):
         made = apply(made, NameRegion(block.id, "the left wing", Area(0.1, 0.1, 0.3, 0.3)))
         region = next(one for one in made.passages[0].blocks if one.picture).picture
         found = Trail((), asides=(talk("look here at the left wing of it"),), seconds=40.0)
-        (offer,) = offered(made, typeset(made), TAKE, found)
+        (offer,) = named_in_talk(made, typeset(made), TAKE, found)
         assert region
         self.assertEqual((offer.deed, offer.target), (Deed.CLOSER, f"picture {block.id} {region.regions[0].id}"))
         self.assertEqual((offer.said, offer.at), ("the left wing", LATER + 1.5))

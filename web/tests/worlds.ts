@@ -99,7 +99,7 @@ export const trailView = (more: Partial<Schemas['TrailView']> = {}): Schemas['Tr
     script: [],
     legs: [],
     checks: [],
-    offers: [],
+    named: [],
     talk: [],
     ...more,
   }) as unknown as Schemas['TrailView']

@@ -307,8 +307,8 @@ class TrailView(Answer):
     trim_end: float
     trimmed_by_hand: bool
     loose_mends: int
-    offers: list[Named] = []
-    """What was named in talk, and can be done on the stage."""
+    named: list[Named] = []
+    """What was named in talk: where the stage follows it, and where it could."""
     talk: list[TalkStretch] = []
     """The talk of the trail, stretch by stretch."""
 

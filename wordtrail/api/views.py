@@ -11,7 +11,7 @@ from wordtrail.api import answers
 from wordtrail.api.context import answer, context, public_url, reached_at
 from wordtrail.core.cues.model import Beat, Caption, Drawing, Gate, Reveal, SignpostShown
 from wordtrail.core.direct.course import Light, PageTurn
-from wordtrail.core.direct.named import offered
+from wordtrail.core.direct.named import named_in_talk
 from wordtrail.core.layout.model import LaidMark, LaidPage, Signpost
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.boards import script
@@ -200,7 +200,7 @@ def trail_view(lesson: Lesson, take: str, found: Trail) -> answers.TrailView:
         trim_end=end,
         trimmed_by_hand=any(trim.take == take for trim in lesson.trims),
         loose_mends=loose_mends(lesson, take, found),
-        offers=list(offered(lesson, typeset(lesson), take, found)),
+        named=list(named_in_talk(lesson, typeset(lesson), take, found)),
         talk=_talk_views(lesson, take, shown),
     )
 

@@ -6289,10 +6289,10 @@ export interface components {
             /** Loose Mends */
             loose_mends: number;
             /**
-             * Offers
+             * Named
              * @default []
              */
-            offers: components["schemas"]["Named"][];
+            named: components["schemas"]["Named"][];
             /**
              * Talk
              * @default []
@@ -6397,7 +6397,8 @@ export interface components {
         /**
          * Named
          * @description Something that was said, which the stage could follow: at `at` (seconds of take time) the deed may be done;
-         *     `said` is what was heard of it.
+         *     `said` is what was heard of it. Where the stage follows by itself, `instead` is the page of the text (its id) that
+         *     was shown before, else it is empty.
          */
         Named: {
             /** At */
@@ -6407,6 +6408,11 @@ export interface components {
             target: string;
             /** Said */
             said: string;
+            /**
+             * Instead
+             * @default
+             */
+            instead: string;
         };
         /**
          * Slip

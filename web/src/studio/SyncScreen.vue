@@ -24,6 +24,7 @@ import SoundStrip from './sync/SoundStrip.vue'
 import { isSamePlace, rowsOf, type Place } from './sync/syncRows'
 import { doings, stripDirections, type Doing } from './sync/stripDirections'
 import { stripMarks, type MarkHand, type StripMark } from './sync/stripMarks'
+import { deedOf, useNamings } from './sync/namings'
 import TalkStrip from './sync/TalkStrip.vue'
 import TalkWords from './sync/TalkWords.vue'
 import TrailMap from './sync/TrailMap.vue'
@@ -112,19 +113,12 @@ function moveDirection(id: string, at: number) {
   if (!direction) return
   void lesson.send({ kind: 'keep direction', direction: { ...direction, at: Math.max(0, at) } })
 }
-/* What was named in talk: with one key the stage follows it. */
-const OFFERED: Record<string, string> = { turn: 'Turn there', show: 'Show it', closer: 'Come closer' }
-function takeOffer({ at, deed, target }: Schemas['Named']) {
-  void lesson.send({
-    kind: 'keep direction',
-    direction: { id: '', take: take.value, at, deed, target, part: 0 },
-  })
-}
-function nextOffer() {
-  const offers = trail.data.value?.offers ?? []
-  const next = offers.find((one) => one.at >= player.time.value - 1) ?? offers[0]
-  if (next) takeOffer(next)
-}
+const namings = useNamings(
+  take,
+  lesson,
+  computed(() => trail.data.value?.named ?? []),
+  player.time,
+)
 function addDirection({ deed, target }: Doing) {
   const direction = { id: '', take: take.value, at: player.time.value, deed, target, part: 0 }
   void lesson.send({ kind: 'keep direction', direction })
@@ -243,7 +237,7 @@ useKeys({
   space: player.toggle,
   b: () => player.back(),
   n: nextCheck,
-  o: nextOffer,
+  o: namings.takeNext,
   'alt+arrowleft': () => (chosenMark.value ? nudgeMark(-0.1) : nudge(-0.01)),
   'alt+arrowright': () => (chosenMark.value ? nudgeMark(0.1) : nudge(0.01)),
 })
@@ -345,9 +339,9 @@ useKeys({
                   :kind="row.kind"
                   :text="row.text"
                   :note="row.note"
-                  :deed="row.kind === 'offer' ? OFFERED[row.offer.deed] : undefined"
+                  :deed="row.kind === 'offer' ? deedOf(row.offer) : undefined"
                   @hear="player.playFromTo(Math.max(0, row.start - 0.5), row.end + 1.5)"
-                  @take="row.kind === 'offer' && takeOffer(row.offer)"
+                  @take="row.kind === 'offer' && namings.settle(row.offer)"
                 />
               </template>
             </div>

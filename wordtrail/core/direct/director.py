@@ -13,11 +13,11 @@ from wordtrail.core.direct.answering import answered_when
 from wordtrail.core.direct.course import PageTurn, Pointing, ViewMove
 from wordtrail.core.direct.directed import NOTHING_DIRECTED, Directed, directed_in
 from wordtrail.core.direct.heard import Heard
-from wordtrail.core.direct.named import shown_by_name
 from wordtrail.core.direct.pages import TURN_AHEAD, Places, page_turns
 from wordtrail.core.direct.pointing import pointings, view_moves
+from wordtrail.core.direct.shown_by_name import shown_by_name
 from wordtrail.core.direct.stops import Stopping, stops_in
-from wordtrail.core.direct.turned import turns_by_hand, turns_by_name, turns_to_marks
+from wordtrail.core.direct.turned import turns_by_hand, turns_by_name, turns_by_number, turns_to_marks
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.layout.typeset import regions_of
@@ -55,9 +55,9 @@ def course_of(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, edits
     named = shown_by_name(lesson, heard, directed)
     answers = answered_when(lesson, heard, directed, moments)
     by_hand = turns_by_hand(layout, directed, {id: moments[id].at for id in answers})
-    wanted = (*by_hand, *turns_by_name(layout, named, by_hand))
+    wanted = (*by_hand, *turns_by_name(layout, named, by_hand), *turns_by_number(layout, heard, by_hand))
     turns = _page_turns(lesson, heard, layout, edits.lead, wanted, stopped)
-    if to_marks := turns_to_marks(lesson, heard, layout, turns, by_hand):
+    if to_marks := turns_to_marks(lesson, heard, layout, turns, wanted):
         turns = _page_turns(lesson, heard, layout, edits.lead, (*wanted, *to_marks), stopped)
     boards = frozenset(one.board for one in named)
     pointed = pointings(layout, directed)

@@ -8,15 +8,16 @@ from wordtrail.core.direct.course import PageTurn
 from wordtrail.core.direct.directed import Directed
 from wordtrail.core.direct.heard import Heard
 from wordtrail.core.direct.mark_moments import named_when
-from wordtrail.core.direct.named import ShownByName
 from wordtrail.core.direct.pages import BACK_TO_TEXT
+from wordtrail.core.direct.said_pages import said_pages
+from wordtrail.core.direct.shown_by_name import ShownByName
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.bare import bare
 from wordtrail.core.trail.directions import Deed
 
 HANDS = 3.0
-"""Seconds before something is named in which a turn by hand counts instead."""
+"""Seconds around something that is named in which a turn by hand counts instead."""
 
 NOWHERE = -1
 """The page of what is not there any more."""
@@ -40,6 +41,15 @@ def turns_by_name(layout: Layout, shown: Sequence[ShownByName], by_hand: Sequenc
         if one.board in pages and not any(one.start - HANDS <= turn.at <= one.end for turn in by_hand):
             turns += [PageTurn(one.start, pages[one.board]), PageTurn(one.end, BACK_TO_TEXT)]
     return tuple(turns)
+
+
+def turns_by_number(layout: Layout, heard: Heard, by_hand: Sequence[PageTurn]) -> tuple[PageTurn, ...]:
+    """The turns to the pages whose numbers are said and surely heard, where no hand turns about then."""
+    return tuple(
+        PageTurn(round(one.at, 4), page_turned_to(layout, one.page))
+        for one in said_pages(layout, heard.asides)
+        if one.sure and not any(abs(turn.at - one.at) <= HANDS for turn in by_hand)
+    )
 
 
 def turns_by_hand(layout: Layout, directed: Directed, answered: Mapping[str, float]) -> tuple[PageTurn, ...]:

@@ -1,6 +1,7 @@
 /** How a trail is laid out down the page: a strip of sound for each line read, talk and pauses between. */
 import type { Schemas } from '@/api/client'
 import { placesOf } from '@/stage/shapes'
+import { sentenceOf } from './namings'
 import type { StripMark } from './stripMarks'
 
 type Trail = Schemas['Trail']
@@ -149,12 +150,12 @@ export function rowsOf(
       text: check.why,
       note: '',
     }))
-  const offers: Row[] = view.offers.map((offer, i) => ({
+  const offers: Row[] = view.named.map((offer, i) => ({
     kind: 'offer',
     key: `offer${i}`,
     start: offer.at,
     end: offer.at,
-    text: `You name “${offer.said}” here`,
+    text: sentenceOf(offer),
     note: '',
     offer,
   }))
