@@ -229,6 +229,47 @@ def takes(made: Lesson) -> Iterator[tuple[str, list[Say]]]:
     )
 
 
+def fresh_takes(made: Lesson) -> Iterator[tuple[str, list[Say]]]:
+    """Takes of the same kinds in other words. No rule was made or changed after looking at them."""
+    one, two, three = (page.id for page in typeset(made).pages if not page.board and not page.title)
+    chart, card = made.plan.organizers[0].id, made.plan.cards[0].id
+    turn = {page: ((Deed.TURN, page, 0),) for page in (one, two, three)}
+    yield (
+        "another tour",
+        [
+            Say("Find page eighteen first if you would", turn[three]),
+            Say("There is a lot going on here under the ice", rest=2.0),
+            Say("I want to see that again on page fifteen", turn[two]),
+            Say("Who could have made it", rest=2.5),
+            Say("And page twelve tells us who she is", turn[one]),
+            Say("So that is our friend for today"),
+        ],
+    )
+    yield (
+        "another chart",
+        [
+            Say("We have a chart to fill in now", ((Deed.SHOW, chart, 0),)),
+            Say("She wants something so who is it and what is it", ((Deed.PART, chart, 0),), rest=2.0),
+            Say("Something gets in the way I would say it is the ice", ((Deed.PART, chart, 0),)),
+            Say("What do they try to do about it", ((Deed.PART, chart, 0),), rest=2.0),
+            Say("Tell me how it ends", ((Deed.PART, chart, 0),)),
+            Say("Now we go back to page eighteen", ((Deed.BACK, "", 0), *turn[three])),
+            Say("Look at her family there"),
+        ],
+    )
+    yield (
+        "another word",
+        [
+            Say("Let us start on page eighteen", turn[three]),
+            Say("One word is hard and that is crayfish", ((Deed.SHOW, card, 0),), names=("crayfish",), rest=2.0),
+            Say("Some people eat them and some keep them at home"),
+            Say("Let me hear you say it", rest=2.0),
+            Say("Look for it on your page", ((Deed.BACK, "", 0), *turn[three])),
+            Say("Put your finger under it"),
+        ],
+    )
+
+
 def said(name: str, script_of_take: list[Say], voice: str) -> Take:
     """A take as it sounds, with its truth."""
     take = Take(name, np.zeros(0, np.float32))
@@ -290,11 +331,12 @@ def main() -> None:
     """Measure and print."""
     made = otters()
     words = script(made)
-    directed, heard, helped = Seen(), Seen(), Seen()
+    directed, heard, helped, fresh = Seen(), Seen(), Seen(), Seen()
     in_time = named = wrong = drawn = 0
     offers = 0
     for voice in VOICES:
-        for name, lines in takes(made):
+        for name, lines in (*takes(made), *fresh_takes(made)):
+            is_fresh = name.startswith("another")
             take = said(name, lines, voice)
             trail = without_chance_words(align(take.samples, script_of(words)), prompt_texts(made))
             by_hand = made
@@ -302,7 +344,9 @@ def main() -> None:
                 by_hand = with_direction(by_hand, Direction("", TAKE, at, deed, target, part))
             sheet = _sheet(by_hand, trail)
             directed.of(by_hand, sheet, take)
-            heard.of(made, _sheet(made, trail), take)
+            (fresh if is_fresh else heard).of(made, _sheet(made, trail), take)
+            if is_fresh:
+                continue
             taken = made
             for one in (found for found in named_in_talk(made, typeset(made), TAKE, trail) if not found.instead):
                 taken = with_direction(taken, Direction("", TAKE, one.at, one.deed, one.target))
@@ -322,7 +366,12 @@ def main() -> None:
             drawn += len(moments)
             wrong += sum(mark not in spoken for mark in moments)
     print(f"{len(VOICES) * len(list(takes(made)))} takes, {directed.seconds / 60:.1f} min")
-    for label, seen in (("directed", directed), ("from speech alone", heard), ("with what is offered", helped)):
+    for label, seen in (
+        ("directed", directed),
+        ("from speech alone", heard),
+        ("with what is offered", helped),
+        ("in other words, alone", fresh),
+    ):
         share = 100 * seen.right / max(seen.seconds, 1e-9)
         print(
             f"{label}: right page {share:.1f} % of the time, latest {seen.latest:.2f} s, broken off {seen.broken_off}"
