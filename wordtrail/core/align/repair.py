@@ -1,8 +1,11 @@
 """Repair of small gaps: words that must have been read although they were not recognised.
 
-Between two words that are certain, or from one to the end of its sentence, stands about as much
-sound as the words missing there have phones: they are looked for in it. Where they fit at least
-poorly they were read (and are flagged as unsure); where they do not, something else was said.
+Between two words that are certain, from one to the end of its sentence, or from the beginning of a sentence
+to one, stands about as much sound as the words missing there have phones: they are looked for in it. Where they
+fit at least poorly they were read (and are flagged as unsure); where they do not, something else was said.
+
+A sentence often begins with a weak word ("A", "The", "I"), whose one syllable after a rest is heard as almost
+anything. A single syllable in front of the second word is taken for it, however it sounds.
 """
 
 from __future__ import annotations
@@ -11,11 +14,13 @@ from collections.abc import Sequence
 from itertools import pairwise
 
 from wordtrail.core.align.hypotheses import placed
-from wordtrail.core.align.path import Fit, Said, Talked
+from wordtrail.core.align.path import MISSED, Fit, Said, Talked
 from wordtrail.core.align.readings import Reading
 from wordtrail.core.align.route import Route
 from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.values import ScriptWord
+from wordtrail.core.speech.phones import PHONES
+from wordtrail.core.speech.pronunciation import VOWELS
 
 BESIDE = 0.4
 """Seconds between a certain word and the sound that goes on from it."""
@@ -24,8 +29,18 @@ MOST_WORDS = 8
 SHORTEST_SHARE, LONGEST_SHARE = 0.45, 1.6
 """How many sounds there may be for each phone that is missing."""
 
-POOREST_FIT = 3.0
-"""What the missing words may lose on the mean for each phone, missed ones with it."""
+POOREST_FIT, POOREST_HEAD = 3.0, 1.8
+"""What the missing words may lose on the mean for each phone, missed ones with it; less in front of a reading, where
+talk that leads into it is likelier."""
+
+WEAK = 2
+"""Phones of the longest words that are spoken weakly."""
+
+GLUED = 0.25
+"""Seconds from a syllable to the word that it leads into, and that such a syllable lasts at the most."""
+
+MOST_AROUND = 2
+"""Consonants that may be heard about the vowel of a weak word where it has none."""
 
 
 def repaired(
@@ -37,7 +52,7 @@ def repaired(
     route: Route,
 ) -> tuple[tuple[Reading, ...], tuple[Talked, ...]]:
     """The readings, longer by the words found in the talk beside them, and the talk that is left."""
-    left = list(talk)
+    readings, left = _with_heads(readings, list(talk), frames, fit, script, route)
     whole: list[Reading] = []
     following: Sequence[Reading | None] = [*readings[1:], None][: len(readings)]
     for reading, after in zip(readings, following, strict=True):
@@ -46,12 +61,88 @@ def repaired(
         if beside and frames.at[beside[0].first] - frames.at[reading.last] <= BESIDE:
             sound = Talked(beside[0].first, _same_breath(beside, frames).last)
             words = _missing(said[-1].word, after, frames, sound, script)
-            found = _found(words, sound, fit, script, route)
+            found = _found(words, sound, fit, script, route, POOREST_FIT)
             if found:
                 said = (*said, *found)
                 left = [t for t in left if not sound.first <= t.first <= sound.last]
         whole.append(Reading(said))
     return tuple(whole), tuple(left)
+
+
+def _with_heads(
+    readings: Sequence[Reading],
+    left: list[Talked],
+    frames: Frames,
+    fit: Fit,
+    script: Sequence[ScriptWord],
+    route: Route,
+) -> tuple[list[Reading], list[Talked]]:
+    """The readings, longer by the words before them in their sentence, and the talk that is left."""
+    whole: list[Reading] = []
+    for reading in readings:
+        before = whole[-1] if whole else None
+        said = reading.said
+        words = _missing_before(said[0].word, before, script)
+        sound = _sound_before(reading, before, left, frames) if words else None
+        found = _head_in(words, sound, frames, fit, script, route) if sound else []
+        if found:
+            said = (*found, *said)
+            left = [part for talked in left for part in _without(talked, found[0].first, reading.first)]
+        whole.append(Reading(said))
+    return whole, left
+
+
+def _missing_before(first: int, before: Reading | None, script: Sequence[ScriptWord]) -> list[int]:
+    """The words from the beginning of a sentence to the first one that was read of it; none where they were read just
+    before, or are many."""
+    begin = first
+    while begin > 0 and script[begin - 1].sentence == script[first].sentence:
+        begin -= 1
+    if before is not None and begin <= before.said[-1].word < first:
+        return []
+    return list(range(begin, first)) if first - begin <= MOST_WORDS else []
+
+
+def _sound_before(reading: Reading, before: Reading | None, left: Sequence[Talked], frames: Frames) -> Talked | None:
+    """The talk that leads into a reading without a rest."""
+    begins = frame = reading.first
+    earliest = before.last + 1 if before else 0
+    while frame > earliest and frames.at[frame] - frames.at[frame - 1] <= BESIDE:
+        frame -= 1
+        if any(talked.first <= frame <= talked.last for talked in left):
+            begins = frame
+    return Talked(begins, reading.first - 1) if begins < reading.first else None
+
+
+def _head_in(
+    words: Sequence[int], sound: Talked, frames: Frames, fit: Fit, script: Sequence[ScriptWord], route: Route
+) -> list[Said]:
+    """The words at the end of `sound`, where they fit best; a weak one also where it is one syllable."""
+    phones = sum(len(script[word].ways[0]) for word in words)
+    starts = [frame for frame in range(sound.first, sound.last + 1) if fit.new_sound[frame]]
+    nearest = [frame for number, frame in enumerate(reversed(starts), 1) if number <= LONGEST_SHARE * phones]
+    tries = [
+        found
+        for frame in nearest
+        if (found := _found(words, Talked(frame, sound.last), fit, script, route, POOREST_HEAD))
+    ]
+    if tries:
+        return min(tries, key=lambda found: sum(said.cost + MISSED * said.missed for said in found))
+    heard = [PHONES[int(fit.enter[frame].argmin())] for frame in starts]
+    vowels = sum(phone in VOWELS for phone in heard)
+    is_weak = len(words) == 1 and phones <= WEAK
+    short = frames.at[sound.last] - frames.at[sound.first] <= GLUED
+    glued = frames.at[sound.last + 1] - frames.at[sound.last] <= GLUED
+    if not (is_weak and short and glued and vowels == 1 and len(heard) - 1 <= MOST_AROUND):
+        return []
+    first = int(route.ways_first[route.words_first_way[words[0]]])
+    return [Said(words[0], (first,), (starts[0],), MISSED, phones)]
+
+
+def _without(talked: Talked, first: int, after: int) -> list[Talked]:
+    """What is left of talk without the frames from one up to another."""
+    parts = ((talked.first, min(talked.last, first - 1)), (max(talked.first, after), talked.last))
+    return [Talked(begin, end) for begin, end in parts if begin <= end]
 
 
 def _same_breath(beside: Sequence[Talked], frames: Frames) -> Talked:
@@ -81,7 +172,9 @@ def _missing(
     return rest if ends else []
 
 
-def _found(words: Sequence[int], sound: Talked, fit: Fit, script: Sequence[ScriptWord], route: Route) -> list[Said]:
+def _found(
+    words: Sequence[int], sound: Talked, fit: Fit, script: Sequence[ScriptWord], route: Route, poorest: float
+) -> list[Said]:
     """The words in the frames of `sound`, if they fit it well enough."""
     ways = [script[word].ways[0] for word in words]
     phones = [phone for way in ways for phone in way]
@@ -89,7 +182,7 @@ def _found(words: Sequence[int], sound: Talked, fit: Fit, script: Sequence[Scrip
     if not phones or not SHORTEST_SHARE <= sounds / len(phones) <= LONGEST_SHARE:
         return []
     cost, begins = placed(fit, sound.first, sound.last, phones)
-    if cost > POOREST_FIT * len(phones):
+    if cost > poorest * len(phones):
         return []
     found, at = [], 0
     for word, way in zip(words, ways, strict=True):

@@ -9,6 +9,7 @@ from itertools import groupby, pairwise
 from wordtrail.core.align.hypotheses import cost_of, greedy, nearest, other_endings
 from wordtrail.core.align.path import Fit, Said, Talked
 from wordtrail.core.align.readings import Reading
+from wordtrail.core.align.repair import WEAK
 from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.values import ScriptWord, Sounds
 from wordtrail.core.speech.common import rank
@@ -29,6 +30,9 @@ ENDING_MARGIN, OTHER_MARGIN, COMMON_MARGIN, GUESSED_MARGIN = 2.3, 5.0, 7.0, 8.0
 """By how much the same word with another ending, or quite another word, must be cheaper than the
 printed one; more where it is one of the commonest, which are hardly ever said in full, and where
 the way to say it was only guessed."""
+
+HEAD_MARGIN = 5.0
+"""How much more it needs where a reading begins: after a rest the first syllable is heard as almost anything."""
 
 COMMONEST = 100
 """How many words are the commonest."""
@@ -104,10 +108,12 @@ def _judged(
     as_printed = min(cost(way) for way in printed.ways)
     nothing = cost(())
     poor = as_printed > LEFT_OUT_EACH * word.phones and word.phones > 1
-    if (before or after) and poor and nothing + LEFT_OUT_MARGIN < as_printed:
+    weak_head = before is None and word.phones <= WEAK
+    if (before or after) and poor and not weak_head and nothing + LEFT_OUT_MARGIN < as_printed:
         return Heard(word, nothing - as_printed, left_out=True)
     heard = (greedy(fit, first + len(head), last - len(tail)), greedy(fit, first, last - len(tail)))
     best, other, needed = _best_other(printed, heard, cost)
+    needed += HEAD_MARGIN * weak_head
     margin = best - as_printed
     if margin + needed < 0:
         return Heard(word, margin, otherwise=other)
