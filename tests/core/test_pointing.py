@@ -14,11 +14,13 @@ from tests.core.test_picture_ink import pictured
 from tests.worlds import TAKE, lesson
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.direction_changes import KeepDirection
+from wordtrail.core.changes.picture_changes import NameRegion
 from wordtrail.core.cues.state import COMES_CLOSER, FADES, state_at
 from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.drawing import closer_view
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.text.model import Area
 from wordtrail.core.trail.closer_targets import OnPicture, OnWords, read_target
 from wordtrail.core.trail.directions import Deed, Direction, directions_in
 from wordtrail.core.trail.events import TakeEvent
@@ -44,6 +46,38 @@ class PointerTest(unittest.TestCase):
         sheet = seen(made, TRAIL)
         self.assertIsNotNone(state_at(sheet, 20.3).pointer)
         self.assertIsNone(state_at(sheet, 20.5).pointer)
+
+    def test_put_on_words_it_goes_along_them_line_by_line(self) -> None:
+        made = did(lesson(), (20.0, Deed.POINT, "a2 a12"))
+        layout, sheet = typeset(made), seen(made, TRAIL)
+        (pointing,) = sheet.pointings
+        boxes = [box for box in layout.pages[pointing.page].boxes if box.word in {f"a{n}" for n in range(2, 13)}]
+        lines = {box.line for box in boxes}
+        times, xs, ys = pointing.path[::3], pointing.path[1::3], pointing.path[2::3]
+        self.assertGreater(len(lines), 1)
+        self.assertEqual(len(times), 2 * len(lines))
+        self.assertEqual(list(times), sorted(times))
+        self.assertAlmostEqual(xs[0], boxes[0].x, places=1)
+        self.assertAlmostEqual(xs[-1], boxes[-1].x + boxes[-1].width, places=1)
+        for foot in ys:
+            self.assertTrue(any(box.baseline < foot < box.baseline + box.size for box in boxes))
+        self.assertIsNotNone(state_at(sheet, 20.0 + times[-1]).pointer)
+
+    def test_put_on_a_part_of_a_picture_it_rests_on_its_middle(self) -> None:
+        made = apply(pictured(), NameRegion("pic", "the wing", Area(0.5, 0.5, 0.2, 0.2)))
+        block = next(one for one in made.passages[0].blocks if one.picture)
+        assert block.picture
+        made = did(made, (20.0, Deed.POINT, f"picture pic {block.picture.regions[0].id}"))
+        (picture,) = typeset(made).pages[1].pictures
+        spot = state_at(seen(made, TRAIL), 20.5).pointer
+        assert spot
+        self.assertAlmostEqual(spot[0], picture.x + 0.6 * picture.width, delta=1)
+        self.assertAlmostEqual(spot[1], picture.y + 0.6 * picture.height, delta=1)
+
+    def test_what_is_not_there_cannot_be_pointed_at(self) -> None:
+        for target in ("a2 z9", "picture nowhere"):
+            with self.assertRaises(LessonError):
+                did(lesson(), (20.0, Deed.POINT, target))
 
     def test_events_of_a_take_and_damaged_ones(self) -> None:
         events = [TakeEvent(3.0, "point", f"{FIRST}#0 10 20 0.5 30 40"), TakeEvent(5.0, "point", f"{FIRST}#0 x")]

@@ -268,12 +268,14 @@ class Revision(Body):
 
 class Guide(Answer):
     """What the teacher is led through while recording, in order; the marks (ids) that wait for her hand meanwhile, and
-    the seconds over which each is drawn."""
+    the seconds over which each is drawn; and for each page (its number in the layout) the pause points at which she
+    may stop there, the next one first."""
 
     stretches: list[GuideStretch]
     live_marks: list[str]
     drawing_seconds: float
     part_by_part: list[PartByPart] = []
+    stops: dict[int, list[str]] = {}
 
 
 class TalkStretch(Answer):

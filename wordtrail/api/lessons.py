@@ -24,6 +24,7 @@ from wordtrail.api.views import (
 from wordtrail.core.changes.take_changes import ChooseTake
 from wordtrail.core.changes.word_list import lesson_of_words
 from wordtrail.core.cues.read_through import read_through
+from wordtrail.core.direct.stops_at_hand import stops_at_hand
 from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.answers import part_by_part
@@ -245,6 +246,7 @@ def guide(path: LessonPath, query: GuideQuery) -> Response:
             live_marks=list(live_marks(lesson)),
             drawing_seconds=DRAWN_IN_TALK,
             part_by_part=list(part_by_part(lesson)),
+            stops={page: list(points) for page, points in stops_at_hand(lesson, typeset(lesson)).items()},
         )
     )
 

@@ -6194,7 +6194,8 @@ export interface components {
         /**
          * Guide
          * @description What the teacher is led through while recording, in order; the marks (ids) that wait for her hand meanwhile, and
-         *     the seconds over which each is drawn.
+         *     the seconds over which each is drawn; and for each page (its number in the layout) the pause points at which she
+         *     may stop there, the next one first.
          */
         Guide: {
             /** Stretches */
@@ -6208,6 +6209,13 @@ export interface components {
              * @default []
              */
             part_by_part: components["schemas"]["PartByPart"][];
+            /**
+             * Stops
+             * @default {}
+             */
+            stops: {
+                [key: string]: string[];
+            };
         };
         /**
          * GuideStretch

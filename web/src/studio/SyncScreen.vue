@@ -12,6 +12,7 @@ import { usePlayer } from '@/stage/player'
 import { printedOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
 import JobPanel from './JobPanel.vue'
+import { useChosenWords } from './plan/chosenWords'
 import AddDirection from './sync/AddDirection.vue'
 import CheckPost from './sync/CheckPost.vue'
 import DirectionPost from './sync/DirectionPost.vue'
@@ -22,7 +23,7 @@ import { useMoments, useStarts } from './sync/byHand'
 import MarkPost from './sync/MarkPost.vue'
 import SoundStrip from './sync/SoundStrip.vue'
 import { isSamePlace, rowsOf, type Place } from './sync/syncRows'
-import { doings, stripDirections, type Doing } from './sync/stripDirections'
+import { doings, stripDirections, wordDoings, type Doing } from './sync/stripDirections'
 import { stripMarks, type MarkHand, type StripMark } from './sync/stripMarks'
 import { deedOf, useNamings } from './sync/namings'
 import TalkStrip from './sync/TalkStrip.vue'
@@ -101,6 +102,22 @@ const marks = computed(() =>
     ? stripMarks(catalogue.forms, view.value.lesson, stage.value.sheet, take.value, words.value)
     : [],
 )
+/* Words that are chosen, to come closer to or to point at. */
+const picked = useChosenWords(
+  computed(() =>
+    view.value.lesson.passages.flatMap((p) => p.pages.flatMap((q) => q.blocks.flatMap((b) => b.words))),
+  ),
+  () => undefined,
+)
+const withWords = computed(() => {
+  const span = picked.span.value
+  return wordDoings(span, span ? picked.textOf(span.first, span.last) : '')
+})
+function pickOnStage(word: string, extend: boolean) {
+  picked.choose(word, extend)
+  const light = stage.value?.sheet.lights.find((one) => one.word === word)
+  if (light && !extend) player.seek(light.start)
+}
 /* What was done on the stage: pages turned, things brought up, stops. */
 const possible = computed(() => (stage.value ? doings(stage.value, view.value.lesson) : []))
 const done = computed(() =>
@@ -165,6 +182,7 @@ watch(
 
 function choose(place: Place) {
   chosen.value = place
+  picked.set(place.word, place.word)
   chosenMark.value = ''
   player.seek(place.start + 0.005)
   void nextTick(() =>
@@ -357,12 +375,8 @@ useKeys({
               :sheet="stage.sheet"
               choosable
               text-only
-              @choose="
-                (word) =>
-                  player.seek(
-                    stage!.sheet.lights.find((light) => light.word === word)?.start ?? player.time.value,
-                  )
-              "
+              :chosen="picked.ids.value"
+              @choose="pickOnStage"
             />
           </TabPanel>
         </TabPanels>
@@ -425,7 +439,12 @@ useKeys({
           or later.</template
         >
       </p>
-      <AddDirection :doings="possible" :time="player.time.value" @add="addDirection" />
+      <AddDirection
+        :doings="possible"
+        :with-words="withWords"
+        :time="player.time.value"
+        @add="addDirection"
+      />
       <TrimBar :trail="trail.data.value" :take="take" :now="player.time.value" @seek="player.seek" />
       <TakeList v-if="view.takes.length > 1" :looking="take" @look="(one) => (lookedAt = one)" />
     </aside>

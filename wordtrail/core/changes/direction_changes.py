@@ -39,11 +39,12 @@ def can_be_done(lesson: Lesson, deed: Deed, target: str) -> bool:
         return target in points | {chart.id for chart in lesson.plan.organizers}
     if deed is Deed.CLOSER and target:
         return _is_there(lesson, target)
-    return True
+    # A pointer that moved over a page has its way, wherever that page is now.
+    return deed is not Deed.POINT or read_target(target) is None or _is_there(lesson, target)
 
 
 def _is_there(lesson: Lesson, target: str) -> bool:
-    """Whether what she came closer to is in the lesson."""
+    """Whether what she came closer to, or pointed at, is in the lesson."""
     wanted = read_target(target)
     if isinstance(wanted, OnWords):
         words = {word.id for word in script(lesson)}

@@ -60,8 +60,9 @@ def course_of(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, edits
     if to_marks := turns_to_marks(lesson, heard, layout, turns, wanted):
         turns = _page_turns(lesson, heard, layout, edits.lead, (*wanted, *to_marks), stopped)
     boards = frozenset(one.board for one in named)
-    pointed = pointings(layout, directed)
-    views = view_moves(layout, directed, turns, regions_of(lesson.passages))
+    regions = regions_of(lesson.passages)
+    pointed = pointings(layout, directed, regions)
+    views = view_moves(layout, directed, turns, regions)
     return Course(edits.lead, edits.seconds, directed, moments, turns, boards, answers, pointed, views)
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Mapping, Sequence
-from itertools import pairwise
+from itertools import groupby, pairwise
 
 from wordtrail.core.direct.course import PageTurn, Pointing, ViewMove
 from wordtrail.core.direct.directed import Directed
@@ -15,15 +15,58 @@ from wordtrail.core.text.model import Region
 from wordtrail.core.trail.closer_targets import OnPicture, OnWords, read_target
 from wordtrail.core.trail.directions import Deed
 
+SWEEP, SHORTEST_SWEEP, NEXT_LINE = 500.0, 0.5, 0.3
+"""Page units a second at which the pointer goes along words, the fewest seconds for a line, and those to the next."""
 
-def pointings(layout: Layout, directed: Directed) -> tuple[Pointing, ...]:
-    """Every movement of the pointer, on the page it was made on."""
+RESTS = 1.5
+"""Seconds for which it rests on a picture or a part of it."""
+
+FOOT = 0.2
+"""Times the size: how far below the line of writing it goes."""
+
+
+def pointings(layout: Layout, directed: Directed, regions: Mapping[tuple[str, str], Region]) -> tuple[Pointing, ...]:
+    """Every movement of the pointer: on the page it was made on, or where it was put afterwards: along words, on a
+    picture or a part of it."""
     found = []
     for one in directed.given:
-        page = page_turned_to(layout, one.target) if one.deed is Deed.POINT else NOWHERE
-        if page != NOWHERE and one.path:
+        if one.deed is not Deed.POINT:
+            continue
+        put_on = read_target(one.target)
+        if isinstance(put_on, OnWords):
+            found += _along_words(layout, put_on, one.at)
+        elif isinstance(put_on, OnPicture):
+            place = _place_of(layout, one.target, regions)
+            found += [_on_the_middle(*place, one.at)] if place else []
+        elif one.path and (page := page_turned_to(layout, one.target)) != NOWHERE:
             found.append(Pointing(round(one.at, 4), page, one.path))
     return tuple(found)
+
+
+def _on_the_middle(page: int, place: Rectangle, at: float) -> Pointing:
+    """The pointer rests on the middle of a part of a page."""
+    left, top, right, bottom = place
+    middle = (round((left + right) / 2, 2), round((top + bottom) / 2, 2))
+    return Pointing(round(at, 4), page, (0.0, *middle, RESTS, *middle))
+
+
+def _along_words(layout: Layout, words: OnWords, at: float) -> list[Pointing]:
+    """The pointer goes along the feet of words, line by line, and rests on the last one."""
+    places = layout.places()
+    if words.first not in places:
+        return []
+    number, _ = places[words.first]
+    path: list[float] = []
+    now = 0.0
+    for _, line in groupby(_run(layout.pages[number].boxes, words), key=lambda box: box.line):
+        boxes = list(line)
+        left, right = boxes[0].x, boxes[-1].x + boxes[-1].width
+        foot = boxes[0].baseline + FOOT * boxes[0].size
+        path += [round(now, 2), round(left, 2), round(foot, 2)]
+        now += max(SHORTEST_SWEEP, (right - left) / SWEEP)
+        path += [round(now, 2), round(right, 2), round(foot, 2)]
+        now += NEXT_LINE
+    return [Pointing(round(at, 4), number, tuple(path))]
 
 
 def view_moves(

@@ -24,7 +24,8 @@ class Deed(StrEnum):
     PART = "part"
     """The next thing is shown on a question or chart (its id), or the one with the number `part`."""
     POINT = "point"
-    """The pointer moves over a page (its id in the layout) along `path`, and leaves nothing."""
+    """The pointer moves over a page (its id in the layout) along `path`, or along words, or rests on a picture or a
+    part of it (see `closer_targets`), and leaves nothing."""
     CLOSER = "closer"
     """Words, a picture or a part of it fill the stage (see `closer_targets`); without a target the whole page again."""
 

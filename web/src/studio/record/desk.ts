@@ -46,12 +46,12 @@ export function useDesk(
   )
   const left = computed(() => (target.value?.steps.length ?? 0) - shownOf(target.value?.target ?? '').length)
 
-  /** The pause point at which "stop here" stops: the one that is shown, else the next one of this page. */
+  /** The pause point at which "stop here" stops: the next one of what is on the stage. */
   const toStopAt = computed(() => {
-    const here = points.value.find((one) => one.id === board.value || one.id === place.value?.signpost)
-    if (here) return now.value.stopped.has(here.id) ? undefined : here
-    const words = new Set(layout.value?.pages[place.value?.page ?? -1]?.boxes.map((box) => box.word))
-    return points.value.find((one) => words.has(one.after) && !now.value.stopped.has(one.id))
+    const { signpost = '', page = -1 } = place.value ?? {}
+    const here = signpost ? [signpost] : (guide.value?.stops[page] ?? [])
+    const next = here.find((id) => !now.value.stopped.has(id))
+    return points.value.find((one) => one.id === next)
   })
 
   function did(what: string, detail: string, next: Partial<typeof NOTHING> = {}) {

@@ -65,6 +65,16 @@ export function doings(stage: Schemas['Stage'], lesson: Schemas['Lesson']): Doin
   ]
 }
 
+/** What can be done with words that are chosen (the ids of the first and last of them). */
+export function wordDoings(span: { first: string; last: string } | undefined, text: string): Doing[] {
+  if (!span) return []
+  const target = `${span.first} ${span.last}`
+  return [
+    { deed: 'closer', target, name: `Closer to “${text}”` },
+    { deed: 'point', target, name: `Point along “${text}”` },
+  ]
+}
+
 /** Pictures of the text and parts of them that can be come close to, and the way back. */
 function closeups(texts: readonly Schemas['LaidPage'][], lesson: Schemas['Lesson']): Doing[] {
   const shown = new Set(texts.flatMap((page) => page.pictures.map((one) => one.id)))
@@ -79,11 +89,13 @@ function closeups(texts: readonly Schemas['LaidPage'][], lesson: Schemas['Lesson
         target: `picture ${block.id}`,
         name: `Closer to ${block.text ? `“${block.text}”` : `picture ${n + 1}`}`,
       },
-      ...block.picture!.regions.map((region) => ({
-        deed: 'closer' as const,
-        target: `picture ${block.id} ${region.id}`,
-        name: `Closer to ${region.name}`,
-      })),
+      ...block.picture!.regions.flatMap((region) => {
+        const target = `picture ${block.id} ${region.id}`
+        return [
+          { deed: 'closer' as const, target, name: `Closer to ${region.name}` },
+          { deed: 'point' as const, target, name: `Point at ${region.name}` },
+        ]
+      }),
     ]),
     { deed: 'closer', target: '', name: 'The whole page again' },
   ]
@@ -96,13 +108,14 @@ const GONE = 'Something that is not in the lesson any more'
 
 /** What pointing and coming closer are called: these are not chosen from a list. */
 function nameOf({ deed, target }: Direction, printed: ReadonlyMap<string, string>) {
-  if (deed === 'point') return 'Point'
-  if (deed !== 'closer') return undefined
-  if (!target) return 'The whole page again'
+  if (deed !== 'point' && deed !== 'closer') return undefined
+  if (deed === 'closer' && !target) return 'The whole page again'
   const [first = '', last = ''] = target.split(' ')
   if (first === 'picture') return undefined
+  if (!last) return 'Point'
   const ends = [...new Set([first, last])].map((word) => printed.get(word) ?? '')
-  return ends.every(Boolean) ? `Closer to “${ends.join(' … ')}”` : GONE
+  const deeds = { closer: 'Closer to', point: 'Point along' }
+  return ends.every(Boolean) ? `${deeds[deed]} “${ends.join(' … ')}”` : GONE
 }
 
 /** The directions of a take as flags. Times are take time. */
