@@ -263,6 +263,7 @@ class AnswerTest(unittest.TestCase):
         made = did(self.lesson, (16.0, Deed.PART, "pause1"), (20.0, Deed.PART, "pause1"))
         sheet = seen(made, self.trail)
         self.assertEqual(self.parts(sheet, 16.1), {"pause1.strike0"})
+        self.assertEqual(self.parts(sheet, 20.1), {"pause1.strike0", "pause1.strike2"}, "as on the desk: no answer yet")
 
     def test_what_she_never_showed_comes_before_its_question_goes(self) -> None:
         made = did(self.lesson, (16.0, Deed.PART, "pause1", 1))

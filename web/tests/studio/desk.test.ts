@@ -19,7 +19,7 @@ const points = [
 ] as Schemas['PausePoint'][]
 const GUIDE = {
   part_by_part: [
-    { target: 'pause2', steps: [['strike0'], ['strike2'], ['answer', 'proof1']], numbers: [0, 2, 1] },
+    { target: 'pause2', steps: [['strike0'], ['strike2'], ['answer', 'proof1']], numbers: [[0], [2], [1]] },
   ],
   stops: { 1: ['pause1'], 4: ['pause2'] },
 } as unknown as Schemas['Guide']

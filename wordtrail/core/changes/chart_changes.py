@@ -11,8 +11,8 @@ from wordtrail.core.changes.kept import Stock, put_in
 from wordtrail.core.changes.mark_changes import with_ties_kept
 from wordtrail.core.errors import LessonError
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.plan.organizers import MOST_COLUMNS, MOST_ROWS, Organizer, Shape, on_grid, organizer_of
-from wordtrail.core.text.tidy import tidy
+from wordtrail.core.plan.organizers import MOST_COLUMNS, MOST_ROWS, MOST_STEPS, Organizer, Shape, on_grid, organizer_of
+from wordtrail.core.text.tidy import tidy, tidy_lines
 
 MOST_ORGANIZERS = 12
 
@@ -25,7 +25,8 @@ def with_organizer(lesson: Lesson, organizer: Organizer) -> Lesson:
     boxes = tuple(
         replace(
             box, heading=tidy(box.heading, "A heading", 80), ask=tidy(box.ask, "A question", 160),
-            text=tidy(box.text, "What is filled in", 300), pause=box.pause if box.pause in points else "",
+            text=tidy_lines(box.text, "What is filled in", MOST_STEPS, 300),
+            pause=box.pause if box.pause in points else "",
             quote=in_order(lesson, box.quote) if box.quote else None,
             column=min(max(box.column, 0), organizer.columns - 1), row=min(max(box.row, 0), organizer.rows - 1),
         )

@@ -19,6 +19,7 @@ from wordtrail.core.plan.cards import WordCard
 from wordtrail.core.plan.model import PausePoint, Reading
 from wordtrail.core.plan.opening import Closing, Opening
 from wordtrail.core.plan.organizers import Box, Organizer
+from wordtrail.core.plan.part_names import box_text
 
 Kept = TypeVar("Kept", PausePoint, WordCard, Organizer, Reading)
 Value = TypeVar("Value", PausePoint, WordCard, Organizer, Box, Opening, Closing)
@@ -29,7 +30,7 @@ OPENING_TEXTS = {
 OPENING_LISTS = {"purpose.can": "objectives", "at-hand.i": "at_hand", "sight-words.w": "sight_words"}
 CLOSING_TEXTS = {"recap.t": "recap", "task.t": "task"}
 CARD_TEXTS = ("word", "meaning", "example")
-BOX_TEXTS = {"h": "heading", "a": "ask", "t": "text"}
+BOX_TEXTS = {"h": "heading", "a": "ask"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,9 +88,17 @@ def _written_in_card(card: WordCard, name: str, written: str) -> WordCard:
 def _written_in_chart(chart: Organizer, name: str, written: str) -> Organizer:
     if name == "title":
         return replace(chart, title=written)
-    field = BOX_TEXTS[name[-1]]
-    boxes = tuple(_with(box, field, written) if box.id == name[:-1] else box for box in chart.boxes)
-    return replace(chart, boxes=boxes)
+    return replace(chart, boxes=tuple(_written_in_box(box, name, written) for box in chart.boxes))
+
+
+def _written_in_box(box: Box, name: str, written: str) -> Box:
+    """A box with one of its texts written anew: its heading, its question, or a line that is filled in."""
+    for step, line in enumerate(box.steps):
+        if name == box_text(box.id, step):
+            steps = (written if number == step else other for number, other in enumerate(box.steps))
+            return replace(box, text="\n".join(steps) if line or written else box.text)
+    field = BOX_TEXTS.get(name.removeprefix(box.id))
+    return _with(box, field, written) if field else box
 
 
 def _written_in_opening(opening: Opening, text: str, written: str) -> Opening:

@@ -8,14 +8,14 @@ from itertools import groupby
 
 from wordtrail.core.cues.drawings import AT_A_GATE, marks_at
 from wordtrail.core.cues.model import Beat, Gate, Reveal, SignpostShown
-from wordtrail.core.direct.answering import box_said_at
+from wordtrail.core.direct.answering import step_said_at
 from wordtrail.core.direct.course import Light
-from wordtrail.core.direct.directed import parts_given
+from wordtrail.core.direct.directed import steps_given
 from wordtrail.core.direct.director import Course
 from wordtrail.core.direct.heard import Heard
 from wordtrail.core.direct.stops import SMALLEST, STOPS_AFTER, Stopping
 from wordtrail.core.layout.model import Layout
-from wordtrail.core.lesson.answers import disclosures
+from wordtrail.core.lesson.answers import chart_by_part, disclosures
 from wordtrail.core.lesson.boards import Board, boards, has_page, run_boards, title_only
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.readings import reading_number
@@ -171,17 +171,23 @@ class _Stops:
         """What is filled into organizers, when."""
         by_point = {gate.shows: gate for _, gate in self.gates}
         for chart in self.lesson.plan.organizers:
-            by_hand = {number: at for at, number in parts_given(self.course.directed, chart.id, len(chart.boxes))}
-            for number, box in enumerate(chart.boxes):
-                part, gate = box_part(chart.id, box.id), by_point.get(box.pause)
+            whole = chart_by_part(chart)
+            by_hand = steps_given(self.course.directed, chart.id, len(whole.steps), whole.numbers)
+            for box, steps in zip(chart.boxes, whole.numbers, strict=True):
+                gate = by_point.get(box.pause)
                 begin = gate.at if gate else 0.0
-                said = by_hand.get(number, box_said_at(self.lesson, self.heard, chart, box, begin))
-                if said is not None:
-                    self.reveals.append(Reveal(part, round(said, 4)))
-                elif gate is None:
-                    self.reveals.append(Reveal(part, 0.0))
-                else:
-                    self.reveals.append(Reveal(part, gate.at, gate.pause, gate.think_seconds))
+                for number, step in enumerate(steps):
+                    part = box_part(chart.id, box.id, number)
+                    said = by_hand.get(step, step_said_at(self.lesson, self.heard, chart, box, number, begin))
+                    if said is not None:
+                        begin = max(begin, said)
+                        self.reveals.append(Reveal(part, round(begin, 4)))
+                    elif gate is None:
+                        self.reveals.append(Reveal(part, round(begin, 4)))
+                    elif begin > gate.at:
+                        self.reveals.append(Reveal(part, round(self._question_over(gate, begin), 4)))
+                    else:
+                        self.reveals.append(Reveal(part, gate.at, gate.pause, gate.think_seconds))
 
     def _spoken(self, board: Board) -> list[int]:
         """The lights of a board's words."""

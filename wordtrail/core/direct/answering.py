@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from wordtrail.core.direct.directed import Directed, parts_given
+from wordtrail.core.direct.directed import Directed, steps_given
 from wordtrail.core.direct.heard import Heard
 from wordtrail.core.direct.pages import READS_ON
 from wordtrail.core.direct.stops import Stopping
@@ -16,7 +16,7 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.activities.activity import Disclosure
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.organizers import Box, Organizer
-from wordtrail.core.plan.part_names import evidence_part, proof_part, strike_part
+from wordtrail.core.plan.part_names import box_text, evidence_part, proof_part, strike_part
 from wordtrail.core.text.span import Span
 from wordtrail.core.trail.directions import Deed
 from wordtrail.core.trail.model import QUOTATION
@@ -42,8 +42,7 @@ def answered_when(
         shown = disclosures(point)
         if stop is None or not shown:
             continue
-        order = numbered(point, shown)
-        when = {order[number]: at for at, number in parts_given(directed, point.id, len(order))}
+        when = steps_given(directed, point.id, len(shown), numbered(point, shown))
         if has_page(point):
             over = question_over(lesson, point, heard, directed, moments)
             for number, known in enumerate(_known_by(point, shown)):
@@ -55,10 +54,12 @@ def answered_when(
     return found
 
 
-def box_said_at(lesson: Lesson, heard: Heard, chart: Organizer, box: Box, begin: float) -> float | None:
-    """When what is filled into a box of a chart is read or named, from a moment on; None when it is not."""
-    quotes = (box.quote,) if box.quote and box.pause else ()
-    known = Spoken({f"{chart.id}.{box.id}t": box.text} if box.text else {}, quotes)
+def step_said_at(lesson: Lesson, heard: Heard, chart: Organizer, box: Box, step: int, begin: float) -> float | None:
+    """When what is filled into a box of a chart with a step is read or named, from a moment on; None when it is not."""
+    last = step == len(box.steps) - 1
+    quotes = (box.quote,) if box.quote and box.pause and last else ()
+    line = box.steps[step]
+    known = Spoken({f"{chart.id}.{box_text(box.id, step)}": line} if line else {}, quotes)
     return _said_at(lesson, heard, known, begin, float("inf"))
 
 

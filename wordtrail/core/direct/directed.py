@@ -49,12 +49,13 @@ def _when(one: Direction, edits: EditList) -> float | None:
     return edits.to_lesson(one.take, first.start) if first and is_before and one.deed in LASTS else at
 
 
-def parts_given(directed: Directed, target: str, count: int) -> Sequence[tuple[float, int]]:
-    """When which of the `count` parts of a target is shown by hand, each once: (lesson time, number from 0)."""
+def steps_given(directed: Directed, target: str, count: int, numbers: Sequence[Sequence[int]]) -> dict[int, float]:
+    """Which of the `count` steps of a target (from 0) is shown by hand when (lesson time), each once: the next one of
+    all, or of those that a number names."""
     shown: dict[int, float] = {}
     for one in directed.of(Deed.PART, target):
-        left = [number for number in range(count) if number not in shown]
-        number = one.part - 1 if one.part else (left[0] if left else -1)
-        if 0 <= number < count:
-            shown.setdefault(number, one.at)
-    return sorted((at, number) for number, at in shown.items())
+        among = range(count) if not one.part else numbers[one.part - 1] if one.part <= len(numbers) else ()
+        step = next((step for step in among if step not in shown), None)
+        if step is not None:
+            shown[step] = one.at
+    return shown

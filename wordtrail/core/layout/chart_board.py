@@ -17,9 +17,7 @@ from wordtrail.core.layout.tied_numbers import lay_tied_numbers
 from wordtrail.core.lesson.boards import Board, BoardText, Role
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.organizers import Box, Organizer
-from wordtrail.core.plan.part_names import (
-    box_part,
-)
+from wordtrail.core.plan.part_names import box_part, box_text
 from wordtrail.core.text.model import Style
 from wordtrail.core.text.span import Span
 
@@ -66,8 +64,8 @@ def _chart_box(
     for scale in BOX_SCALES:
         need, widest = 24.0, 0.0
         for text, size, style in (
-            (box.heading, 42.0, Style.BOLD), (box.ask, 32.0, Style.PLAIN), (box.text, 40.0, Style.PLAIN),
-            (quote, 36.0, Style.ITALIC),
+            (box.heading, 42.0, Style.BOLD), (box.ask, 32.0, Style.PLAIN),
+            *((line, 40.0, Style.PLAIN) for line in box.steps), (quote, 36.0, Style.ITALIC),
         ):  # fmt: skip
             lines = set_text(text, size * scale, inner, style, draft.look) if text else ()
             need += len(lines) * size * scale * LEADING + 10 if text else 0.0
@@ -81,16 +79,18 @@ def _chart_box(
         if text:
             words = by_id[f"{box.id}{name}"].words if f"{box.id}{name}" in by_id else ()
             y = draft.put(set_words(text, words, size * scale, inner, style, draft.look), left + 24, y, ink) + 6
-    filled = Draft(draft.look, lines=draft.lines)
-    if box.text:
-        words = by_id[f"{box.id}t"].words if f"{box.id}t" in by_id else ()
-        y = filled.put(set_words(box.text, words, 40.0 * scale, inner, Style.PLAIN, draft.look), left + 24, y) + 6
-    if quote:
-        filled.put(set_text(quote, 36.0 * scale, inner, Style.ITALIC, draft.look), left + 24, y, Ink.MOSS)
-    draft.boxes += filled.boxes
-    draft.lines = filled.lines
-    if filled.pieces:
-        draft.parts.append(LaidPart(box_part(organizer.id, box.id), tuple(filled.pieces)))
+    for step, line in enumerate(box.steps):
+        filled = Draft(draft.look, lines=draft.lines)
+        if line:
+            name = box_text(box.id, step)
+            words = by_id[name].words if name in by_id else ()
+            y = filled.put(set_words(line, words, 40.0 * scale, inner, Style.PLAIN, draft.look), left + 24, y) + 6
+        if quote and step == len(box.steps) - 1:
+            filled.put(set_text(quote, 36.0 * scale, inner, Style.ITALIC, draft.look), left + 24, y, Ink.MOSS)
+        draft.boxes += filled.boxes
+        draft.lines = filled.lines
+        if filled.pieces:
+            draft.parts.append(LaidPart(box_part(organizer.id, box.id, step), tuple(filled.pieces)))
 
 
 def _quoted(lesson: Lesson, span: Span | None) -> str:

@@ -9,17 +9,18 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.pace.silent import SETTLE
 from wordtrail.core.plan.activities.activity import Disclosure
 from wordtrail.core.plan.model import PausePoint
+from wordtrail.core.plan.organizers import Organizer
 from wordtrail.core.plan.part_names import answer_part, box_part, evidence_part, strike_part
 
 
 @dataclass(frozen=True, slots=True)
 class PartByPart:
     """A question or chart (its id) that a teacher shows part by part: the parts of its page that come with each step,
-    and for each number, from 1, the step that it names (from 0)."""
+    and for each number, from 1, the steps that it names (from 0), one after another."""
 
     target: str
     steps: tuple[tuple[str, ...], ...]
-    numbers: tuple[int, ...]
+    numbers: tuple[tuple[int, ...], ...]
 
 
 def part_by_part(lesson: Lesson) -> tuple[PartByPart, ...]:
@@ -28,11 +29,18 @@ def part_by_part(lesson: Lesson) -> tuple[PartByPart, ...]:
     for point in lesson.pause_points:
         shown = disclosures(point)
         if shown:
-            found.append(PartByPart(point.id, tuple(one.parts for one in shown), tuple(numbered(point, shown))))
-    for chart in lesson.plan.organizers:
-        boxes = tuple((box_part(chart.id, box.id),) for box in chart.boxes)
-        found.append(PartByPart(chart.id, boxes, tuple(range(len(boxes)))))
-    return tuple(found)
+            found.append(PartByPart(point.id, tuple(one.parts for one in shown), numbered(point, shown)))
+    return (*found, *map(chart_by_part, lesson.plan.organizers))
+
+
+def chart_by_part(chart: Organizer) -> PartByPart:
+    """A chart, box by box; a number names a box, the first time its first step."""
+    steps: list[tuple[str, ...]] = []
+    numbers = []
+    for box in chart.boxes:
+        numbers.append(tuple(range(len(steps), len(steps) + len(box.steps))))
+        steps += [(box_part(chart.id, box.id, step),) for step in range(len(box.steps))]
+    return PartByPart(chart.id, tuple(steps), tuple(numbers))
 
 
 def disclosures(point: PausePoint) -> tuple[Disclosure, ...]:
@@ -46,14 +54,14 @@ def disclosures(point: PausePoint) -> tuple[Disclosure, ...]:
     return (*before, Disclosure(parts, SETTLE + own.seconds, f"{own.reads} {point.answer}"))
 
 
-def numbered(point: PausePoint, shown: Sequence[Disclosure]) -> list[int]:
+def numbered(point: PausePoint, shown: Sequence[Disclosure]) -> tuple[tuple[int, ...], ...]:
     """Which of what is shown (from 0) a number names: choices in the order in which they are printed (all right ones
     come together), anything else in the order in which it is shown."""
     options = point.activity.options()
     if not any(one.reason or one.right for one in options):
-        return list(range(len(shown)))
+        return tuple((number,) for number in range(len(shown)))
     found = []
     for number in range(len(options)):
         struck = (n for n, one in enumerate(shown) if strike_part(point.id, number) in one.parts)
-        found.append(next(struck, len(shown) - 1))
-    return found
+        found.append((next(struck, len(shown) - 1),))
+    return tuple(found)

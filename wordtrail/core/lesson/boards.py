@@ -20,6 +20,7 @@ from wordtrail.core.plan.matching import FEWEST_CARDS, MATCHING, QUESTION, QUEST
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.opening import Opening, Part, for_how_long, run_order
 from wordtrail.core.plan.organizers import Organizer
+from wordtrail.core.plan.part_names import box_text
 from wordtrail.core.remembered import remembered
 from wordtrail.core.text.model import Passage, Word
 from wordtrail.core.text.pieces import pieces_of
@@ -308,5 +309,7 @@ def _organizer_board(organizer: Organizer) -> Board:
         if box.ask:
             texts.append(_text(organizer.id, f"{box.id}a", Role.BOX_ASK, box.ask))
         if box.text:
-            texts.append(_text(organizer.id, f"{box.id}t", Role.BOX_TEXT, box.text))
+            texts += [
+                _text(organizer.id, box_text(box.id, step), Role.BOX_TEXT, line) for step, line in enumerate(box.steps)
+            ]
     return Board(organizer.id, Part.READING, tuple(texts), organizer=organizer)

@@ -10,12 +10,15 @@ from wordtrail.core.text.model import BlockKind, Passage
 from wordtrail.core.text.span import Span
 
 MOST_COLUMNS, MOST_ROWS = 6, 8
+MOST_STEPS = 4
+"""Lines that are filled into one box."""
 
 
 @dataclass(frozen=True, slots=True)
 class Box:
     """A box of a chart: its place in the grid (counted from 0) and how many columns and rows it covers, its
-    heading, a question for students, and what the teacher fills in: words of her own, words of the text.
+    heading, a question for students, and what the teacher fills in: words of her own, words of the text. Each line of
+    her own words is a step that comes by itself, the words of the text with the last one.
     It is filled in at the pause point `pause` (empty: from the start)."""
 
     id: str
@@ -28,6 +31,12 @@ class Box:
     pause: str = ""
     wide: int = 1
     high: int = 1
+
+    @property
+    def steps(self) -> tuple[str, ...]:
+        """The lines that are filled in one after another: at least one, which is empty where only words of the text
+        are filled in, or nothing."""
+        return tuple(self.text.split("\n"))
 
 
 @dataclass(frozen=True, slots=True)

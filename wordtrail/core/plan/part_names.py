@@ -28,9 +28,14 @@ def syllable_part(card: str, syllable: int) -> str:
     return f"{card}.syllable{syllable}"
 
 
-def box_part(organizer: str, box: str) -> str:
-    """What the teacher fills into a box."""
-    return f"{organizer}.{box}"
+def box_part(organizer: str, box: str, step: int = 0) -> str:
+    """What the teacher fills into a box with a step (from 0)."""
+    return f"{organizer}.{box}+{step}" if step else f"{organizer}.{box}"
+
+
+def box_text(box: str, step: int = 0) -> str:
+    """The text on a chart that is filled into a box with a step (from 0)."""
+    return f"{box}t{step + 1}" if step else f"{box}t"
 
 
 def tie_part(mark: str) -> str:

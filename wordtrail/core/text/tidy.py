@@ -42,6 +42,15 @@ def tidy(text: str, what: str, longest: int = LONGEST_TEXT) -> str:
     return clean
 
 
+def tidy_lines(text: str, what: str, most: int, longest: int = LONGEST_TEXT) -> str:
+    """`text` with single spaces and without empty lines; what is behind the last line allowed goes on in it. Raises
+    LessonError when all of it is too long."""
+    lines = [line for part in without_controls(text).split("\n") if (line := " ".join(part.split()))]
+    clean = "\n".join([*lines[: most - 1], " ".join(lines[most - 1 :])]).strip()
+    tidy(clean, what, longest)
+    return clean
+
+
 def tidied(texts: tuple[str, ...], what: str, most: int = MOST_ENTRIES) -> tuple[str, ...]:
     """Texts tidied, without the empty ones. Raises LessonError when there are too many."""
     clean = tuple(text for text in (tidy(one, what) for one in texts) if text)

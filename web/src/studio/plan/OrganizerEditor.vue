@@ -85,7 +85,7 @@ function quote(box: Schemas['Box'], spans: Schemas['Span'][]) {
         class="field resize-none"
         rows="2"
         :aria-label="`What is filled into box ${n + 1}`"
-        placeholder="What you fill in"
+        placeholder="What you fill in; a new line comes as a step of its own"
       />
       <SpanField
         single

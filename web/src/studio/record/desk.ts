@@ -98,8 +98,9 @@ export function useDesk(
     const here = target.value
     if (!here) return
     const seen = shownOf(here.target)
-    const step = number ? here.numbers[number - 1] : here.steps.findIndex((_, n) => !seen.includes(n))
-    if (step === undefined || step < 0 || seen.includes(step)) return
+    const among = number ? (here.numbers[number - 1] ?? []) : here.steps.map((_, n) => n)
+    const step = among.find((one) => !seen.includes(one))
+    if (step === undefined) return
     const shown = new Map(now.value.shown).set(here.target, [...seen, step])
     did('part', number ? `${here.target}#${number}` : here.target, { shown })
   }
