@@ -2376,7 +2376,8 @@ export interface components {
         /**
          * Box
          * @description A box of a chart: its place in the grid (counted from 0) and how many columns and rows it covers, its
-         *     heading, a question for students, and what the teacher fills in: words of her own, words of the text.
+         *     heading, a question for students, and what the teacher fills in: words of her own, words of the text. Each line of
+         *     her own words is a step that comes by itself, the words of the text with the last one.
          *     It is filled in at the pause point `pause` (empty: from the start).
          */
         Box: {
@@ -3697,7 +3698,8 @@ export interface components {
         /**
          * Box
          * @description A box of a chart: its place in the grid (counted from 0) and how many columns and rows it covers, its
-         *     heading, a question for students, and what the teacher fills in: words of her own, words of the text.
+         *     heading, a question for students, and what the teacher fills in: words of her own, words of the text. Each line of
+         *     her own words is a step that comes by itself, the words of the text with the last one.
          *     It is filled in at the pause point `pause` (empty: from the start).
          */
         BoxInput: {
@@ -6261,7 +6263,7 @@ export interface components {
         /**
          * PartByPart
          * @description A question or chart (its id) that a teacher shows part by part: the parts of its page that come with each step,
-         *     and for each number, from 1, the step that it names (from 0).
+         *     and for each number, from 1, the steps that it names (from 0), one after another.
          */
         PartByPart: {
             /** Target */
@@ -6269,7 +6271,7 @@ export interface components {
             /** Steps */
             steps: string[][];
             /** Numbers */
-            numbers: number[];
+            numbers: number[][];
         };
         /**
          * TrailView
