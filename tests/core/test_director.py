@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 
 from tests.worlds import TAKE, lesson, planned
 from wordtrail.core.changes.card_changes import MakeCard
-from wordtrail.core.changes.chart_changes import MakeOrganizer
+from wordtrail.core.changes.chart_changes import KeepOrganizer, MakeOrganizer
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.direction_changes import KeepDirection, KeepRecorded, RemoveDirection
 from wordtrail.core.changes.opening_changes import SetOpening
@@ -314,7 +314,7 @@ DEEDS = st.lists(
         st.sampled_from(
             [
                 *((Deed.TURN, FIRST), (Deed.TURN, SECOND), (Deed.SHOW, "card2"), (Deed.SHOW, "pause1")),
-                *((Deed.BACK, ""), (Deed.STOP, "pause1"), (Deed.PART, "pause1")),
+                *((Deed.BACK, ""), (Deed.STOP, "pause1"), (Deed.PART, "pause1"), (Deed.SHOW, "chart3")),
                 *((Deed.CLOSER, "a2 a9"), (Deed.CLOSER, "a17 a18"), (Deed.CLOSER, ""), (Deed.POINT, FIRST)),
             ]
         ),
@@ -344,11 +344,13 @@ class DirectorProperties(unittest.TestCase):
                 asides.append(Aside(round(now + pause, 3), round(now + pause + length, 3)))
                 now += pause + length
         found = Trail(tuple(visits), asides=tuple(asides), seconds=now + 3, sound_start=0.5, sound_end=now)
-        made = apply(planned(), MakeCard("a3"))
-        card = made.plan.cards[0].id
+        made = apply(apply(planned(), MakeCard("a3")), MakeOrganizer(Shape.THREE))
+        made = apply(made, KeepOrganizer(replace(made.plan.organizers[0], beside_text=True)))
+        card, chart = made.plan.cards[0].id, made.plan.organizers[0].id
+        own = {"card2": card, "chart3": chart}
         for at, (deed, target) in deeds:
             way = (0.0, 10.0, 20.0, 0.7, 900.0, 500.0) if deed is Deed.POINT else ()
-            wanted = Direction("", TAKE, min(at, found.seconds), deed, card if target == "card2" else target, path=way)
+            wanted = Direction("", TAKE, min(at, found.seconds), deed, own.get(target, target), path=way)
             made = apply(made, KeepDirection(wanted))
         for whole in (True, False):
             sheet = seen(made, found, whole=whole)

@@ -79,7 +79,7 @@ class Painter:
             self._first_light.setdefault(light.word, index)
         self._boxes = [{box.word: box for box in page.boxes} for page in layout.pages]
         self._first_lit = [
-            [] if page.board or page.title else [word for word in self._first_light if word in boxes]
+            [word for word in self._first_light if word in boxes] if page.is_text else []
             for page, boxes in zip(layout.pages, self._boxes, strict=True)
         ]
         self._images: dict[str, skia.Image] = {}

@@ -48,7 +48,7 @@ const stone = computed(() => {
 const read = computed(() => {
   const words = new Set(props.sheet?.lights.slice(0, props.state.passed).map((light) => light.word))
   words.delete(props.state.lit)
-  if (page.value.board || page.value.title) return []
+  if ((page.value.board && !page.value.beside) || page.value.title) return []
   return page.value.boxes
     .filter((box) => words.has(box.word))
     .map((box) => ({ word: box.word, ...dotsOf(box, look.value) }))

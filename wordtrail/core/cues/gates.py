@@ -161,7 +161,7 @@ class _Stops:
             return
         moment = self.course.moments.get(point.id) or Stopping(self.lead if point.after else self.seconds, None, None)
         at = max(self.lead, moment.at)
-        if moment.asked is not None and moment.asked < at and not has_page(point):
+        if moment.asked is not None and moment.asked < at and not has_page(point) and not self._chart_at(moment.asked):
             self.signposts.append(SignpostShown(point.id, moment.asked, round(at, 4)))
         gate = self._gate(point, at, point.think_seconds)
         answered = self._answers(point, gate)
@@ -189,6 +189,11 @@ class _Stops:
                     else:
                         self.reveals.append(Reveal(part, gate.at, gate.pause, gate.think_seconds))
 
+    def _chart_at(self, time: float) -> str:
+        """The page of the text that a chart stands beside at a moment; empty where none does."""
+        shown = next((turn.page for turn in reversed(self.course.turns) if turn.at <= time), 0)
+        return self.layout.pages[shown].beside
+
     def _spoken(self, board: Board) -> list[int]:
         """The lights of a board's words."""
         return sorted(self._first[word.id] for word in board.words if word.id in self._first)
@@ -214,6 +219,9 @@ class _Stops:
         page = self.layout.page_of_board(point.id)
         if looked_for := point.activity.turns_to():
             page = next((n for n, one in enumerate(self.layout.pages) if one.id.split(".")[0] == looked_for), None)
+        elif page is None and (charted := self._chart_at(at)):
+            # Its signpost stands where the chart stands: for as long as the lesson stops, the chart is away.
+            page = next(n for n, one in enumerate(self.layout.pages) if one.id == charted)
         word = point.after or next((one.id for one in reversed(self.lesson.words)), "")
         return Gate(
             point.id, round(at, 4), round(think, 3), word, point.question, point.activity.kind, point.id,

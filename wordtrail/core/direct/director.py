@@ -61,7 +61,7 @@ def course_of(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, edits
         turns = _page_turns(lesson, heard, layout, edits.lead, (*wanted, *to_marks), stopped)
     boards = frozenset(one.board for one in named)
     regions = regions_of(lesson.passages)
-    pointed = pointings(layout, directed, regions)
+    pointed = pointings(layout, directed, turns, regions)
     views = view_moves(layout, directed, turns, regions)
     return Course(edits.lead, edits.seconds, directed, moments, turns, boards, answers, pointed, views)
 
@@ -107,9 +107,21 @@ def _page_turns(
         {index: frozenset(points.get(layout.pages[index].board, ())) for index in beside},
         frozenset(texts),
         stopped,
+        _with_chart(layout),
     )
     turns = page_turns(lights, places, by_hand, PageTurn(begin, first))
     return (PageTurn(0.0, 0), *turns) if begin > 0 else turns
+
+
+def _with_chart(layout: Layout) -> dict[tuple[int, int], int]:
+    """The pages on which a chart stands beside a page of the text, by both."""
+    number_of = {page.id: number for number, page in enumerate(layout.pages)}
+    found = {}
+    for number, page in enumerate(layout.pages):
+        chart = layout.page_of_board(page.board) if page.beside else None
+        if chart is not None:
+            found[number_of[page.beside], chart] = number
+    return found
 
 
 def _talks_before(heard: Heard) -> bool:

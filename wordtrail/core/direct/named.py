@@ -81,10 +81,11 @@ def _turned_from(layout: Layout, turns: Sequence[PageTurn], named: Named) -> str
     before = ""
     for turn in turns:
         page = layout.pages[turn.page]
-        if abs(turn.at - named.at) < A_MOMENT and named.target in (page.id, page.board):
-            return before or page.id
-        if turn.at <= named.at and not page.board and not page.title:
-            before = page.id
+        own = page.beside or page.id
+        if abs(turn.at - named.at) < A_MOMENT and named.target in (own, page.board):
+            return before or own
+        if turn.at <= named.at and not page.title and (page.beside or not page.board):
+            before = own
     return None
 
 

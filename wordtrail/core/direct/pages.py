@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from itertools import pairwise
 
 from wordtrail.core.direct.course import Light, PageTurn
@@ -25,7 +25,8 @@ READS_ON = 3
 class Places:
     """Where words stand: the page of each, its place in the script, and for pages on which text is quoted (a
     question's) the words beside it, and those with which the reading goes on after it. `texts` are the pages of the
-    text; at its `stops` (their moments, in order) a lesson still shows the page that was read."""
+    text; at its `stops` (their moments, in order) a lesson still shows the page that was read. `with_chart` are the
+    pages on which a chart (the number of its own page) stands beside a page of the text: (text, chart) → page."""
 
     page_of: Mapping[str, int]
     order: Mapping[str, int]
@@ -33,6 +34,7 @@ class Places:
     goes_on: Mapping[int, frozenset[str]]
     texts: frozenset[int] = frozenset()
     stops: tuple[float, ...] = ()
+    with_chart: Mapping[tuple[int, int], int] = field(default_factory=dict)
 
 
 def page_turns(
@@ -41,7 +43,7 @@ def page_turns(
     """The pages of a lesson from `begin` on: each word's page when it is read; a page that was turned `by_hand`
     stays until the next turn by hand, or until three words in their order are read on another one. Words of the text
     that are quoted beside a question stay there, until the reading goes on."""
-    course = _Course(begin, places.texts)
+    course = _Course(begin, places)
     waiting = sorted(by_hand, key=lambda one: one.at)
     before = begin.at
     for number, light in enumerate(lights):
@@ -62,13 +64,17 @@ def page_turns(
 
 
 class _Course:
-    """The pages so far: the one that is shown, whether it is `held` by hand, the last one of the text."""
+    """The pages so far: the one that is shown, whether it is `held` by hand, the last one of the text, the chart that
+    stands beside the text, and whether something else was brought up over both."""
 
-    def __init__(self, begin: PageTurn, texts: frozenset[int]) -> None:
+    def __init__(self, begin: PageTurn, places: Places) -> None:
         self.turns = [begin]
         self.held = False
-        self._texts = texts
-        self._text = begin.page if begin.page in texts else min(texts, default=begin.page)
+        self._texts, self._with_chart = places.texts, places.with_chart
+        self._charts = {chart for _, chart in places.with_chart}
+        self._text = begin.page if begin.page in places.texts else min(places.texts, default=begin.page)
+        self._chart: int | None = None
+        self._over = False
 
     @property
     def page(self) -> int:
@@ -76,16 +82,24 @@ class _Course:
         return self.turns[-1].page
 
     def turn(self, at: float, page: int) -> None:
-        """Turn to a page, which the reading may leave again."""
+        """Turn to a page, which the reading may leave again. A chart that stands beside the text goes along."""
         at = max(at, self.turns[-1].at)
+        self._text = page if page in self._texts else self._text
+        self._chart = page if page in self._charts else self._chart
+        self._over = page not in self._texts and page not in self._charts
+        if not self._over and self._chart is not None:
+            page = self._with_chart.get((self._text, self._chart), page)
         if page != self.page:
             self.turns.append(PageTurn(round(at, 4), page))
         self.held = False
-        self._text = page if page in self._texts else self._text
 
     def turn_by_hand(self, turn: PageTurn) -> None:
-        """Turn as the teacher did."""
-        self.turn(turn.at, self._text if turn.page == BACK_TO_TEXT else turn.page)
+        """Turn as the teacher did. What was brought up last is put away first: a question, then the chart under it."""
+        if turn.page == BACK_TO_TEXT:
+            self._chart = self._chart if self._over else None
+            self.turn(turn.at, self._text)
+        else:
+            self.turn(turn.at, turn.page)
         self.held = turn.page != BACK_TO_TEXT
 
 

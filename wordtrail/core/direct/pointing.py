@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import replace
 from itertools import groupby, pairwise
 
 from wordtrail.core.direct.course import PageTurn, Pointing, ViewMove
@@ -25,7 +26,9 @@ FOOT = 0.2
 """Times the size: how far below the line of writing it goes."""
 
 
-def pointings(layout: Layout, directed: Directed, regions: Mapping[tuple[str, str], Region]) -> tuple[Pointing, ...]:
+def pointings(
+    layout: Layout, directed: Directed, turns: Sequence[PageTurn], regions: Mapping[tuple[str, str], Region]
+) -> tuple[Pointing, ...]:
     """Every movement of the pointer: on the page it was made on, or where it was put afterwards: along words, on a
     picture or a part of it."""
     found = []
@@ -40,7 +43,15 @@ def pointings(layout: Layout, directed: Directed, regions: Mapping[tuple[str, st
             found += [_on_the_middle(*place, one.at)] if place else []
         elif one.path and (page := page_turned_to(layout, one.target)) != NOWHERE:
             found.append(Pointing(round(one.at, 4), page, one.path))
-    return tuple(found)
+    return tuple(replace(one, page=_as_shown(layout, turns, one.at, one.page)) for one in found)
+
+
+def _as_shown(layout: Layout, turns: Sequence[PageTurn], at: float, page: int) -> int:
+    """A page of the text, or the one that stands for it at that moment since a chart is beside it."""
+    shown = next((turn.page for turn in reversed(turns) if turn.at <= at), page)
+    stands_for = layout.pages[shown].beside
+    own = layout.pages[page].beside or layout.pages[page].id
+    return shown if stands_for and stands_for == own else page
 
 
 def _on_the_middle(page: int, place: Rectangle, at: float) -> Pointing:
@@ -83,6 +94,7 @@ def view_moves(
         if target:
             page, place = _place_of(layout, target, regions) or (NOWHERE, whole)
             if page != NOWHERE:
+                page = _as_shown(layout, turns, at, page)
                 moves.append(ViewMove(round(at, 4), page, closer_view(place, layout.width, layout.height)))
         elif moves and moves[-1].view != whole:
             moves.append(ViewMove(round(at, 4), moves[-1].page, whole))
@@ -97,7 +109,7 @@ def _place_of(layout: Layout, target: str, regions: Mapping[tuple[str, str], Reg
     if isinstance(wanted, OnPicture):
         for number, page in enumerate(layout.pages):
             for picture in page.pictures:
-                if picture.id == wanted.block:
+                if picture.id == wanted.block and not page.beside:
                     return number, region_on(picture, regions.get((wanted.block, wanted.region)))
     return None
 

@@ -21,6 +21,6 @@ def stops_at_hand(lesson: Lesson, layout: Layout) -> Mapping[int, tuple[str, ...
         beside = [id for box in page.boxes for id in after.get(box.word, ())]
         if page.board in own:
             found[number] = (page.board,)
-        elif beside and not page.board:
+        elif beside and (page.beside or not page.board):
             found[number] = tuple(beside)
     return found

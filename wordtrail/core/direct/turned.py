@@ -35,11 +35,11 @@ def page_turned_to(layout: Layout, target: str) -> int:
 
 def turns_by_name(layout: Layout, shown: Sequence[ShownByName], by_hand: Sequence[PageTurn]) -> tuple[PageTurn, ...]:
     """The turns to what is named in talk and back from it, where no hand turns meanwhile."""
-    pages = {page.board: number for number, page in enumerate(layout.pages) if page.board}
     turns: list[PageTurn] = []
     for one in shown:
-        if one.board in pages and not any(one.start - HANDS <= turn.at <= one.end for turn in by_hand):
-            turns += [PageTurn(one.start, pages[one.board]), PageTurn(one.end, BACK_TO_TEXT)]
+        page = layout.page_of_board(one.board)
+        if page is not None and not any(one.start - HANDS <= turn.at <= one.end for turn in by_hand):
+            turns += [PageTurn(one.start, page), PageTurn(one.end, BACK_TO_TEXT)]
     return tuple(turns)
 
 
@@ -55,7 +55,7 @@ def turns_by_number(layout: Layout, heard: Heard, by_hand: Sequence[PageTurn]) -
 def turns_by_hand(layout: Layout, directed: Directed, answered: Mapping[str, float]) -> tuple[PageTurn, ...]:
     """Every turn by hand, in order; BACK_TO_TEXT where something is put away. A question that is `answered` with her
     key or voice after its stop (its moment) stays on the stage."""
-    pages = {page.board: number for number, page in enumerate(layout.pages) if page.board}
+    pages = {page.board: number for number, page in enumerate(layout.pages) if page.board and not page.beside}
     given = [(one.at, one.deed, one.target) for one in directed.given]
     given += [(at, Deed.SHOW, id) for id, at in answered.items() if id in pages]
     turns: list[PageTurn] = []

@@ -23,7 +23,7 @@ from wordtrail.core.layout.board_draft import (
     two_columns,
 )
 from wordtrail.core.layout.card_board import lay_word_card
-from wordtrail.core.layout.chart_board import lay_chart
+from wordtrail.core.layout.chart_board import TITLE_SIZE, lay_chart
 from wordtrail.core.layout.lines import set_text, set_words
 from wordtrail.core.layout.model import Ink, LaidPage, Panel
 from wordtrail.core.layout.question_board import lay_question
@@ -47,7 +47,8 @@ def laid_board(board: Board, bench: BoardBench) -> LaidPage:
         lay_question(draft, board, board.point, bench)
     elif board.organizer:
         stage = bench.stage
-        lay_chart(draft, board.organizer, board, bench, (90.0, 60.0, stage.width - 90, stage.height - 60))
+        place = (90.0, 60.0, stage.width - 90, stage.height - 60)
+        lay_chart(draft, board.organizer, board, bench, place, TITLE_SIZE)
     elif board.part is Part.SIGHT_WORDS:
         _sight_words(draft, board, bench)
     elif board.part is Part.MATCHING:

@@ -21,6 +21,9 @@ from wordtrail.core.plan.part_names import box_part, box_text
 from wordtrail.core.text.model import Style
 from wordtrail.core.text.span import Span
 
+TITLE_SIZE, TITLE_SIZE_AT_A_QUESTION = 50.0, 36.0
+"""Sizes of a chart's title on its own page, and beside a question."""
+
 BOX_SCALES = (1.0, 0.9, 0.8, 0.72, 0.64, 0.56, 0.5, 0.44, 0.38, 0.32, 0.27, 0.23, 0.2, 0.17, 0.14, 0.11)
 """Sizes that are tried for what stands in a box, the largest first."""
 
@@ -31,13 +34,14 @@ def lay_chart(
     board: Board | None,
     bench: BoardBench,
     place: Place,
+    title_size: float,
 ) -> None:
-    """An organizer in a place of the page. What the teacher fills in comes later, box by box."""
+    """An organizer in a place of the page, with its title in a size. What the teacher fills in comes later, box by box.
+    Its words light where its `board` is given."""
     left, top, right, bottom = place
-    whole = board is not None
     by_id = {one.id: one for one in board.texts} if board else {}
     title = by_id.get("title") or BoardText("title", Role.TITLE, organizer.title)
-    top = draft.text(title, 50.0 if whole else 36.0, left, top, right - left) + 16
+    top = draft.text(title, title_size, left, top, right - left) + 16
     gap = 40.0 if organizer.arrows else 22.0
     wide = (right - left - gap * (organizer.columns - 1)) / organizer.columns
     high = (bottom - top - gap * (organizer.rows - 1)) / organizer.rows

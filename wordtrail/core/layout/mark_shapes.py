@@ -65,9 +65,22 @@ class Ground:
 
 def laid_marks(marks: Iterable[Mark], ground: Ground) -> tuple[LaidMark, ...]:
     """All marks as shapes; margin notes that would lie on one another are moved apart. A mark whose words are quoted on
-    another page (beside a question) has shapes there, too."""
+    another page (beside a question), or stand there once more (beside a chart), has shapes there, too."""
     laid = [(mark, _laid(mark, ground)) for mark in marks]
-    return (*_apart(laid), *_quoted([mark for mark, _ in laid], ground))
+    again = [one for mark, one in laid if not mark.form.in_margin]
+    return (*_apart(laid), *_quoted([mark for mark, _ in laid], ground), *_beside(again, ground.pages))
+
+
+def _beside(laid: Sequence[LaidMark], pages: Sequence[LaidPage]) -> Iterator[LaidMark]:
+    """Marks once more on pages of the text that have a chart beside them: just as they are on the page itself."""
+    number_of = {page.id: number for number, page in enumerate(pages)}
+    for number, page in enumerate(pages):
+        own = number_of.get(page.beside, -1)
+        for mark in laid if own >= 0 else ():
+            stretches = tuple(replace(one, page=number) for one in mark.stretches if one.page == own)
+            strokes = tuple(replace(one, page=number) for one in mark.strokes if one.page == own)
+            if stretches or strokes:
+                yield replace(mark, stretches=stretches, strokes=strokes)
 
 
 def _quoted(marks: Iterable[Mark], ground: Ground) -> Iterator[LaidMark]:
@@ -75,7 +88,8 @@ def _quoted(marks: Iterable[Mark], ground: Ground) -> Iterator[LaidMark]:
     order = {word: place for place, word in enumerate(ground.order)}
     on_words = [mark for mark in marks if not mark.picture and not mark.form.in_margin]
     for number, page in enumerate(ground.pages):
-        places = {box.word: (number, box) for box in page.boxes if box.word in order} if page.board else {}
+        is_quoting = page.board and not page.beside
+        places = {box.word: (number, box) for box in page.boxes if box.word in order} if is_quoting else {}
         there = replace(ground, places=places)
         for mark in on_words if places else ():
             if any(order[mark.first] <= order[word] <= order[mark.last] for word in places):

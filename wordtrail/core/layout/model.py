@@ -136,7 +136,8 @@ class LaidPage:
     """One page as it is seen on the stage. `title` says that it is the title card. On a `photo` page the
     words are those of the picture: light and highlights are laid over it, darkening. `board` names what a
     page shows that is no page of the passage: a word card, a question, an organizer; its `parts` come one
-    after another. `answers` are the printed ones of a question."""
+    after another. `answers` are the printed ones of a question. `beside` names the page of the text that stands beside
+    a chart on this one."""
 
     id: str
     label: str
@@ -151,6 +152,12 @@ class LaidPage:
     strokes: tuple[LaidStroke, ...] = ()
     parts: tuple[LaidPart, ...] = ()
     answers: tuple[AnswerPlace, ...] = ()
+    beside: str = ""
+
+    @property
+    def is_text(self) -> bool:
+        """Whether it shows a page of the text, be it with a chart beside it."""
+        return not self.title and (not self.board or bool(self.beside))
 
 
 @dataclass(frozen=True, slots=True)
@@ -248,7 +255,7 @@ class Layout:
         return _places(self.pages, self.signposts)
 
     def page_of_board(self, board: str) -> int | None:
-        """The page that shows a board (the first, when it takes several)."""
+        """The page that shows a board by itself (the first, when it takes several)."""
         return next((index for index, page in enumerate(self.pages) if page.board == board), None)
 
 

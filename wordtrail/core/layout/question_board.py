@@ -23,7 +23,7 @@ from wordtrail.core.layout.board_draft import (
     ring,
     two_columns,
 )
-from wordtrail.core.layout.chart_board import lay_chart
+from wordtrail.core.layout.chart_board import TITLE_SIZE_AT_A_QUESTION, lay_chart
 from wordtrail.core.layout.fit import Row as TextRow
 from wordtrail.core.layout.fit import rows_at
 from wordtrail.core.layout.lines import set_text, set_words, verses_of
@@ -97,7 +97,7 @@ def lay_question(draft: Draft, board: Board, point: PausePoint, bench: BoardBenc
     if beneath:
         _evidence(draft, board, point, bench, (left, y + 24, left + width, stage.height - 60))
     if organizer:
-        lay_chart(draft, organizer, None, bench, place)
+        lay_chart(draft, organizer, None, bench, place, TITLE_SIZE_AT_A_QUESTION)
     else:
         _evidence(draft, board, point, bench, place)
 

@@ -6,6 +6,7 @@ from collections.abc import Iterable, Iterator
 from dataclasses import replace
 from itertools import groupby
 
+from wordtrail.core.layout.beside_text import pages_beside
 from wordtrail.core.layout.board_draft import BoardBench, picture_of
 from wordtrail.core.layout.boards import laid_board
 from wordtrail.core.layout.boxes import boxes_of
@@ -36,7 +37,8 @@ MOST_WORDS_REMEMBERED = 200_000
 @remembered(16)
 def typeset(lesson: Lesson, stage: Stage = WIDE) -> Layout:
     """The layout of `lesson` for one shape of stage, page units throughout: title card, what comes before the
-    reading, the pages of the passages, what comes after it, and the pages of questions and organizers."""
+    reading, the pages of the passages, what comes after it, the pages of questions and organizers, and those on which
+    an organizer stands beside the text."""
     cover = picture_of(lesson, lesson.plan.opening.cover)
     title = title_card(lesson.passages[0], 0, stage, lesson.look, cover)
     text = text_pages(lesson, stage)
@@ -46,7 +48,7 @@ def typeset(lesson: Lesson, stage: Stage = WIDE) -> Layout:
     after = [laid_board(board, bench) for board in run_boards(lesson, after=True)]
     placed = {page.board for page in (*before, *after)}
     others = [laid_board(board, bench) for board in made if board.id not in placed]
-    pages = (title, *before, *text, *after, *others)
+    pages = (title, *before, *text, *after, *others, *pages_beside(made, bench))
     places = Layout(stage.name, stage.width, stage.height, pages, (), ()).places()
     ground = Ground(
         pages, places, [word.id for word in lesson.words], lesson.legend, regions_of(lesson.passages), stage,

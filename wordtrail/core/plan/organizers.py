@@ -50,7 +50,8 @@ class BoxArrow:
 @dataclass(frozen=True, slots=True)
 class Organizer:
     """A chart: its boxes in a grid of `columns` and `rows`, and arrows from box to box. `at_hand`: it is at
-    hand at every pause point, and carried on from one passage or day to the next."""
+    hand at every pause point, and carried on from one passage or day to the next. `beside_text`: while it is on the
+    stage, the page of the text stays beside it."""
 
     id: str
     title: str
@@ -59,6 +60,7 @@ class Organizer:
     boxes: tuple[Box, ...]
     arrows: tuple[BoxArrow, ...] = ()
     at_hand: bool = False
+    beside_text: bool = False
 
 
 class Shape(StrEnum):
