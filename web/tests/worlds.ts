@@ -30,6 +30,7 @@ export function page(id: string, words: readonly string[], more: Partial<Schemas
     pictures: [],
     photo: false,
     board: '',
+    beside: '',
     strokes: [],
     parts: [],
     answers: [],

@@ -106,7 +106,7 @@ def pond(plan: Planner) -> None:
     chart = organizer_of(Shape.ORDER)
     texts = ("Leaves fall and rot.", "Snails eat what rots.", "Beetles eat the snails.", "The mud feeds the reeds.")
     boxes = tuple(replace(box, text=text) for box, text in zip(chart.boxes, texts, strict=True))
-    plan.do(KeepOrganizer(replace(chart, title="Who needs whom", boxes=boxes)))
+    plan.do(KeepOrganizer(replace(chart, title="Who needs whom", boxes=boxes, beside_text=True)))
     plan.do(KeepCueNote(CueNote("", plan.run("Nothing")[0], "“Seems”! Ask what it promises.")))
     plan.do(KeepCueNote(CueNote("", plan.run("bubble")[0], "Come close to the picture. Find the beetle together.")))
 

@@ -1851,7 +1851,8 @@ export interface components {
          * @description One page as it is seen on the stage. `title` says that it is the title card. On a `photo` page the
          *     words are those of the picture: light and highlights are laid over it, darkening. `board` names what a
          *     page shows that is no page of the passage: a word card, a question, an organizer; its `parts` come one
-         *     after another. `answers` are the printed ones of a question.
+         *     after another. `answers` are the printed ones of a question. `beside` names the page of the text that stands beside
+         *     a chart on this one.
          */
         LaidPage: {
             /** Id */
@@ -1904,6 +1905,11 @@ export interface components {
              * @default []
              */
             answers: components["schemas"]["AnswerPlace"][];
+            /**
+             * Beside
+             * @default
+             */
+            beside: string;
         };
         /**
          * LaidPart
@@ -2915,7 +2921,8 @@ export interface components {
         /**
          * Organizer
          * @description A chart: its boxes in a grid of `columns` and `rows`, and arrows from box to box. `at_hand`: it is at
-         *     hand at every pause point, and carried on from one passage or day to the next.
+         *     hand at every pause point, and carried on from one passage or day to the next. `beside_text`: while it is on the
+         *     stage, the page of the text stays beside it.
          */
         Organizer: {
             /** Id */
@@ -2938,6 +2945,11 @@ export interface components {
              * @default false
              */
             at_hand: boolean;
+            /**
+             * Beside Text
+             * @default false
+             */
+            beside_text: boolean;
         };
         /**
          * Page
@@ -4797,7 +4809,8 @@ export interface components {
         /**
          * Organizer
          * @description A chart: its boxes in a grid of `columns` and `rows`, and arrows from box to box. `at_hand`: it is at
-         *     hand at every pause point, and carried on from one passage or day to the next.
+         *     hand at every pause point, and carried on from one passage or day to the next. `beside_text`: while it is on the
+         *     stage, the page of the text stays beside it.
          */
         OrganizerInput: {
             /** Id */
@@ -4820,6 +4833,11 @@ export interface components {
              * @default false
              */
             at_hand?: boolean;
+            /**
+             * Beside Text
+             * @default false
+             */
+            beside_text?: boolean;
         };
         /**
          * Pair

@@ -131,11 +131,17 @@ const meaning = useMeaning(
   computed(() => view.value.lesson.legend),
 )
 const frame = ref<HTMLElement>()
-const onText = computed(() => onStage.value && !stage.value?.layout.pages[page.value]?.board)
+/** The page that is seen: a chart's in the place of the text's, where one was brought up. */
+const shown = computed(() => (onStage.value ? desk.chartPage.value : undefined) ?? page.value)
+const onText = computed(() => {
+  const here = stage.value?.layout.pages[shown.value]
+  return onStage.value && (!here?.board || !!here.beside)
+})
+const chartName = (id: string) => view.value.lesson.plan.organizers.find((one) => one.id === id)?.title ?? ''
 const state = computed(() => ({
   ...stateAt(stage.value!.sheet, -1),
   lit: lit.value,
-  page: page.value,
+  page: shown.value,
   parts: onStage.value ? desk.parts.value : [],
   marks: onStage.value ? live.onStage.value : [],
   view: onStage.value ? desk.view.value : null,
@@ -169,7 +175,7 @@ const pointer = usePointer(frame, {
   time: takeTime,
   enabled: onStage,
   pointed: (way, at) =>
-    running.value && take.note('point', `${stage.value?.layout.pages[page.value]?.id ?? ''}#${way}`, at),
+    running.value && take.note('point', `${stage.value?.layout.pages[shown.value]?.id ?? ''}#${way}`, at),
 })
 /** Closer to the chosen words, or to the picture of the page; and back. */
 function closer() {
@@ -262,6 +268,7 @@ useKeys({
   s: () => onStage.value && desk.stop(),
   n: () => onStage.value && (picked.span.value ? markBy('n') : desk.show()),
   t: () => onStage.value && desk.back(),
+  c: () => onStage.value && (picked.span.value ? markBy('c') : desk.chart()),
   u: () => onStage.value && (picked.span.value ? markBy('u') : undo()),
   z: () => onStage.value && closer(),
   h: () => (picked.span.value ? markBy('h') : onStage.value && (waiting.value = !waiting.value)),
@@ -323,7 +330,7 @@ useKeys({
           :height="stage.layout.height"
           :colour="legend.find((one) => one.id === meaning)?.colour ?? 'lake'"
           @pointerdown="made.touched"
-          @drawn="(strokes) => made.ink(page, strokes)"
+          @drawn="(strokes) => made.ink(shown, strokes)"
         />
       </StagePage>
       <GuidePrompt
@@ -406,6 +413,8 @@ useKeys({
         @stop="desk.stop"
         @show="desk.show()"
         @back="desk.back"
+        :chart="desk.chartShown.value ? '' : chartName(desk.nextChart.value)"
+        @chart="desk.chart"
         @undo="undo"
       />
       <CueNotes v-if="notes.length" :notes="notes" :next="nextNote" :printed="printed" />

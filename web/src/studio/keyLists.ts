@@ -79,6 +79,7 @@ export const keysOf = (catalogue: Catalogue): Record<string, Keys> => ({
     ['S', 'stop here for the students'],
     ['N', 'show the next part of an answer or chart'],
     ['1 2 3 …', 'a choice or box; a page of the text'],
+    ['C', 'bring up the next chart, and put it away'],
     ['T', 'back to the text'],
     ['M', 'draw the next mark now'],
     ['I', 'draw on the page with the pen'],

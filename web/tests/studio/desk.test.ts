@@ -10,6 +10,10 @@ const stage = layout([
   page('ap2', ['c']),
   page('board-card1', [], { board: 'card1' }),
   page('board-pause2', [], { board: 'pause2' }),
+  page('board-chart1', [], { board: 'chart1' }),
+  page('board-chart2', [], { board: 'chart2' }),
+  page('ap1+chart1', ['a', 'b'], { board: 'chart1', beside: 'ap1' }),
+  page('ap2+chart1', ['c'], { board: 'chart1', beside: 'ap2' }),
 ])
 const place = (on: number, signpost = '') => ({ page: on, signpost, words: [] })
 const PLACES = [place(3), place(1), place(1, 'pause1'), place(2), place(4)]
@@ -20,6 +24,8 @@ const points = [
 const GUIDE = {
   part_by_part: [
     { target: 'pause2', steps: [['strike0'], ['strike2'], ['answer', 'proof1']], numbers: [[0], [2], [1]] },
+    { target: 'chart1', steps: [['chart1.b1'], ['chart1.b1+1'], ['chart1.b2']], numbers: [[0, 1], [2]] },
+    { target: 'chart2', steps: [['chart2.b1']], numbers: [[0]] },
   ],
   stops: { 1: ['pause1'], 4: ['pause2'] },
 } as unknown as Schemas['Guide']
@@ -100,6 +106,35 @@ describe('the desk', () => {
     expect([desk.parts.value, desk.steps.value]).toEqual([[], 0])
     desk.undo()
     expect(noted.filter((one) => one === 'taken back')).toHaveLength(3)
+  })
+
+  it('brings up one chart after another, the text beside it where there is room, and puts them away', () => {
+    const { noted, here, desk } = made(1)
+    desk.chart()
+    expect([desk.chartPage.value, desk.isAway.value, desk.left.value]).toEqual([7, true, 3])
+    desk.number(1)
+    desk.number(1)
+    expect(desk.parts.value).toEqual(['chart1.b1', 'chart1.b1+1'])
+    expect(desk.toStopAt.value?.id, 'the page beside it has its own').toBe('pause1')
+    desk.go(2)
+    expect([here.value, desk.chartPage.value]).toEqual([3, 8])
+    desk.back()
+    expect([here.value, desk.chartPage.value, desk.isAway.value]).toEqual([3, undefined, false])
+    desk.chart()
+    expect(desk.chartPage.value, 'it has the stage to itself').toBe(6)
+    desk.go(-2)
+    expect(desk.chartPage.value, 'and goes when the page is turned').toBeUndefined()
+    expect(noted).toEqual([
+      'show chart1',
+      'part chart1#1',
+      'part chart1#1',
+      'turn ap2',
+      'back',
+      'show chart2',
+      'turn ap1',
+    ])
+    desk.undo()
+    expect(desk.chartPage.value).toBe(6)
   })
 
   it('comes closer to words and back, and turning is back too', () => {

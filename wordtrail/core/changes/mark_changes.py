@@ -99,7 +99,7 @@ def with_ink(lesson: Lesson, command: DrawInk) -> Lesson:
     belongs, picture = belongs_to(command.strokes, page)
     if command.on:
         belongs = Belongs(command.on)
-    if belongs is not Belongs.TEXT and (page.board or page.title):
+    if belongs is not Belongs.TEXT and not page.is_text:
         raise LessonError(
             "Nothing can be drawn on this picture, for it does not stand in the text.",
             kept="The marks are as they were.",

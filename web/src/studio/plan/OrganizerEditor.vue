@@ -32,6 +32,13 @@ function quote(box: Schemas['Box'], spans: Schemas['Span'][]) {
       <input v-model="draft.at_hand" class="h-4 w-4 accent-moss" type="checkbox" /> At hand for students all
       the time
     </label>
+    <label class="flex items-center gap-2">
+      <input v-model="draft.beside_text" class="h-4 w-4 accent-moss" type="checkbox" /> The text stays beside
+      it
+    </label>
+    <p v-if="draft.beside_text && draft.boxes.length > 6" class="text-[13px] text-quiet">
+      There is room for six boxes beside the text. This chart has more, so it has the stage to itself.
+    </p>
     <div class="flex items-center gap-2 text-[13px]">
       <label class="flex items-center gap-1">
         Columns

@@ -6,13 +6,15 @@ defineProps<{
   left: number
   away: boolean
   canUndo: boolean
+  /** The chart that can be brought up; empty where there is none, or it is there. */
+  chart: string
   /** The stage is close to something; there is something to come closer to. */
   close: boolean
   canCome: boolean
   /** Whether the light waits; nothing where no light leads. */
   waits?: boolean
 }>()
-defineEmits<{ stop: []; show: []; back: []; undo: []; closer: []; wait: [] }>()
+defineEmits<{ stop: []; show: []; chart: []; back: []; undo: []; closer: []; wait: [] }>()
 const LOOK =
   'flex min-h-[40px] w-full items-center gap-2 rounded-panel border border-hairline bg-white px-3 text-left text-[14px] hover:border-moss disabled:opacity-60'
 </script>
@@ -33,6 +35,12 @@ const LOOK =
             ><template v-if="left"> · {{ left }} left</template></span
           >
           <kbd class="key">N</kbd><kbd class="key">1 2 …</kbd>
+        </button>
+      </li>
+      <li v-if="chart">
+        <button :class="LOOK" type="button" :title="chart" @click="$emit('chart')">
+          <span class="min-w-0 flex-1 truncate"><b>Bring up the chart:</b> {{ chart }}</span>
+          <kbd class="key">C</kbd>
         </button>
       </li>
       <li v-if="away">

@@ -17,8 +17,10 @@ interface Done {
   stopped: ReadonlySet<string>
   /** What the stage came closer to; empty for the whole page. */
   close: string
+  /** The chart that was brought up, over the text or beside it; empty for none. */
+  chart: string
 }
-const NOTHING: Omit<Done, 'at'> = { shown: new Map(), stopped: new Set(), close: '' }
+const NOTHING: Omit<Done, 'at'> = { shown: new Map(), stopped: new Set(), close: '', chart: '' }
 
 export function useDesk(
   layout: Ref<Layout | undefined>,
@@ -30,7 +32,32 @@ export function useDesk(
   const now = shallowRef(NOTHING)
   const before = shallowRef<readonly Done[]>([])
   const place = computed(() => way.places.value[way.at.value])
-  const board = computed(() => layout.value?.pages[place.value?.page ?? -1]?.board ?? '')
+  const boardHere = computed(() => layout.value?.pages[place.value?.page ?? -1]?.board ?? '')
+  const board = computed(() => boardHere.value || now.value.chart)
+  /** The page that is shown in the place of the text: the chart's, with the text beside it where it has one. */
+  const chartPage = computed(() => {
+    const pages = layout.value?.pages ?? []
+    if (!now.value.chart || boardHere.value) return undefined
+    const text = pages[place.value?.page ?? -1]?.id
+    const charts = pages.flatMap((one, n) => (one.board === now.value.chart ? [n] : []))
+    return charts.find((n) => pages[n]!.beside === text) ?? charts[0]
+  })
+  const isBeside = computed(() => !!layout.value?.pages[chartPage.value ?? -1]?.beside)
+  /** The charts that have a page, in the order of the plan. */
+  const charts = computed(() => {
+    const boards = new Set(layout.value?.pages.map((one) => one.board))
+    const all = guide.value?.part_by_part.map((one) => one.target) ?? []
+    return all.filter((id) => boards.has(id) && !points.value.some((point) => point.id === id))
+  })
+  /** The chart that is brought up next: the first one that was not begun. */
+  const nextChart = computed(
+    () => charts.value.find((id) => !shownOf(id).length && id !== now.value.chart) ?? charts.value[0] ?? '',
+  )
+  /** Bring up the next chart, or put it away. */
+  function chart() {
+    if (now.value.chart) return void did('back', '', { chart: '', close: '' })
+    if (nextChart.value) did('show', nextChart.value, { chart: nextChart.value, close: '' })
+  }
   /** The question or chart that is on the stage, as far as it is shown part by part. */
   const target = computed(() => {
     const here = board.value || (place.value?.signpost ?? '')
@@ -48,7 +75,8 @@ export function useDesk(
 
   /** The pause point at which "stop here" stops: the next one of what is on the stage. */
   const toStopAt = computed(() => {
-    const { signpost = '', page = -1 } = place.value ?? {}
+    const { signpost = '', page: own = -1 } = place.value ?? {}
+    const page = isBeside.value ? own : (chartPage.value ?? own)
     const here = signpost ? [signpost] : (guide.value?.stops[page] ?? [])
     const next = here.find((id) => !now.value.stopped.has(id))
     return points.value.find((one) => one.id === next)
@@ -66,7 +94,9 @@ export function useDesk(
     const page = there && layout.value?.pages[there.page]
     if (!page || to === way.at.value) return
     const brought = page.board || there.signpost
-    did(brought ? 'show' : 'turn', brought || page.id, { close: '' })
+    // A page that is turned hides a chart that has the stage to itself.
+    const chart = brought || isBeside.value ? now.value.chart : ''
+    did(brought ? 'show' : 'turn', brought || page.id, { close: '', chart })
     way.jump(to)
   }
   const go = (by: number) => goTo(way.at.value + by)
@@ -79,10 +109,11 @@ export function useDesk(
     const pages = way.places.value.flatMap((one, index) => (isText(index) ? [one.page] : []))
     return [...new Set(pages)]
   })
-  const isAway = computed(() => !isText(way.at.value) && texts.value.length > 0)
-  /** Put away what was brought up: back to the text, as it was last. */
+  const isAway = computed(() => (!isText(way.at.value) && texts.value.length > 0) || !!now.value.chart)
+  /** Put away what was brought up last: back to the text, as it was last. */
   function back() {
     if (!isAway.value) return
+    if (isText(way.at.value)) return chart()
     const indices = way.places.value.map((_, index) => index).filter(isText)
     did('back', '', { close: '' })
     way.jump(indices.findLast((index) => index < way.at.value) ?? indices[0]!)
@@ -153,7 +184,7 @@ export function useDesk(
     const last = before.value[before.value.length - 1]
     if (!last) return
     before.value = before.value.slice(0, -1)
-    now.value = { shown: last.shown, stopped: last.stopped, close: last.close }
+    now.value = { shown: last.shown, stopped: last.stopped, close: last.close, chart: last.chart }
     way.jump(last.at)
     note('taken back', '')
   }
@@ -169,6 +200,11 @@ export function useDesk(
     target,
     left,
     parts,
+    chartPage,
+    chart,
+    /** The chart that is on the stage, and the one that can be brought up next (ids). */
+    chartShown: computed(() => now.value.chart),
+    nextChart,
     toStopAt,
     isAway,
     isClose: computed(() => !!now.value.close),
