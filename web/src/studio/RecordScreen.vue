@@ -403,7 +403,7 @@ useKeys({
         v-if="onStage"
         :stops-at="desk.toStopAt.value?.question ?? ''"
         :left="desk.target.value ? desk.left.value : -1"
-        :away="desk.isAway.value"
+        :away="desk.awayFrom.value"
         :can-undo="desk.steps.value > 0 || made.canUndo.value"
         :close="desk.isClose.value"
         :waits="followGuide ? waiting : undefined"

@@ -153,17 +153,27 @@ const chosen = ref<Place>()
 const chosenMark = moments.chosen
 const markShown = computed(() => marks.value.find((one) => one.id === chosenMark.value))
 const list = ref<HTMLElement>()
+/* Talk that has no words yet: what was heard of it is a guess, and students do not see it. */
+const unwritten = computed(() => trail.data.value?.talk.filter((one) => !one.text) ?? [])
+function toUnwritten() {
+  const next = unwritten.value.find((one) => one.start > player.time.value + 0.01) ?? unwritten.value[0]
+  if (next) goTo(next.start)
+}
 const figures = computed(() => trail.data.value?.figures)
 
+/** To a moment of the take, and to its row. */
+function goTo(at: number) {
+  player.seek(at)
+  const row = rows.value.findLast((one) => one.start <= at + 0.01)
+  void nextTick(() => list.value?.children[rows.value.indexOf(row!)]?.scrollIntoView({ block: 'center' }))
+}
 /* Asked for a moment of the take, from the read-through. */
 const wantedAt = Number(useRoute().query.at ?? NaN)
 watch(
   () => !!stage.value && !!trail.data.value,
   (there) => {
     if (!there || !Number.isFinite(wantedAt)) return
-    player.seek(wantedAt)
-    const row = rows.value.findLast((one) => one.start <= wantedAt + 0.01)
-    void nextTick(() => list.value?.children[rows.value.indexOf(row!)]?.scrollIntoView({ block: 'center' }))
+    goTo(wantedAt)
   },
   { immediate: true },
 )
@@ -394,6 +404,9 @@ useKeys({
         :settled="trail.data.value.settled"
         @unsettle="lesson.send({ kind: 'check again', take })"
         :unread="trail.data.value.trail.unread.length"
+        :talk="trail.data.value.talk.length"
+        :wordless="unwritten.length"
+        @talk="toUnwritten"
         :planned="view.lesson.words_per_minute"
         :again="!job && checks.some((check) => check.kind === 'changed')"
         :simulated="takeView.origin === 'simulated narrator'"

@@ -1,22 +1,58 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+
 /** What can be done on the stage just now, each with its key. */
-defineProps<{
-  stopsAt: string
-  /** How many parts of the question or chart are still to be shown; −1 where there is none. */
-  left: number
-  away: boolean
-  canUndo: boolean
-  /** The chart that can be brought up; empty where there is none, or it is there. */
-  chart: string
-  /** The stage is close to something; there is something to come closer to. */
-  close: boolean
-  canCome: boolean
-  /** Whether the light waits; nothing where no light leads. */
-  waits?: boolean
-}>()
-defineEmits<{ stop: []; show: []; chart: []; back: []; undo: []; closer: []; wait: [] }>()
+const props = withDefaults(
+  defineProps<{
+    stopsAt: string
+    /** How many parts of the question or chart are still to be shown; −1 where there is none. */
+    left: number
+    /** How what was brought up is put away; empty where there is nothing. */
+    away: string
+    canUndo: boolean
+    /** The chart that can be brought up; empty where there is none, or it is there. */
+    chart: string
+    /** The stage is close to something; there is something to come closer to. */
+    close: boolean
+    canCome: boolean
+    /** Whether the light waits; nothing where no light leads. */
+    waits?: boolean
+  }>(),
+  { waits: undefined },
+)
+const emit = defineEmits<{ stop: []; show: []; chart: []; back: []; undo: []; closer: []; wait: [] }>()
 const LOOK =
   'flex min-h-[40px] w-full items-center gap-2 rounded-panel border border-hairline bg-white px-3 text-left text-[14px] hover:border-moss disabled:opacity-60'
+const SMALL =
+  'flex min-h-[34px] items-center gap-1.5 rounded-panel border border-hairline bg-white px-2.5 text-[13px] font-semibold hover:border-moss aria-pressed:border-moss aria-pressed:bg-moss-pale'
+
+/** What is always at hand. */
+const always = computed(() => [
+  ...(props.close || props.canCome
+    ? [
+        {
+          key: 'Z',
+          name: props.close ? 'The whole page again' : 'Come closer',
+          short: props.close ? 'Whole page' : 'Come closer',
+          does: () => emit('closer'),
+        },
+      ]
+    : []),
+  ...(props.waits === undefined
+    ? []
+    : [
+        {
+          key: 'H',
+          name: props.waits ? 'Let the light go on' : 'The light waits while I talk',
+          short: props.waits ? 'Light go on' : 'Light waits',
+          on: props.waits,
+          does: () => emit('wait'),
+        },
+      ]),
+  ...(props.canUndo
+    ? [{ key: 'U', name: 'Undo the last step', short: 'Undo', does: () => emit('undo') }]
+    : []),
+])
 </script>
 
 <template>
@@ -45,28 +81,21 @@ const LOOK =
       </li>
       <li v-if="away">
         <button :class="LOOK" type="button" @click="$emit('back')">
-          <b class="min-w-0 flex-1">Back to the text</b> <kbd class="key">T</kbd>
+          <b class="min-w-0 flex-1">{{ away }}</b> <kbd class="key">T</kbd>
         </button>
       </li>
-      <li v-if="close || canCome">
-        <button :class="LOOK" type="button" @click="$emit('closer')">
-          <b class="min-w-0 flex-1">{{ close ? 'The whole page again' : 'Come closer' }}</b>
-          <kbd class="key">Z</kbd>
+    </ul>
+    <ul class="mt-1 flex flex-wrap gap-1">
+      <li v-for="one in always" :key="one.name">
+        <button :class="SMALL" type="button" :aria-label="one.name" :aria-pressed="one.on" @click="one.does">
+          {{ one.short }} <kbd class="key">{{ one.key }}</kbd>
         </button>
       </li>
-      <li class="flex min-h-[28px] items-center gap-2 px-3 text-[14px] text-quiet">
-        <span class="min-w-0 flex-1">Point: hold the key, or drag a finger</span> <kbd class="key">P</kbd>
-      </li>
-      <li v-if="waits !== undefined">
-        <button :class="LOOK" type="button" :aria-pressed="waits" @click="$emit('wait')">
-          <b class="min-w-0 flex-1">{{ waits ? 'Let the light go on' : 'The light waits while I talk' }}</b>
-          <kbd class="key">H</kbd>
-        </button>
-      </li>
-      <li v-if="canUndo">
-        <button :class="LOOK" type="button" @click="$emit('undo')">
-          <span class="min-w-0 flex-1 text-quiet">Undo the last step</span> <kbd class="key">U</kbd>
-        </button>
+      <li
+        class="flex min-h-[34px] items-center gap-1.5 px-2.5 text-[13px] font-semibold text-quiet"
+        title="Hold the key, or drag a finger over the page"
+      >
+        Point: hold <kbd class="key">P</kbd>
       </li>
     </ul>
   </section>

@@ -207,6 +207,10 @@ export function useDesk(
     nextChart,
     toStopAt,
     isAway,
+    /** How what was brought up last is put away, in words; empty where nothing was. */
+    awayFrom: computed(() =>
+      !isAway.value ? '' : isText(way.at.value) ? 'Put the chart away' : 'Back to the text',
+    ),
     isClose: computed(() => !!now.value.close),
     view,
     toComeCloser,

@@ -9,13 +9,16 @@ defineProps<{
   settled: number
   /** Words that were not read. */
   unread: number
+  /** Stretches of talk, and those of them that have no words yet. */
+  talk: number
+  wordless: number
   /** The planned pace, in words a minute. */
   planned: number
   /** Whether its words can be looked for again. */
   again: boolean
   simulated: boolean
 }>()
-defineEmits<{ again: []; unsettle: [] }>()
+defineEmits<{ again: []; unsettle: []; talk: [] }>()
 </script>
 
 <template>
@@ -32,7 +35,17 @@ defineEmits<{ again: []; unsettle: [] }>()
       <dd class="text-right font-bold">{{ Math.round(100 * figures.talk) }} %</dd>
       <dt v-if="unread">Words not read</dt>
       <dd v-if="unread" class="text-right font-bold">{{ unread }}</dd>
+      <template v-if="talk">
+        <dt>Talk written down</dt>
+        <dd class="text-right font-bold">{{ talk - wordless }} of {{ talk }}</dd>
+      </template>
     </dl>
+    <p v-if="wordless" class="mt-1 text-[13px] text-quiet">
+      Without words, students read “The teacher talks about it.”
+      <button class="font-semibold text-lake hover:underline" type="button" @click="$emit('talk')">
+        Write down the next
+      </button>
+    </p>
     <p v-if="settled" class="mt-1 text-[13px] text-quiet">
       {{ settled === 1 ? 'One place was' : `${settled} places were` }} found fine.
       <button class="font-semibold text-lake hover:underline" type="button" @click="$emit('unsettle')">
