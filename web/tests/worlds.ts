@@ -31,6 +31,7 @@ export function page(id: string, words: readonly string[], more: Partial<Schemas
     photo: false,
     board: '',
     beside: '',
+    text_edge: 0,
     strokes: [],
     parts: [],
     answers: [],

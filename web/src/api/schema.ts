@@ -1852,7 +1852,7 @@ export interface components {
          *     words are those of the picture: light and highlights are laid over it, darkening. `board` names what a
          *     page shows that is no page of the passage: a word card, a question, an organizer; its `parts` come one
          *     after another. `answers` are the printed ones of a question. `beside` names the page of the text that stands beside
-         *     a chart on this one.
+         *     a chart on this one. `text_edge` is where the column of text ends (page units; 0: not a page of text).
          */
         LaidPage: {
             /** Id */
@@ -1910,6 +1910,11 @@ export interface components {
              * @default
              */
             beside: string;
+            /**
+             * Text Edge
+             * @default 0
+             */
+            text_edge: number;
         };
         /**
          * LaidPart
@@ -2639,7 +2644,8 @@ export interface components {
              *       "largest": 96,
              *       "line_spacing": 1.8,
              *       "word_spacing": 1,
-             *       "line_length": 1
+             *       "line_length": 1,
+             *       "whole_width": false
              *     }
              */
             look: components["schemas"]["TextLook"];
@@ -3347,7 +3353,9 @@ export interface components {
         /**
          * TextLook
          * @description `largest` is the largest size in page units that a page may be set in, `line_spacing` is times
-         *     the size, `word_spacing` times the typeface's own space, `line_length` a share of the column.
+         *     the size, `word_spacing` times the typeface's own space, `line_length` a share of the column. With `whole_width` a
+         *     page beside which nothing stands has the whole width of the stage; it is set anew when something comes to stand
+         *     there, which is why it is the teacher's choice.
          */
         TextLook: {
             /** @default Andika */
@@ -3372,6 +3380,11 @@ export interface components {
              * @default 1
              */
             line_length: number;
+            /**
+             * Whole Width
+             * @default false
+             */
+            whole_width: boolean;
         };
         /**
          * Trim
@@ -5660,7 +5673,9 @@ export interface components {
         /**
          * TextLook
          * @description `largest` is the largest size in page units that a page may be set in, `line_spacing` is times
-         *     the size, `word_spacing` times the typeface's own space, `line_length` a share of the column.
+         *     the size, `word_spacing` times the typeface's own space, `line_length` a share of the column. With `whole_width` a
+         *     page beside which nothing stands has the whole width of the stage; it is set anew when something comes to stand
+         *     there, which is why it is the teacher's choice.
          */
         TextLookInput: {
             /** @default Andika */
@@ -5685,6 +5700,11 @@ export interface components {
              * @default 1
              */
             line_length?: number;
+            /**
+             * Whole Width
+             * @default false
+             */
+            whole_width?: boolean;
         };
         /**
          * Think

@@ -114,7 +114,7 @@ const viewBox = computed(() => {
   if (props.state.view) return props.state.view.join(' ')
   const width =
     props.textOnly && !page.value.title && !page.value.photo && !page.value.board
-      ? props.layout.text_edge
+      ? page.value.text_edge || props.layout.text_edge
       : props.layout.width
   return `0 0 ${width} ${props.layout.height}`
 })

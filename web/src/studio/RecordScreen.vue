@@ -208,7 +208,7 @@ const { width, height } = useElementSize(frame)
 const promptAt = computed(() => {
   const box = places.value.get(prompt.value?.point.after ?? '')?.box
   const scale = Math.min(
-    width.value / stage.value!.layout.text_edge,
+    width.value / (stage.value!.layout.pages[page.value]?.text_edge || stage.value!.layout.text_edge),
     height.value / stage.value!.layout.height,
   )
   const top = box ? (box.baseline + 0.45 * box.size) * scale : height.value

@@ -24,12 +24,17 @@ TITLE_SIZE, EDGE, TOP = 40.0, 50.0, 60.0
 """The size of its title, and its room to the edges of the stage, in page units."""
 
 
+def has_text_beside(chart: Organizer) -> bool:
+    """Whether a chart wants the text beside it, and has room there."""
+    return chart.beside_text and len(chart.boxes) <= MOST_BOXES
+
+
 def pages_beside(boards: Sequence[Board], bench: BoardBench) -> list[LaidPage]:
     """The pages of the text once more for each chart that wants the text beside it."""
     return [
         _laid(page, board, board.organizer, bench)
         for board in boards
-        if board.organizer and board.organizer.beside_text and len(board.organizer.boxes) <= MOST_BOXES
+        if board.organizer and has_text_beside(board.organizer)
         for page in bench.text
         if page.boxes and not page.title and not page.photo
     ]

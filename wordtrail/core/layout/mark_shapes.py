@@ -134,7 +134,9 @@ class _Pen:
     @property
     def text_edges(self) -> tuple[float, float]:
         stage = self.ground.stage
-        return stage.text_left, stage.text_left + stage.text_width
+        page = self.stretches[0].page if self.stretches else 0
+        wider = max(0.0, self.ground.pages[page].text_edge - stage.text_edge)
+        return stage.text_left, stage.text_left + stage.text_width + wider
 
     def place_of(self, word: str) -> Stretch | None:
         place = self.ground.places.get(word)

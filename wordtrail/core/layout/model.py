@@ -137,7 +137,7 @@ class LaidPage:
     words are those of the picture: light and highlights are laid over it, darkening. `board` names what a
     page shows that is no page of the passage: a word card, a question, an organizer; its `parts` come one
     after another. `answers` are the printed ones of a question. `beside` names the page of the text that stands beside
-    a chart on this one."""
+    a chart on this one. `text_edge` is where the column of text ends (page units; 0: not a page of text)."""
 
     id: str
     label: str
@@ -153,6 +153,7 @@ class LaidPage:
     parts: tuple[LaidPart, ...] = ()
     answers: tuple[AnswerPlace, ...] = ()
     beside: str = ""
+    text_edge: float = 0.0
 
     @property
     def is_text(self) -> bool:

@@ -18,6 +18,7 @@ from wordtrail.core.layout.photo import laid_photo, shows_photo
 from wordtrail.core.layout.signposts import laid_signpost
 from wordtrail.core.layout.stages import WIDE, Stage
 from wordtrail.core.layout.title_page import title_card
+from wordtrail.core.layout.whole_width import stage_for
 from wordtrail.core.lesson.boards import boards, has_page, run_boards
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.title_texts import has_title_card, heading_like_title
@@ -80,7 +81,10 @@ def text_pages(lesson: Lesson, stage: Stage = WIDE) -> list[LaidPage]:
         for page in passage.pages:
             if heading and heading in page.blocks:
                 page = replace(page, blocks=page.blocks[1:])
-            pages += laid_photo(page, page.photo, stage) if shows_photo(page) else laid_pages(page, stage, lesson.look)
+            if shows_photo(page):
+                pages += laid_photo(page, page.photo, stage)
+            else:
+                pages += laid_pages(page, stage_for(page, lesson, stage), lesson.look)
     return pages
 
 
@@ -129,7 +133,10 @@ def _laid(id: str, label: str, size: float, rows: list[Row], stage: Stage, look:
             edge = stage.number_right + left - stage.text_left
             pieces.append(_margin_number(row.number, row.size * NUMBER_SIZE, baseline, edge, look))
         tops.append((row, left, top))
-    return LaidPage(id, label, size, tuple(pieces), tuple(boxes), _panels(tops, stage), pictures=tuple(pictures))
+    return LaidPage(
+        id, label, size, tuple(pieces), tuple(boxes), _panels(tops, stage), pictures=tuple(pictures),
+        text_edge=stage.text_edge,
+    )  # fmt: skip
 
 
 def _placed(rows: Iterable[Row], left: float, top: float) -> Iterator[tuple[Row, float, float]]:

@@ -25,13 +25,16 @@ class Typeface(StrEnum):
 @dataclass(frozen=True, slots=True)
 class TextLook:
     """`largest` is the largest size in page units that a page may be set in, `line_spacing` is times
-    the size, `word_spacing` times the typeface's own space, `line_length` a share of the column."""
+    the size, `word_spacing` times the typeface's own space, `line_length` a share of the column. With `whole_width` a
+    page beside which nothing stands has the whole width of the stage; it is set anew when something comes to stand
+    there, which is why it is the teacher's choice."""
 
     typeface: Typeface = Typeface.ANDIKA
     largest: float = 96.0
     line_spacing: float = 1.8
     word_spacing: float = 1.0
     line_length: float = 1.0
+    whole_width: bool = False
 
 
 USUAL_LOOK = TextLook()

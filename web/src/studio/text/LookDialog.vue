@@ -26,6 +26,7 @@ const USUAL: Required<Schemas['TextLook']> = {
   line_spacing: 1.8,
   word_spacing: 1,
   line_length: 1,
+  whole_width: false,
 }
 const look = computed(() => ({ ...USUAL, ...props.look }))
 const change = (part: Partial<Schemas['TextLook']>) =>
@@ -82,6 +83,20 @@ const NUMBERS: { value: Schemas['Numbers']; name: string }[] = [
         />
       </div>
     </div>
+    <label class="mt-4 flex items-start gap-2">
+      <input
+        class="mt-1 h-4 w-4 accent-moss"
+        type="checkbox"
+        :checked="look.whole_width"
+        @change="change({ whole_width: ($event.target as HTMLInputElement).checked })"
+      />
+      <span
+        >The whole width where nothing stands beside a page
+        <span class="block text-[13px] text-quiet"
+          >A page is set anew when its first question or note comes to stand there.</span
+        ></span
+      >
+    </label>
     <ChoicePills
       class="mt-4"
       label="Numbers of paragraphs and lines"
