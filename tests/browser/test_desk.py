@@ -124,6 +124,41 @@ class DeskTest(StudioTest):
         page.keyboard.press("Control+z")
         expect(page.locator("[data-mark^=direct]")).to_have_count(7)
 
+    def test_a_chart_is_brought_up_beside_the_text_and_grows(self) -> None:
+        page = self.new_page()
+        lesson = self.fresh(page, PASSAGE)
+
+        def do(command: dict[str, Any]) -> dict[str, Any]:
+            view = page.request.get(f"{self.address}/api/lessons/{lesson}").json()
+            body = {"revision": view["revision"], "command": command}
+            answer = page.request.post(f"{self.address}/api/lessons/{lesson}/commands", data=body)
+            self.assertTrue(answer.ok, answer.text())
+            return dict(page.request.get(f"{self.address}/api/lessons/{lesson}").json()["lesson"])
+
+        (chart,) = do({"kind": "make organizer", "shape": "beginning, middle, end"})["plan"]["organizers"]
+        chart["boxes"][0]["text"] = "first this\nthen that"
+        do({"kind": "keep organizer", "organizer": {**chart, "title": "What we saw", "beside_text": True}})
+        page.goto(f"{self.address}/lesson/{lesson}/record")
+        page.get_by_role("button", name="Rehearse, without sound").click()
+        stage = page.locator("svg.stage-page")
+        bring = page.get_by_role("button", name=re.compile("^Bring up the chart"))
+        expect(bring).to_be_visible()
+        page.keyboard.press("c")
+        expect(stage).to_contain_text("Whatwesaw")
+        expect(stage).to_contain_text("heron")
+        expect(bring).to_have_count(0)
+        page.keyboard.press("n")
+        expect(stage).to_contain_text("firstthis")
+        expect(stage).not_to_contain_text("thenthat")
+        page.keyboard.press("1")
+        expect(stage).to_contain_text("thenthat")
+        page.keyboard.press("ArrowRight")
+        expect(stage).to_contain_text("Frogs")
+        expect(stage).to_contain_text("Whatwesaw")
+        page.get_by_role("button", name=re.compile("^Put the chart away")).click()
+        expect(stage).not_to_contain_text("Whatwesaw")
+        expect(stage).to_contain_text("Frogs")
+
     def test_a_rehearsal_keeps_nothing(self) -> None:
         page = self.new_page()
         lesson = self.planned(page)
