@@ -2,19 +2,17 @@
 
 from __future__ import annotations
 
-import json
-import re
 from typing import TYPE_CHECKING, Any, Literal, Union
 
-from pydantic import BaseModel, Field
-from pydantic.json_schema import GenerateJsonSchema
+from pydantic import Field
 
+from wordtrail.api.bodies import Answer, Body
+from wordtrail.api.take_answers import Take
 from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.changes.commands import SCREEN_COMMANDS
 from wordtrail.core.cues.finding import Finding
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.run import Stop
-from wordtrail.core.direct.named import Named
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.answers import PartByPart
@@ -32,10 +30,6 @@ from wordtrail.core.speech.saying import Saying
 from wordtrail.core.speech.word_parts import WordPart
 from wordtrail.core.text.block_kinds import KindOfBlock
 from wordtrail.core.text.glossary import GlossaryLink
-from wordtrail.core.trail.checks import Check, Figures
-from wordtrail.core.trail.legs import Leg
-from wordtrail.core.trail.model import HeardWord, Trail
-from wordtrail.core.trail.talk_text import TalkBlank
 from wordtrail.core.waypoints.proofing import Undescribed
 from wordtrail.core.waypoints.waypoints import Screen, Waypoint
 
@@ -43,53 +37,6 @@ if TYPE_CHECKING:
     AnyScreenCommand = ScreenCommand
 else:
     AnyScreenCommand = Union[SCREEN_COMMANDS]  # noqa: UP007 -- made of a tuple
-
-
-class _Complete(GenerateJsonSchema):
-    """The schema of what is sent: no value is left out because it is the usual one."""
-
-    def field_is_required(self, field: Any, total: bool) -> bool:
-        return self.mode == "serialization" or super().field_is_required(field, total)
-
-
-class Answer(BaseModel):
-    """What the server sends: everything is in it, also what has a usual value."""
-
-    @classmethod
-    def model_json_schema(cls, *given: Any, **named: Any) -> dict[str, Any]:
-        """The schema, in which everything is required."""
-        return super().model_json_schema(*given, **(named | {"schema_generator": _Complete}))
-
-
-class Body(BaseModel):
-    """What the server is sent: what has a usual value may be left out. So the values in it have schemas of their own,
-    whose names end in "Input"."""
-
-    @classmethod
-    def model_json_schema(cls, *given: Any, **named: Any) -> dict[str, Any]:
-        """The schema with the names of the values in it."""
-        schema = super().model_json_schema(*given, **named)
-        inner = {f"{name}Input": value for name, value in schema.pop("$defs", {}).items()}
-        text = json.dumps(schema | ({"$defs": inner} if inner else {}))
-        renamed: dict[str, Any] = json.loads(
-            re.sub(r'"#/components/schemas/(\w+)"', r'"#/components/schemas/\1Input"', text)
-        )
-        return renamed
-
-
-class Problem(Answer):
-    """Problem details (RFC 9457): what happened, what was kept, what to do."""
-
-    type: str = "about:blank"
-    title: str
-    status: int
-    detail: str
-    kept: str = ""
-    advice: str = ""
-    expected: int | None = None
-    """Of a part of a take that skips ahead: which one comes next."""
-    asks: str = ""
-    """What the person is asked, where only she can say how to go on."""
 
 
 class Passphrase(Body):
@@ -147,25 +94,6 @@ class Preview(Answer):
     words: int
     minutes: float
     title_offered: TitleInText | None = None
-
-
-class Take(Answer):
-    id: str
-    number: int
-    state: str
-    origin: str
-    seconds: float
-    made_at: float
-    fault: str
-    has_trail: bool
-    in_use: bool
-    """Whether the lesson is made of it."""
-    asks: bool
-    """Whether the teacher has yet to say if it is to be used."""
-    words_read: int
-    words: int
-    is_talk: bool = False
-    """Whether hardly anything of the lesson is read in it."""
 
 
 class Job(Answer):
@@ -274,45 +202,8 @@ class Guide(Answer):
     stretches: list[GuideStretch]
     live_marks: list[str]
     drawing_seconds: float
-    part_by_part: list[PartByPart] = []
-    stops: dict[int, list[str]] = {}
-
-
-class TalkStretch(Answer):
-    """A stretch of talk in words, or several (`stretches`) that one text was written for: as they were roughly heard,
-    as the teacher accepted them (empty: not yet), and when each word of the accepted ones, or else of those that were
-    heard, is said; what of it is not to be heard; and what she had planned to say here, in her cue notes."""
-
-    start: float
-    end: float
-    heard: str
-    text: str
-    words: list[HeardWord]
-    blanks: list[TalkBlank]
-    planned: str = ""
-    stretches: int = 1
-
-
-class TrailView(Answer):
-    """A take's trail with what was mended by hand, what wants a listen, and what is kept of the take.
-    `legs` are the visits that were read on one after another, in a line; `script` are all words that may be
-    read aloud, in the order of the lesson."""
-
-    trail: Trail
-    script: list[str]
-    legs: list[Leg]
-    checks: list[Check]
-    settled: int
-    """How many places were checked and found fine."""
-    figures: Figures
-    trim_start: float
-    trim_end: float
-    trimmed_by_hand: bool
-    loose_mends: int
-    named: list[Named] = []
-    """What was named in talk: where the stage follows it, and where it could."""
-    talk: list[TalkStretch] = []
-    """The talk of the trail, stretch by stretch."""
+    part_by_part: list[PartByPart]
+    stops: dict[int, list[str]]
 
 
 class TextView(Answer):
@@ -480,25 +371,8 @@ class StageChange(Answer):
     known any more, `whole` is the stage."""
 
     key: str
-    changes: list[PatchOperation] = []
+    changes: list[PatchOperation] = Field(default_factory=list)
     whole: Stage | None = None
-
-
-class NewTake(Body):
-    origin: str = Field(default="microphone", pattern="^(microphone|file)$")
-
-
-class Event(Body):
-    at: float = Field(ge=0, le=4 * 3600)
-    what: str = Field(max_length=40)
-    detail: str = Field(default="", max_length=6000)
-
-
-class Events(Body):
-    """What happened while recording; `first` counts the events of this take that came before these."""
-
-    first: int = Field(ge=0, le=1_000_000)
-    events: list[Event] = Field(max_length=1000)
 
 
 class VideoWish(Body):

@@ -16,7 +16,7 @@ from werkzeug.exceptions import HTTPException, RequestEntityTooLarge
 
 from wordtrail import __version__
 from wordtrail.api import catalogue, files, lessons, media, plan, student, takes, text
-from wordtrail.api.answers import Problem
+from wordtrail.api.bodies import Problem
 from wordtrail.api.compressed import compressed
 from wordtrail.api.context import Context, SimulatedMicrophone
 from wordtrail.api.json_rim import JsonRim

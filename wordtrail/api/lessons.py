@@ -6,7 +6,7 @@ from flask import Response
 from flask_openapi.blueprint import APIBlueprint
 from pydantic import BaseModel, Field
 
-from wordtrail.api import answers
+from wordtrail.api import answers, take_answers
 from wordtrail.api.context import answer, context, reached_at
 from wordtrail.api.lesson_sound import ask_for_sound
 from wordtrail.api.passphrase import is_locked, unlock
@@ -251,7 +251,7 @@ def guide(path: LessonPath, query: GuideQuery) -> Response:
     )
 
 
-@routes.get("/lessons/<lesson>/trail", responses={200: answers.TrailView})
+@routes.get("/lessons/<lesson>/trail", responses={200: take_answers.TrailView})
 def trail(path: LessonPath, query: TakeQuery) -> Response:
     """The trail of one take, as mended."""
     workspace = context().workspace

@@ -8,6 +8,7 @@ from flask_openapi.models.file import FileStorage
 from pydantic import BaseModel, ConfigDict, Field
 
 from wordtrail.api import answers
+from wordtrail.api.bodies import Body
 from wordtrail.api.context import answer, context
 from wordtrail.api.downloads import download, file_name
 from wordtrail.api.media import CHART, chart_answer
@@ -41,7 +42,7 @@ class ChartPath(LessonPath):
     chart: str = Field(pattern=CHART)
 
 
-class PlanSource(answers.Body):
+class PlanSource(Body):
     """The lesson whose plan is taken over, for a lesson as it was at `revision`."""
 
     of: str = Field(max_length=64)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from flask import Response
 
-from wordtrail.api.answers import Problem
+from wordtrail.api.bodies import Problem
 from wordtrail.core import errors
 
 STATUS: dict[type[errors.WordTrailError], int] = {

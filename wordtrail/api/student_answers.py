@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from pydantic import Field
 
-from wordtrail.api.answers import Answer, Body, PatchOperation
+from wordtrail.api.answers import PatchOperation
+from wordtrail.api.bodies import Answer, Body
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.plan.answers import AnsweredBy, Verdict

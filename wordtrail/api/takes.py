@@ -7,7 +7,7 @@ from flask_openapi.blueprint import APIBlueprint
 from flask_openapi.models.file import FileStorage
 from pydantic import BaseModel, ConfigDict, Field
 
-from wordtrail.api import answers
+from wordtrail.api import answers, take_answers
 from wordtrail.api.context import answer, context
 from wordtrail.api.views import job_view, take_view
 from wordtrail.core.errors import EmptySound
@@ -56,8 +56,8 @@ class SoundForm(BaseModel):
     sound: FileStorage
 
 
-@routes.post("/lessons/<lesson>/takes", responses={201: answers.Take})
-def begin(path: LessonPath, body: answers.NewTake) -> Response:
+@routes.post("/lessons/<lesson>/takes", responses={201: take_answers.Take})
+def begin(path: LessonPath, body: take_answers.NewTake) -> Response:
     """A new take, to which pieces will be sent while it is recorded."""
     workspace = context().workspace
     with workspace.database.write_session() as session:
@@ -79,7 +79,7 @@ def keep_piece(path: PiecePath) -> Response:
 
 
 @routes.post("/takes/<take>/events", responses={200: answers.Done})
-def keep_events(path: TakePath, body: answers.Events) -> Response:
+def keep_events(path: TakePath, body: take_answers.Events) -> Response:
     """Append what happened while recording; sending it again is harmless."""
     workspace = context().workspace
     with workspace.database.write_session() as session:

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from flask import Response
 from sqlalchemy.orm import Session
 
-from wordtrail.api import answers
+from wordtrail.api import answers, take_answers
 from wordtrail.api.context import answer, context, public_url, reached_at
 from wordtrail.core.cues.model import Beat, Caption, Drawing, Gate, Reveal, SignpostShown
 from wordtrail.core.direct.course import Light, PageTurn
@@ -130,11 +130,11 @@ def _standing(kept: KeptLesson, around: Surroundings) -> Standing:
     )
 
 
-def take_view(row: TakeRow, lesson: Lesson, around: Surroundings = NOTHING, used: str = "") -> answers.Take:
+def take_view(row: TakeRow, lesson: Lesson, around: Surroundings = NOTHING, used: str = "") -> take_answers.Take:
     """A take of a lesson, with what was found in it, and the take that the lesson uses."""
     found = around.trails.get(row.id)
     trail = current_trail(lesson, row.id, found.trail) if found else None
-    return answers.Take(
+    return take_answers.Take(
         id=row.id,
         number=row.number,
         state=row.state,
@@ -184,12 +184,12 @@ def fresh_answer(kept: KeptLesson) -> Response:
     return answer(view, 201)
 
 
-def trail_view(lesson: Lesson, take: str, found: Trail) -> answers.TrailView:
+def trail_view(lesson: Lesson, take: str, found: Trail) -> take_answers.TrailView:
     """A take's trail as it stands in the lesson, with what wants a listen."""
     shown = current_trail(lesson, take, found)
     words = script(lesson)
     start, end = kept_ends(lesson, take, found)
-    return answers.TrailView(
+    return take_answers.TrailView(
         trail=with_guesses(shown),
         script=[word.id for word in words],
         legs=list(legs(shown, {word.id: place for place, word in enumerate(words)})),
@@ -205,7 +205,7 @@ def trail_view(lesson: Lesson, take: str, found: Trail) -> answers.TrailView:
     )
 
 
-def _talk_views(lesson: Lesson, take: str, shown: Trail) -> list[answers.TalkStretch]:
+def _talk_views(lesson: Lesson, take: str, shown: Trail) -> list[take_answers.TalkStretch]:
     """The talk in words, stretch by stretch; what one text was written for stands at its first one."""
     found = []
     for part in talk_parts(lesson.talk, take, shown.asides):
@@ -214,7 +214,7 @@ def _talk_views(lesson: Lesson, take: str, shown: Trail) -> list[answers.TalkStr
         text = part.text.text if part.text else ""
         blanks = [one for one in lesson.blanks if one.take == take and one.start < whole.end and one.end > whole.start]
         found.append(
-            answers.TalkStretch(
+            take_answers.TalkStretch(
                 start=part.text.start if part.text else whole.start,
                 end=part.text.end if part.text else whole.end,
                 heard=heard,

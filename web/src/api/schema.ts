@@ -5890,10 +5890,7 @@ export interface components {
         StageChange: {
             /** Key */
             key: string;
-            /**
-             * Changes
-             * @default []
-             */
+            /** Changes */
             changes: components["schemas"]["PatchOperation"][];
             whole: components["schemas"]["Stage"] | null;
         };
@@ -6244,15 +6241,9 @@ export interface components {
             live_marks: string[];
             /** Drawing Seconds */
             drawing_seconds: number;
-            /**
-             * Part By Part
-             * @default []
-             */
+            /** Part By Part */
             part_by_part: components["schemas"]["PartByPart"][];
-            /**
-             * Stops
-             * @default {}
-             */
+            /** Stops */
             stops: {
                 [key: string]: string[];
             };
@@ -6336,15 +6327,9 @@ export interface components {
             trimmed_by_hand: boolean;
             /** Loose Mends */
             loose_mends: number;
-            /**
-             * Named
-             * @default []
-             */
+            /** Named */
             named: components["schemas"]["Named"][];
-            /**
-             * Talk
-             * @default []
-             */
+            /** Talk */
             talk: components["schemas"]["TalkStretch"][];
         };
         /**

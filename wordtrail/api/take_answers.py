@@ -1,0 +1,85 @@
+"""The shapes of requests and answers about takes. Core values go out as they are."""
+
+from __future__ import annotations
+
+from pydantic import Field
+
+from wordtrail.api.bodies import Answer, Body
+from wordtrail.core.direct.named import Named
+from wordtrail.core.trail.checks import Check, Figures
+from wordtrail.core.trail.legs import Leg
+from wordtrail.core.trail.model import HeardWord, Trail
+from wordtrail.core.trail.talk_text import TalkBlank
+
+
+class Take(Answer):
+    id: str
+    number: int
+    state: str
+    origin: str
+    seconds: float
+    made_at: float
+    fault: str
+    has_trail: bool
+    in_use: bool
+    """Whether the lesson is made of it."""
+    asks: bool
+    """Whether the teacher has yet to say if it is to be used."""
+    words_read: int
+    words: int
+    is_talk: bool = False
+    """Whether hardly anything of the lesson is read in it."""
+
+
+class TalkStretch(Answer):
+    """A stretch of talk in words, or several (`stretches`) that one text was written for: as they were roughly heard,
+    as the teacher accepted them (empty: not yet), and when each word of the accepted ones, or else of those that were
+    heard, is said; what of it is not to be heard; and what she had planned to say here, in her cue notes."""
+
+    start: float
+    end: float
+    heard: str
+    text: str
+    words: list[HeardWord]
+    blanks: list[TalkBlank]
+    planned: str = ""
+    stretches: int = 1
+
+
+class TrailView(Answer):
+    """A take's trail with what was mended by hand, what wants a listen, and what is kept of the take.
+    `legs` are the visits that were read on one after another, in a line; `script` are all words that may be
+    read aloud, in the order of the lesson."""
+
+    trail: Trail
+    script: list[str]
+    legs: list[Leg]
+    checks: list[Check]
+    settled: int
+    """How many places were checked and found fine."""
+    figures: Figures
+    trim_start: float
+    trim_end: float
+    trimmed_by_hand: bool
+    loose_mends: int
+    named: list[Named]
+    """What was named in talk: where the stage follows it, and where it could."""
+    talk: list[TalkStretch]
+    """The talk of the trail, stretch by stretch."""
+
+
+class NewTake(Body):
+    origin: str = Field(default="microphone", pattern="^(microphone|file)$")
+
+
+class Event(Body):
+    at: float = Field(ge=0, le=4 * 3600)
+    what: str = Field(max_length=40)
+    detail: str = Field(default="", max_length=6000)
+
+
+class Events(Body):
+    """What happened while recording; `first` counts the events of this take that came before these."""
+
+    first: int = Field(ge=0, le=1_000_000)
+    events: list[Event] = Field(max_length=1000)
