@@ -23,6 +23,7 @@ from wordtrail.core.layout.model import (
     LaidPicture,
     LaidStroke,
     Layout,
+    Look,
     Panel,
     SetPiece,
     Signpost,
@@ -113,7 +114,7 @@ class Painter:
             canvas.translate(-left, -top)
         self._paint_page(canvas, state, waited)
         if state.pointer:
-            _spot(canvas, *state.pointer)
+            _spot(canvas, self.layout.look, *state.pointer)
         canvas.restore()
 
     def _paint_page(self, canvas: skia.Canvas, state: StageState, waited: float) -> None:
@@ -182,7 +183,7 @@ class Painter:
         """The rectangle in which two states differ, in page units; None: everywhere."""
         if before.view or after.view or _scene(before) != _scene(after):
             return None
-        rects: list[Rect] = [_spot_rect(*one.pointer) for one in (before, after) if one.pointer]
+        rects: list[Rect] = [_spot_rect(self.layout.look, *one.pointer) for one in (before, after) if one.pointer]
         boxes = self._boxes[after.page]
         rects += [self._word_rect(boxes[word]) for word in (before.lit, after.lit) if word in boxes]
         low, high = sorted((before.passed, after.passed))
@@ -313,21 +314,18 @@ def draw_stroke(canvas: skia.Canvas, stroke: LaidStroke, progress: float) -> Non
     canvas.drawPath(path, paint)
 
 
-SPOT, SPOT_STRENGTH = 54.0, 0.7
-"""Radius of the pointer's spot in page units, and how opaque its middle is."""
-
-
-def _spot(canvas: skia.Canvas, x: float, y: float, strength: float) -> None:
+def _spot(canvas: skia.Canvas, look: Look, x: float, y: float, strength: float) -> None:
     """A soft spot of light, strong in the middle, gone at its edge."""
     colour = argb("ochre")
-    strong = skia.ColorSetA(colour, round(255 * SPOT_STRENGTH * strength))
+    strong = skia.ColorSetA(colour, round(255 * look.spot_strength * strength))
     paint = skia.Paint(AntiAlias=True)
-    paint.setShader(skia.GradientShader.MakeRadial(skia.Point(x, y), SPOT, [strong, skia.ColorSetA(colour, 0)]))
-    canvas.drawCircle(x, y, SPOT, paint)
+    paint.setShader(skia.GradientShader.MakeRadial(skia.Point(x, y), look.spot, [strong, skia.ColorSetA(colour, 0)]))
+    canvas.drawCircle(x, y, look.spot, paint)
 
 
-def _spot_rect(x: float, y: float, strength: float) -> Rect:
-    return x - SPOT - 2, y - SPOT - 2, x + SPOT + 2, y + SPOT + 2
+def _spot_rect(look: Look, x: float, y: float, strength: float) -> Rect:
+    reach = look.spot + 2
+    return x - reach, y - reach, x + reach, y + reach
 
 
 def _scene(state: StageState) -> tuple[object, ...]:

@@ -2027,7 +2027,9 @@ export interface components {
              *       "highlight_above": 0.92,
              *       "highlight_below": 0.34,
              *       "letter": 0.36,
-             *       "stone": 13
+             *       "stone": 13,
+             *       "spot": 54,
+             *       "spot_strength": 0.7
              *     }
              */
             look: components["schemas"]["Look"];
@@ -2113,6 +2115,16 @@ export interface components {
              * @default 13
              */
             stone: number;
+            /**
+             * Spot
+             * @default 54
+             */
+            spot: number;
+            /**
+             * Spot Strength
+             * @default 0.7
+             */
+            spot_strength: number;
         };
         /**
          * PageStrokes

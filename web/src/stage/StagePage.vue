@@ -235,7 +235,11 @@ function choose(event: MouseEvent, word: string) {
     <template v-if="state.pointer">
       <defs>
         <radialGradient :id="`spot${id}`">
-          <stop offset="0" stop-color="var(--color-ochre)" :stop-opacity="0.7 * state.pointer[2]!" />
+          <stop
+            offset="0"
+            stop-color="var(--color-ochre)"
+            :stop-opacity="look.spot_strength * state.pointer[2]!"
+          />
           <stop offset="1" stop-color="var(--color-ochre)" stop-opacity="0" />
         </radialGradient>
       </defs>
@@ -244,7 +248,7 @@ function choose(event: MouseEvent, word: string) {
         class="pointer-events-none"
         :cx="state.pointer[0]"
         :cy="state.pointer[1]"
-        r="54"
+        :r="look.spot"
         :fill="`url(#spot${id})`"
       />
     </template>

@@ -234,6 +234,9 @@ class Look:
     letter: float = 0.36
     stone: float = 13.0
     """Radius of a thinking stone in page units."""
+    spot: float = 54.0
+    spot_strength: float = 0.7
+    """Radius of the pointer's soft spot in page units, and how strong it is in its middle, from 0 to 1."""
 
 
 @dataclass(frozen=True, slots=True)

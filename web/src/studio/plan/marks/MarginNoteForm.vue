@@ -1,17 +1,14 @@
 <script setup lang="ts">
 import type { Schemas } from '@/api/client'
+import WordsField from './WordsField.vue'
 
 const form = defineModel<Schemas['MarginNote']>({ required: true })
-const write = (event: Event) =>
-  (form.value = { ...form.value, text: (event.target as HTMLInputElement).value })
 </script>
 
 <template>
-  <input
-    class="field"
-    aria-label="Note in the margin"
-    placeholder="Note in the margin"
-    :value="form.text"
-    @change="write"
+  <WordsField
+    label="Note in the margin"
+    :model-value="form.text"
+    @update:model-value="(text) => (form = { ...form, text })"
   />
 </template>

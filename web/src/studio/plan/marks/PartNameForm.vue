@@ -1,17 +1,14 @@
 <script setup lang="ts">
 import type { Schemas } from '@/api/client'
+import WordsField from './WordsField.vue'
 
 const form = defineModel<Schemas['PartName']>({ required: true })
-const write = (event: Event) =>
-  (form.value = { ...form.value, text: (event.target as HTMLInputElement).value })
 </script>
 
 <template>
-  <input
-    class="field"
-    aria-label="Name of the part"
-    placeholder="Name of the part"
-    :value="form.text"
-    @change="write"
+  <WordsField
+    label="Name of the part"
+    :model-value="form.text"
+    @update:model-value="(text) => (form = { ...form, text })"
   />
 </template>
