@@ -15,29 +15,54 @@ from wordtrail.core.align.route import Route, route_of
 from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.talk import TALK_WORDS
 from wordtrail.core.align.timing import LAST_PHONE
+from wordtrail.core.speech.common import rank
 from wordtrail.core.speech.pronunciation import pronunciations
 from wordtrail.core.trail.model import HeardWord
 
-WORD = 1.6
-"""Price of each word: many short ones would explain anything."""
+COMMONEST, RARER = 1.0, 0.25
+"""Price of the commonest word, and what each power of ten costs by which a word is rarer in its rank: many short words
+would explain anything."""
+
+OF_THE_SCRIPT = 0.6
+"""Price of a word of the script that is not one of those teachers use anyway: it is what they talk about."""
 
 
 class AnyOrder(Search):
-    """Any word may follow any other."""
+    """Any word may follow any other, at its own price."""
+
+    prices: Costs
+    """Of each word of the route."""
 
     def entries(self, ends: Costs, talk: Costs, rested: bool) -> Costs:
-        """Every word is entered from the cheapest end, at one price."""
-        return np.full(self.route.words, self._cheapest(ends, talk, WORD).cost, np.float32)
+        """Every word is entered from the cheapest end."""
+        found: Costs = self._cheapest(ends, talk, 0.0).cost + self.prices
+        return found
 
     def entry(self, ends: Costs, talk: Costs, rested: bool, word: int) -> Origin:
         """The same for one word."""
-        return self._cheapest(ends, talk, WORD)
+        return self._cheapest(ends, talk, float(self.prices[word]))
 
 
 @lru_cache(maxsize=4)
-def _lexicon(more: tuple[str, ...]) -> tuple[tuple[str, ...], Route]:
+def _lexicon(more: tuple[str, ...]) -> tuple[tuple[str, ...], Route, type[AnyOrder]]:
+    """The words that are listened for, their route, and the rules with their prices."""
     words = [word for word in dict.fromkeys((*TALK_WORDS, *more)) if pronunciations(word)]
-    return tuple(words), route_of([pronunciations(word) for word in words], range(len(words)))
+    usual = set(TALK_WORDS)
+    rarest = len(rank())
+    own_prices = np.array(
+        [
+            COMMONEST + RARER * np.log10(1 + rank().get(word, rarest)) if word in usual else OF_THE_SCRIPT
+            for word in words
+        ],
+        np.float32,
+    )
+
+    class Priced(AnyOrder):
+        """With the prices of these words."""
+
+        prices = own_prices
+
+    return tuple(words), route_of([pronunciations(word) for word in words], range(len(words))), Priced
 
 
 def words_in(fit: Fit, talked: Talked, script_words: Iterable[str]) -> str:
@@ -62,7 +87,7 @@ def heard_words(fit: Fit, talked: Talked, script_words: Iterable[str], frames: F
 
 
 def _said_in(fit: Fit, talked: Talked, script_words: Iterable[str]) -> tuple[tuple[str, ...], Sequence[Said]]:
-    words, route = _lexicon(tuple(sorted(set(script_words))))
+    words, route, rules = _lexicon(tuple(sorted(set(script_words))))
     part = slice(talked.first, talked.last + 1)
     own = Fit(fit.enter[part], fit.stay[part], fit.new_sound[part], fit.rest_before[part])
-    return words, path_of(own, route, rules=AnyOrder).said
+    return words, path_of(own, route, rules=rules).said

@@ -42,7 +42,11 @@ defineEmits<{ again: []; unsettle: []; talk: [] }>()
     </dl>
     <p v-if="wordless" class="mt-1 text-[13px] text-quiet">
       Without words, students read “The teacher talks about it.”
-      <button class="font-semibold text-lake hover:underline" type="button" @click="$emit('talk')">
+      <button
+        class="min-h-[24px] font-semibold text-lake hover:underline"
+        type="button"
+        @click="$emit('talk')"
+      >
         Write down the next
       </button>
     </p>
