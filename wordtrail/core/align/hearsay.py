@@ -5,6 +5,7 @@ A guess ("Ooh, I wonder …"): the teacher sees it, and what is named in it is o
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterable, Sequence
 from functools import lru_cache
 
@@ -13,7 +14,7 @@ import numpy as np
 from wordtrail.core.align.path import Costs, Fit, Origin, Said, Search, Talked, path_of
 from wordtrail.core.align.route import Route, route_of
 from wordtrail.core.align.sounds import Frames
-from wordtrail.core.align.talk import TALK_WORDS
+from wordtrail.core.align.talk import OF_THE_TRADE, TALK_WORDS
 from wordtrail.core.align.timing import LAST_PHONE
 from wordtrail.core.speech.common import rank
 from wordtrail.core.speech.pronunciation import pronunciations
@@ -49,13 +50,13 @@ def _lexicon(more: tuple[str, ...]) -> tuple[tuple[str, ...], Route, type[AnyOrd
     words = [word for word in dict.fromkeys((*TALK_WORDS, *more)) if pronunciations(word)]
     usual = set(TALK_WORDS)
     rarest = len(rank())
-    own_prices = np.array(
-        [
-            COMMONEST + RARER * np.log10(1 + rank().get(word, rarest)) if word in usual else OF_THE_SCRIPT
-            for word in words
-        ],
-        np.float32,
-    )
+
+    def price(word: str) -> float:
+        if word not in usual:
+            return OF_THE_SCRIPT
+        return COMMONEST + RARER * math.log10(1 + (0 if word in OF_THE_TRADE else rank().get(word, rarest)))
+
+    own_prices = np.array([price(word) for word in words], np.float32)
 
     class Priced(AnyOrder):
         """With the prices of these words."""

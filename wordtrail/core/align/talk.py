@@ -42,4 +42,11 @@ eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen twen
 eighty ninety hundred
 """
 
+_TRADE = """
+page pages paragraph line lines picture question questions chart word words read turn text book title
+"""
+
+OF_THE_TRADE = frozenset(_TRADE.split())
+"""Words that are as common here as "the" and "and" are elsewhere."""
+
 TALK_WORDS: tuple[str, ...] = tuple(dict.fromkeys((_WORDS + _NUMBERS).split()))
