@@ -7,6 +7,7 @@ import unittest
 from dataclasses import replace
 
 from tests.core.test_director import did, reading, seen, take
+from tests.core.test_named import talk
 from tests.worlds import lesson
 from wordtrail.core.changes.chart_changes import KeepOrganizer, MakeOrganizer
 from wordtrail.core.changes.commands import apply
@@ -104,6 +105,15 @@ class CourseTest(unittest.TestCase):
         state = state_at(sheet, 5.2)
         self.assertIn(state.lit, {box.word for box in typeset(made).pages[state.page].boxes})
         self.assertIn("chart1.b1", state_at(sheet, 41).parts)
+
+    def test_named_in_talk_it_stays_while_she_reads_on(self) -> None:
+        talked = replace(READ, asides=(talk("how the story goes", 2.0),))
+        sheet = seen(self.lesson, talked)
+        found = [page_at(self.lesson, sheet, at).id for at in (1.5, 2.5, 20, 41)]
+        first, second = f"{self.first}+chart1", f"{self.second}+chart1"
+        self.assertEqual(found, [self.first, first, first, second])
+        away = did(self.lesson, (30.0, Deed.BACK, ""))
+        self.assertEqual(page_at(away, seen(away, talked), 31).id, self.first)
 
     def test_a_page_turned_by_hand_keeps_the_chart(self) -> None:
         made = did(self.lesson, (1.0, Deed.SHOW, "chart1"), (25.0, Deed.TURN, self.second))

@@ -8,6 +8,7 @@ from itertools import pairwise
 from wordtrail.core.direct.directed import Directed
 from wordtrail.core.direct.heard import Heard
 from wordtrail.core.direct.talk_words import SURE, TalkWords
+from wordtrail.core.layout.beside_text import has_text_beside
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.cards import Shown
 from wordtrail.core.plan.organizers import Organizer
@@ -35,7 +36,7 @@ BEGINS_TO_WRITE = (("write", "down"), ("write", "it"), ("fill", "in"), ("our", "
 @dataclass(frozen=True, slots=True)
 class ShownByName:
     """A card or chart (its id) that comes on the stage because it is named, from `start` until the teacher is done
-    with it."""
+    with it; a chart beside the text stays (`end` is infinite)."""
 
     board: str
     start: float
@@ -70,7 +71,8 @@ def shown_by_name(lesson: Lesson, heard: Heard, directed: Directed) -> tuple[Sho
     shown = []
     for number, (at, id) in enumerate(named):
         following = named[number + 1][0] if number + 1 < len(named) else float("inf")
-        shown.append(ShownByName(id, at, _until(at, heard, following)))
+        stays = any(chart.id == id and has_text_beside(chart) for chart in lesson.plan.organizers)
+        shown.append(ShownByName(id, at, float("inf") if stays else _until(at, heard, following)))
     return tuple(shown)
 
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from math import isfinite
 
 from wordtrail.core.direct.course import PageTurn
 from wordtrail.core.direct.directed import Directed
@@ -38,8 +39,12 @@ def turns_by_name(layout: Layout, shown: Sequence[ShownByName], by_hand: Sequenc
     turns: list[PageTurn] = []
     for one in shown:
         page = layout.page_of_board(one.board)
-        if page is not None and not any(one.start - HANDS <= turn.at <= one.end for turn in by_hand):
-            turns += [PageTurn(one.start, page), PageTurn(one.end, BACK_TO_TEXT)]
+        until = one.end if isfinite(one.end) else one.start + HANDS
+        if page is None or any(one.start - HANDS <= turn.at <= until for turn in by_hand):
+            continue
+        turns.append(PageTurn(one.start, page))
+        if isfinite(one.end):
+            turns.append(PageTurn(one.end, BACK_TO_TEXT))
     return tuple(turns)
 
 
