@@ -135,6 +135,12 @@ class UnsayableTest(unittest.TestCase):
 
 
 class HearsayTest(unittest.TestCase):
+    def test_a_letter_that_is_said_by_itself_is_no_word(self) -> None:
+        half_day, article, spelled = script_of(passage_from_text("a.m. a U.S.A.").words)
+        self.assertEqual(half_day.ways, (("EY", "EH", "M"),))
+        self.assertIn(("AH",), article.ways)
+        self.assertEqual(spelled.ways[0][-1], "EY")
+
     def test_common_talk_is_heard(self) -> None:
         frames = said("okay everybody look at this")
         fit = fit_of(frames, relations())

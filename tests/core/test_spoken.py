@@ -21,6 +21,9 @@ KNOWN = {
     "H₂O.": "h two o", "CO₂": "c o two", "2.5%": "two point five percent", "3/4": "three quarters",
     "1/3": "one third", "10–12": "ten to twelve", "10-12°C,": "ten to twelve degrees celsius", "°C.": "degrees celsius",
     "m²": "square meters", "20°F": "twenty degrees fahrenheit", "-er": "er", "–est.": "est", "U.S.A.": "u s a",
+    "4.15": "four point one five", "4pm": "four p m", "7.30pm,": "seven point three zero p m",
+    "9:15am": "nine fifteen a m",
+    "mid-1800s": "mid eighteen hundreds", "20-year-old": "twenty year old",
     "XIV": "fourteen", "2½": "two and a half", "A": "a", "I": "i", "12,": "twelve", "30–40%": "thirty to forty percent",
 }  # fmt: skip
 
@@ -29,6 +32,7 @@ ALSO = {
     "125": "one twenty five", "105": "one oh five", "9:15": "quarter past nine", "NASA": "n a s a", "°C": "degrees",
     "1868": "one thousand eight hundred sixty eight", "$4.50": "four fifty", "m": "meters", "m²": "meters squared",
     "10–12": "ten through twelve", "2½": "two and one half", "9:00": "nine",
+    "4.15": "four fifteen", "7.30pm": "half past seven p m", "6.05": "six oh five",
     "1,250": "one thousand two hundred and fifty",
 }  # fmt: skip
 

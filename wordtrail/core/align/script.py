@@ -11,6 +11,8 @@ from wordtrail.core.speech.pronunciation import in_dictionary, pronunciations
 from wordtrail.core.text.model import Word
 from wordtrail.core.text.spoken import spoken_forms
 
+LETTER_A: Sounds = ("EY",)
+
 
 def script_of(
     words: Iterable[Word], respelled: Mapping[str, tuple[Sounds, ...]] | None = None
@@ -31,8 +33,13 @@ def script_of(
 
 
 def _ways(form: tuple[str, ...]) -> list[Sounds]:
-    """The ways to say several spoken words one after another."""
-    choices = [pronunciations(said)[: MOST_WAYS if len(form) == 1 else 1] for said in form]
+    """The ways to say several spoken words one after another. Of letters that are said one by one, "a" is the
+    letter, not the word."""
+    spelled = len(form) > 1 and all(len(said) == 1 for said in form[-2:])
+    choices = [
+        (LETTER_A,) if spelled and said == "a" else pronunciations(said)[: MOST_WAYS if len(form) == 1 else 1]
+        for said in form
+    ]
     return [tuple(sound for part in parts for sound in part) for parts in product(*choices)] if all(choices) else []
 
 

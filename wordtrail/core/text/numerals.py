@@ -20,6 +20,7 @@ _ORDINAL = re.compile(r"^(\d+)(st|nd|rd|th)$")
 _DECADE = re.compile(r"^(1[1-9]|20)(\d0)s$")
 _AMOUNT = re.compile(r"^([$£€])(\d[\d,]*)(?:\.(\d\d))?$")
 _CLOCK = re.compile(r"^(\d{1,2}):(\d\d)$")
+_CLOCK_WITH_POINT = re.compile(r"^(\d|1\d|2[0-4])\.([0-5]\d)$")
 _FRACTION = re.compile(r"^(\d{1,3})/(\d{1,3})$")
 _MIXED = re.compile(r"^(\d+)([½¼¾⅓⅔⅛])$")
 _ROMAN = re.compile(r"^(?=[ivx]{2,})(x{0,3})(ix|iv|v?i{0,3})$")
@@ -84,6 +85,9 @@ def said(bare: str) -> Iterator[str]:
         yield from _fraction(*fraction.groups())
     elif _NUMBER.match(bare):
         yield from _cardinals(bare)
+        # "4.15 a.m." is a time of day where the hour is parted by a point.
+        if clock := _CLOCK_WITH_POINT.match(bare):
+            yield from _time(*clock.groups())
     elif _ROMAN.match(bare):
         yield from (cardinal(str(_from_roman(bare))), " ".join(bare))
 

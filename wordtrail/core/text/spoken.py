@@ -42,6 +42,7 @@ _ENDING = re.compile(r"^[-–‐]([a-z]{1,4})$")
 _FORMULA = re.compile(r"^(?:[A-Z][a-z]?\d*)+$")
 _FORMULA_PART = re.compile(r"\d+|[A-Za-z]")
 _CAPITALS = re.compile(r"^(?:[A-Z]\.?){2,5}$")
+_HALF_DAY = re.compile(r"^(\d{1,2}(?:[:.]\d\d)?)([ap])\.?m\.?$")
 _DASHED_RANGE = re.compile(r"^([$£€]?[\d.,/:]+)\s*[–—-]\s*([$£€]?[\d.,/:]+)(%|°[CFcf]?|[a-z]{1,3})?$")
 
 
@@ -100,6 +101,8 @@ def _said(bare: str) -> Iterator[str]:
         return
     if span := _DASHED_RANGE.match(bare):
         yield from _range(*span.groups())
+    elif half := _HALF_DAY.match(bare):
+        yield from (f"{form} {half.group(2)} m" for form in _said(half.group(1)))
     elif bare.endswith("%"):
         yield from (f"{form} percent" for form in _said(bare[:-1]))
     elif measure := _measure(bare):
@@ -108,6 +111,9 @@ def _said(bare: str) -> Iterator[str]:
         yield from numeral
     elif bare in ("m", "g", "l"):
         yield from (bare, *_UNITS[bare].split("|"))
+    elif "-" in bare and any(character.isdigit() for character in bare):
+        # "mid-1800s", "R2-D2": each part as it is said by itself.
+        yield " ".join(next(_said(part), "") for part in bare.split("-")).strip()
     else:
         parts = re.findall(r"\d+|[^\W\d_]+(?:'[^\W\d_]+)*'?", bare.translate(_LOW_AND_HIGH))
         yield " ".join(numerals.cardinal(part) if part.isdigit() else part for part in parts)
