@@ -45,6 +45,13 @@ class PathTest(unittest.TestCase):
         text = f"{TALK} | when a bee finds a field of clover | {TALK} | she does not keep it to herself | {TALK}"
         self.assertEqual(places(text, BEES), list(range(15)))
 
+    def test_a_sentence_of_two_words_between_talk_is_read_where_it_is_the_next_one(self) -> None:
+        fox = script("the fox ran over the hill. she stopped. nobody was there and the wind was cold.")
+        text = f"the fox ran over the hill | {TALK} | she stopped | {TALK} | nobody was there and the wind was cold"
+        self.assertEqual(places(text, fox), list(range(16)))
+        elsewhere = f"the fox ran over the hill she stopped | {TALK} | over the | {TALK} | nobody was there"
+        self.assertEqual(places(elsewhere, fox), list(range(11)), "these two are not what comes next")
+
     def test_a_sentence_broken_off_and_begun_again(self) -> None:
         for count in (2, 4):
             begun = " ".join(word.text for word in BEES[:count])

@@ -19,6 +19,10 @@ BESIDE = 0.7
 WORST_FIT, WORST_SHORT_FIT = 1.5, 0.8
 """What the sounds of a reading may lose on the mean; stricter for one of fewer than six words."""
 
+SURE_FIT = 0.25
+"""What the sounds of one or two words may lose on the mean where they are just the words that come next: then they are
+no chance."""
+
 SHORT = 6
 
 GLUED = 0.2
@@ -71,7 +75,10 @@ def readings_of(path: Path, frames: Frames, fit: Fit) -> tuple[tuple[Reading, ..
     while changed:
         changed = False
         for index, run in enumerate(runs):
-            if not kept[index] and run.fit <= WORST_FIT and _beside_reading(index, runs, kept, path, spoken, frames):
+            if kept[index]:
+                continue
+            beside = run.fit <= WORST_FIT and _beside_reading(index, runs, kept, path, spoken, frames)
+            if beside or (run.fit <= SURE_FIT and _comes_next(index, runs, kept)):
                 kept[index] = changed = True
     talk = [*path.talked, *(Talked(run.first, run.last) for run, keep in zip(runs, kept, strict=True) if not keep)]
     readings = tuple(run for run, keep in zip(runs, kept, strict=True) if keep)
@@ -147,6 +154,15 @@ def _beside_reading(
             if gap <= min(BESIDE + FRAME_SECONDS, talk):
                 return True
     return False
+
+
+def _comes_next(index: int, runs: Sequence[Reading], kept: Sequence[bool]) -> bool:
+    """Whether the words of a run are just those between what was read before it and what is read after it."""
+    before = next((runs[n] for n in range(index - 1, -1, -1) if kept[n]), None)
+    after = next((runs[n] for n in range(index + 1, len(runs)) if kept[n]), None)
+    run = runs[index]
+    follows = before is not None and run.said[0].word == before.said[-1].word + 1
+    return follows and after is not None and after.said[0].word == run.said[-1].word + 1
 
 
 def _nearest_talk(run: Reading, spoken: Sequence[Talked], frames: Frames, after: bool) -> float:
