@@ -157,6 +157,19 @@ class LeftOutTest(unittest.TestCase):
         self.assertEqual([(slip.word, slip.start) for slip in slips], [("w2", 2)])
         self.assertEqual(unread, ("w5", "w6", "w7"))
 
+    def test_the_rest_of_a_sentence_that_is_broken_off_was_not_left_out(self) -> None:
+        words = [ScriptWord(f"w{n}", (("B", "IY"),), n // 6) for n in range(30)]
+        begun = [Visit(f"w{n}", n, n + 0.9) for n in range(4)]
+        for goes_on, slipped in (
+            ([], []),
+            ([Visit("w6", 4.2, 5)], ["w4", "w5"]),
+            ([Visit("w6", 14, 15)], []),
+            ([Visit("w24", 4.2, 5)], []),
+        ):
+            slips, unread = left_out(words, [*begun, *goes_on])
+            self.assertEqual([slip.word for slip in slips], slipped, goes_on)
+            self.assertEqual({"w4", "w5"} <= set(unread), not slipped)
+
     def test_said_twice(self) -> None:
         slips = said_twice([Visit("a", 0, 1), Visit("a", 1.2, 2), Visit("b", 2, 3)])
         self.assertEqual([(slip.kind, slip.start) for slip in slips], [(SlipKind.SAID_TWICE, 1.2)])

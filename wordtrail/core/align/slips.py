@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from itertools import groupby, pairwise
 
@@ -38,6 +38,9 @@ COMMONEST = 100
 """How many words are the commonest."""
 
 SAID_TWICE_WITHIN = 1.5
+
+STRAIGHT_ON, MOST_PASSED_OVER = 1.5, 12
+"""Seconds within which the reading goes on behind words that are left out, and how many words those can be."""
 
 SHORTEST_SHARE, LONGEST_SHARE = 0.4, 1.9
 """How many sounds, of those its words should have, talk between two words of a sentence must have to
@@ -213,7 +216,10 @@ def _breath(said: Talked, frames: Frames) -> int:
 
 
 def left_out(script: Sequence[ScriptWord], visits: Sequence[Visit]) -> tuple[tuple[Slip, ...], tuple[str, ...]]:
-    """Words without a visit: slips where half of their sentence was read, else simply unread."""
+    """Words without a visit: slips where half of their sentence was read and the reading went straight on over them,
+    else simply unread. (The rest of a sentence that is broken off to talk about it was not left out.)"""
+    place = {word.id: number for number, word in enumerate(script)}
+    passed = _passed_over(place, visits)
     first_visit: dict[str, Visit] = {}
     for visit in visits:
         first_visit.setdefault(visit.word, visit)
@@ -226,12 +232,21 @@ def left_out(script: Sequence[ScriptWord], visits: Sequence[Visit]) -> tuple[tup
         for word in sentence:
             if word.id in first_visit:
                 moment = first_visit[word.id].end
-            elif read >= HALF * len(sentence):
+            elif read >= HALF * len(sentence) and place[word.id] in passed:
                 at = moment if moment is not None else _first_moment(sentence, first_visit)
                 slips.append(Slip(SlipKind.LEFT_OUT, word.id, at, at))
             else:
                 unread.append(word.id)
     return tuple(slips), tuple(unread)
+
+
+def _passed_over(place: Mapping[str, int], visits: Sequence[Visit]) -> set[int]:
+    """The places of the script over which the reading went straight on from one word to a later one."""
+    passed: set[int] = set()
+    for here, there in pairwise(sorted(visits, key=lambda visit: visit.start)):
+        if there.start - here.end <= STRAIGHT_ON and place[there.word] - place[here.word] <= MOST_PASSED_OVER:
+            passed.update(range(place[here.word] + 1, place[there.word]))
+    return passed
 
 
 def _first_moment(sentence: list[ScriptWord], first_visit: dict[str, Visit]) -> float:
