@@ -20,6 +20,7 @@ from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.forms.underline import Underline
 from wordtrail.core.marks.model import Mark
+from wordtrail.core.plan.activities.choose import Choice, Choose
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.plan.organizers import Shape, on_grid
 from wordtrail.core.trail.directions import Deed
@@ -118,6 +119,17 @@ class CourseTest(unittest.TestCase):
     def test_a_page_turned_by_hand_keeps_the_chart(self) -> None:
         made = did(self.lesson, (1.0, Deed.SHOW, "chart1"), (25.0, Deed.TURN, self.second))
         self.assertEqual(page_at(made, seen(made, READ), 26).id, f"{self.second}+chart1")
+
+    def test_under_a_question_it_stays_and_a_chart_with_the_stage_to_itself_does_not(self) -> None:
+        choices = Choose(choices=(Choice("one", right=True), Choice("two")))
+        made = apply(self.lesson, KeepPoint(PausePoint("", "", "Which?", 4, choices)))
+        question = made.pause_points[0].id
+        done = [(3.0, Deed.SHOW, "chart1"), (15.0, Deed.SHOW, question), (20.0, Deed.BACK, "")]
+        sheet = seen(did(made, *done), READ)
+        found = [page_at(made, sheet, at) for at in (4, 16, 21)]
+        self.assertEqual([(page.board, page.beside) for page in found][1:], [(question, ""), ("chart1", self.first)])
+        alone = apply(made, KeepOrganizer(replace(made.plan.organizers[0], beside_text=False)))
+        self.assertEqual(page_at(alone, seen(did(alone, *done), READ), 21).id, self.first)
 
     def test_the_signpost_of_a_question_has_its_place(self) -> None:
         made = apply(self.lesson, KeepPoint(PausePoint("", ON_FIRST[-1], "What now?", 4)))

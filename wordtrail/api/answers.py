@@ -259,7 +259,8 @@ class FileFormat(Answer):
 
 class Catalogue(Answer):
     """The kinds of things that a lesson can hold, as menus show them. `fresh_point` is a pause point with nothing in
-    it yet, `think_seconds` says how long its think time may be, `letters` stand before options."""
+    it yet, `think_seconds` says how long its think time may be, `letters` stand before options; a chart of more than
+    `boxes_beside_text` boxes has no room beside the text."""
 
     activities: list[ActivityKind]
     think_seconds: Limits
@@ -271,6 +272,7 @@ class Catalogue(Answer):
     photo_endings: list[str]
     fresh_point: PausePoint
     letters: str
+    boxes_beside_text: int
 
 
 class PlanView(Answer):

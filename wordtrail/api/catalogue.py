@@ -7,6 +7,7 @@ from flask_openapi.blueprint import APIBlueprint
 
 from wordtrail.api import answers
 from wordtrail.api.context import answer
+from wordtrail.core.layout.beside_text import MOST_BOXES
 from wordtrail.core.marks.forms.all import FORMS
 from wordtrail.core.marks.symbols import Symbol
 from wordtrail.core.plan.activities.activity import LETTERS
@@ -61,6 +62,7 @@ def all_kinds() -> answers.Catalogue:
         plan_formats=[_file_format(one, is_written=True) for one in PLAN_FORMATS],
         photo_endings=list(PHOTO_ENDINGS),
         letters=LETTERS,
+        boxes_beside_text=MOST_BOXES,
         think_seconds=THINK,
         fresh_point=PausePoint("", "", "", first.usual_think, first.fresh()),
     )

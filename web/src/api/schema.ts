@@ -1004,7 +1004,8 @@ export interface components {
         /**
          * Catalogue
          * @description The kinds of things that a lesson can hold, as menus show them. `fresh_point` is a pause point with nothing in
-         *     it yet, `think_seconds` says how long its think time may be, `letters` stand before options.
+         *     it yet, `think_seconds` says how long its think time may be, `letters` stand before options; a chart of more than
+         *     `boxes_beside_text` boxes has no room beside the text.
          */
         Catalogue: {
             /** Activities */
@@ -1025,6 +1026,8 @@ export interface components {
             fresh_point: components["schemas"]["PausePoint"];
             /** Letters */
             letters: string;
+            /** Boxes Beside Text */
+            boxes_beside_text: number;
         };
         /**
          * ActivityKind

@@ -137,6 +137,28 @@ describe('the desk', () => {
     expect(desk.chartPage.value).toBe(6)
   })
 
+  it('has a chart beside the text under a question, as the lesson has it, and no other one', () => {
+    const { noted, here, desk } = made(3)
+    desk.chart()
+    desk.go(1)
+    expect([here.value, desk.chartPage.value, desk.nextChart.value]).toEqual([4, undefined, ''])
+    desk.chart()
+    desk.back()
+    expect([here.value, desk.chartPage.value]).toEqual([3, 8])
+    desk.go(1)
+    desk.go(-1)
+    expect(desk.chartPage.value, 'turned back to the text').toBe(8)
+    desk.back()
+    desk.chart()
+    desk.show()
+    desk.back()
+    desk.chart()
+    desk.go(1)
+    desk.back()
+    expect(noted.slice(-3)).toEqual(['show chart2', 'show pause2', 'back'])
+    expect(desk.chartPage.value, 'it had the stage to itself').toBeUndefined()
+  })
+
   it('comes closer to words and back, and turning is back too', () => {
     const { noted, desk, here } = made(1)
     desk.closer('a b')

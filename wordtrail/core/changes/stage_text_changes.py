@@ -93,10 +93,9 @@ def _written_in_chart(chart: Organizer, name: str, written: str) -> Organizer:
 
 def _written_in_box(box: Box, name: str, written: str) -> Box:
     """A box with one of its texts written anew: its heading, its question, or a line that is filled in."""
-    for step, line in enumerate(box.steps):
+    for step in range(len(box.steps)):
         if name == box_text(box.id, step):
-            steps = (written if number == step else other for number, other in enumerate(box.steps))
-            return replace(box, text="\n".join(steps) if line or written else box.text)
+            return replace(box, text="\n".join((*box.steps[:step], written, *box.steps[step + 1 :])))
     field = BOX_TEXTS.get(name.removeprefix(box.id))
     return _with(box, field, written) if field else box
 

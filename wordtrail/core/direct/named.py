@@ -84,7 +84,7 @@ def _turned_from(layout: Layout, turns: Sequence[PageTurn], named: Named) -> str
         own = page.beside or page.id
         if abs(turn.at - named.at) < A_MOMENT and named.target in (own, page.board):
             return before or own
-        if turn.at <= named.at and not page.title and (page.beside or not page.board):
+        if turn.at <= named.at and page.is_text:
             before = own
     return None
 

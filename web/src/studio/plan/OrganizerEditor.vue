@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useCatalogue } from '@/api/catalogue'
 import type { Schemas } from '@/api/client'
 import { useDraft } from '@/parts/draft'
 import SpanField from './SpanField.vue'
@@ -18,6 +19,7 @@ const { draft, keep } = useDraft(
   () => props.chart,
   (chart) => props.send(chart),
 )
+const catalogue = useCatalogue()
 const numberOf = (event: Event) => Number((event.target as HTMLInputElement).value)
 function quote(box: Schemas['Box'], spans: Schemas['Span'][]) {
   box.quote = spans[0] ?? null
@@ -36,8 +38,12 @@ function quote(box: Schemas['Box'], spans: Schemas['Span'][]) {
       <input v-model="draft.beside_text" class="h-4 w-4 accent-moss" type="checkbox" /> The text stays beside
       it
     </label>
-    <p v-if="draft.beside_text && draft.boxes.length > 6" class="text-[13px] text-quiet">
-      There is room for six boxes beside the text. This chart has more, so it has the stage to itself.
+    <p
+      v-if="draft.beside_text && draft.boxes.length > catalogue.boxes_beside_text"
+      class="text-[13px] text-quiet"
+    >
+      There is room for {{ catalogue.boxes_beside_text }} boxes beside the text. This chart has more, so it
+      has the stage to itself.
     </p>
     <div class="flex items-center gap-2 text-[13px]">
       <label class="flex items-center gap-1">

@@ -43,18 +43,22 @@ export function useDesk(
     return charts.find((n) => pages[n]!.beside === text) ?? charts[0]
   })
   const isBeside = computed(() => !!layout.value?.pages[chartPage.value ?? -1]?.beside)
+  /** Whether the chart that was brought up stands beside the text, and so under whatever else is brought up. */
+  const stays = () => !!layout.value?.pages.some((one) => one.board === now.value.chart && one.beside)
   /** The charts that have a page, in the order of the plan. */
   const charts = computed(() => {
     const boards = new Set(layout.value?.pages.map((one) => one.board))
     const all = guide.value?.part_by_part.map((one) => one.target) ?? []
     return all.filter((id) => boards.has(id) && !points.value.some((point) => point.id === id))
   })
-  /** The chart that is brought up next: the first one that was not begun. */
-  const nextChart = computed(
-    () => charts.value.find((id) => !shownOf(id).length && id !== now.value.chart) ?? charts.value[0] ?? '',
-  )
+  /** The chart that is brought up next, from the text: the first one that was not begun. */
+  const nextChart = computed(() => {
+    if (boardHere.value) return ''
+    return charts.value.find((id) => !shownOf(id).length && id !== now.value.chart) ?? charts.value[0] ?? ''
+  })
   /** Bring up the next chart, or put it away. */
   function chart() {
+    if (boardHere.value) return
     if (now.value.chart) return void did('back', '', { chart: '', close: '' })
     if (nextChart.value) did('show', nextChart.value, { chart: nextChart.value, close: '' })
   }
@@ -94,8 +98,8 @@ export function useDesk(
     const page = there && layout.value?.pages[there.page]
     if (!page || to === way.at.value) return
     const brought = page.board || there.signpost
-    // A page that is turned hides a chart that has the stage to itself.
-    const chart = brought || isBeside.value ? now.value.chart : ''
+    // What comes after it hides a chart that has the stage to itself for good.
+    const chart = stays() ? now.value.chart : ''
     did(brought ? 'show' : 'turn', brought || page.id, { close: '', chart })
     way.jump(to)
   }
