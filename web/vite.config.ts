@@ -1,12 +1,46 @@
 import tailwindcss from '@tailwindcss/vite'
 import vue from '@vitejs/plugin-vue'
 import { fileURLToPath } from 'node:url'
-import { defineConfig } from 'vite'
+import { brotliCompressSync } from 'node:zlib'
+import { defineConfig, type Plugin } from 'vite'
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
+/** The interface's two typefaces are on their way with the student's page: found in the style sheet alone they would
+    be asked for when the first text is drawn, which a slow network makes one wait for. */
+const facesOnTheWay = (): Plugin => ({
+  name: 'faces-on-the-way',
+  transformIndexHtml: {
+    order: 'post',
+    handler: (_, { bundle, filename }) =>
+      filename.endsWith('student.html')
+        ? Object.keys(bundle ?? {})
+            .filter((name) => /next-latin-(400|600)-normal.*\.woff2$/.test(name))
+            .map((name) => ({
+              tag: 'link',
+              attrs: { rel: 'preload', as: 'font', crossorigin: true, href: `/${name}` },
+              injectTo: 'head' as const,
+            }))
+        : [],
+  },
+})
+
+/** What is text is compressed as far as it goes, once, and lies beside the file as it is. */
+const packed = (): Plugin => ({
+  name: 'packed',
+  generateBundle(_, bundle) {
+    for (const [name, file] of Object.entries(bundle))
+      if (/\.(js|css|svg)$/.test(name))
+        this.emitFile({
+          type: 'asset',
+          fileName: `${name}.br`,
+          source: brotliCompressSync(file.type === 'chunk' ? file.code : file.source),
+        })
+  },
+})
+
 export default defineConfig({
-  plugins: [vue(), tailwindcss()],
+  plugins: [vue({ features: { optionsAPI: false } }), tailwindcss(), facesOnTheWay(), packed()],
   resolve: { alias: { '@': here('./src') } },
   build: {
     target: 'es2022',

@@ -166,7 +166,7 @@ class AsDeliveredTest(unittest.TestCase):
         """A student opens the link, hears the lesson, answers, prints a chart."""
         token = self.got("POST /lessons/{lesson}/link", lesson=lesson)["url"].rpartition("/")[2]
         self.assertIn(b"<svg", self.ask("GET /lessons/{lesson}/link/qr.svg", lesson=lesson).body())
-        self.assertIn("<div", self.http.get(f"/s/{token}").text())
+        self.opens_with_all_on_its_way(token)
         stage = self.got("GET /student/{token}", token=token)
         face = self.ask(
             "GET /student/{token}/faces/{typeface}/{style}.woff2", token=token, typeface="Andika", style="plain"
@@ -187,6 +187,28 @@ class AsDeliveredTest(unittest.TestCase):
         for picture in (picture for page in stage["layout"]["pages"] for picture in page["pictures"]):
             self.ask("GET /student/{token}/pictures/{file}", token=token, file=picture["file"])
         self.got("DELETE /lessons/{lesson}/link", lesson=lesson)
+
+    def opens_with_all_on_its_way(self, token: str) -> None:
+        """What the student's page opens with is named where a browser sees it first: its programs, the lesson, the
+        typefaces; and each is there, as far compressed as it goes."""
+        page = self.http.get(f"/s/{token}")
+        self.assertIn("<div", page.text())
+        named = re.findall(r"<(.+?)>", page.headers["link"]) + re.findall(
+            r'rel="preload"[^>]* href="(.+?)"', page.text()
+        )
+        self.assertIn(f"/api/student/{token}", named)
+        self.assertTrue(any(f"{token}/faces/" in one for one in named), named)
+        self.assertTrue(any(one.endswith(".js") for one in named), named)
+        for one in named:
+            plain = self.http.get(one, headers={"Accept-Encoding": "identity"})
+            packed = self.http.get(one, headers={"Accept-Encoding": "br"})
+            self.assertEqual((plain.status, packed.status), (200, 200), one)
+            self.assertEqual(plain.body(), packed.body(), one)
+            if one.endswith(".js"):
+                self.assertEqual(packed.headers["content-encoding"], "br", one)
+                self.assertEqual(
+                    packed.headers["content-type"].partition(";")[0], plain.headers["content-type"].partition(";")[0]
+                )
 
     def make_lessons(self) -> str:
         """Lessons from a text, from words, from a file; the first one's id."""

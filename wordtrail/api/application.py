@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import mimetypes
 import re
 import time
 from collections.abc import Iterable
@@ -33,6 +34,9 @@ LARGEST_UPLOAD_MEGABYTES = 1024
 
 
 TOKEN = re.compile(r"[A-Za-z0-9_-]{1,64}")
+
+PROGRAM = re.compile(r'(?:src|href)="(/assets/[^"]+\.js)"')
+"""Where a built page names a program."""
 
 log = logger("wordtrail.api")
 
@@ -111,17 +115,16 @@ def _add_pages(app: OpenAPI) -> None:
             raise NotFound("page")
         wanted = _built(path)
         if wanted:
-            response = send_file(wanted, conditional=True)
+            response = _packed_at_build(wanted) or send_file(wanted, conditional=True)
             if path.startswith("assets/"):
                 response.cache_control.max_age = 31_536_000
             return response
         if not path.startswith("s/"):
             return send_file(WEB / "index.html", max_age=0)
         response = send_file(WEB / "student.html", max_age=0)
-        if TOKEN.fullmatch(path.removeprefix("s/")):
-            # The lesson is on its way while the page's program still comes.
-            lesson = f"/api/student/{path.removeprefix('s/')}"
-            response.headers["Link"] = f"<{lesson}>; rel=preload; as=fetch; crossorigin"
+        token = path.removeprefix("s/")
+        if TOKEN.fullmatch(token):
+            response.headers["Link"] = ", ".join(_programs(WEB / "student.html") + student.on_the_way(token))
         return response
 
     @app.after_request
@@ -137,6 +140,11 @@ def _add_pages(app: OpenAPI) -> None:
         return response
 
 
+def _programs(page: Path) -> list[str]:
+    """Links to the programs of a page: they come first, for they have to be read before anything is drawn."""
+    return [f"<{name}>; rel=modulepreload" for name in PROGRAM.findall(page.read_text("utf-8"))]
+
+
 def _built(path: str) -> Path | None:
     """The file of the built front end at this path, if there is one."""
     try:
@@ -145,6 +153,17 @@ def _built(path: str) -> Path | None:
     except (OSError, ValueError):
         # No file has such a name: it is too long, or holds a zero byte.
         return None
+
+
+def _packed_at_build(file: Path) -> Response | None:
+    """`file` as the build compressed it, for who can read that."""
+    packed = file.with_name(f"{file.name}.br")
+    if not request.accept_encodings["br"] or not packed.is_file():
+        return None
+    response = send_file(packed, mimetype=mimetypes.guess_type(file.name)[0], conditional=True)
+    response.headers["Content-Encoding"] = "br"
+    response.vary.add("Accept-Encoding")
+    return response
 
 
 def _http_problem(fault: HTTPException) -> Response:

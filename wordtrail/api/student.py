@@ -3,19 +3,21 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from urllib.parse import quote
 
 from flask import Response
 from flask_openapi.blueprint import APIBlueprint
 from pydantic import BaseModel, Field
 
 from wordtrail.api import student_answers
+from wordtrail.api.compressed import for_many
 from wordtrail.api.context import answer, context
 from wordtrail.api.lesson_sound import sound_answer
 from wordtrail.api.media import CHART, chart_answer, picture_answer
 from wordtrail.api.views import operations
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.unanswered import unanswered
-from wordtrail.core.errors import NotFound
+from wordtrail.core.errors import NotFound, WordTrailError
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.asked import asked_in
 from wordtrail.core.plan.activities.activity import LETTERS
@@ -71,7 +73,7 @@ _stages: Kept[str, bytes] = Kept(MOST_BYTES, len)
 @routes.get("/<token>", responses={200: student_answers.StudentStage})
 def student_stage(path: TokenPath) -> Response:
     """The lesson behind a link, as a stage without the answers of its pause points."""
-    return Response(_made(_given(path.token)), mimetype="application/json")
+    return for_many(Response(_made(_given(path.token)), mimetype="application/json"))
 
 
 def _made(given: Given) -> bytes:
@@ -100,6 +102,22 @@ def _stage(given: Given) -> bytes:
         ],
     )
     return stage.model_dump_json().encode()
+
+
+def on_the_way(token: str) -> list[str]:
+    """Links (RFC 8288) with which a student's page is sent, so that the lesson behind a link and the typefaces it
+    opens with are on their way while the page's program still comes. Of a link that leads nowhere, only its answer."""
+    lesson = f"/api/student/{token}"
+    links = [f"<{lesson}>; rel=preload; as=fetch; crossorigin"]
+    try:
+        opening = _given(token).show.layout.pages[:1]
+    except WordTrailError:
+        return links
+    faces = sorted({(piece.typeface, piece.style) for page in opening for piece in page.pieces})
+    return links + [
+        f"<{lesson}/faces/{typeface}/{quote(style)}.woff2>; rel=preload; as=font; crossorigin"
+        for typeface, style in faces
+    ]
 
 
 @routes.get("/<token>/answers", responses={200: student_answers.StudentAnswers})

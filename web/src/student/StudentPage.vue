@@ -3,7 +3,6 @@ import { Pause, Play } from '@lucide/vue'
 import { useEventListener, useLocalStorage, useSessionStorage } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { ask, client, Problem, type Schemas } from '@/api/client'
-import { patched } from '@/api/patch'
 import { useKeys } from '@/parts/keys'
 import { clock } from '@/parts/words'
 import { SPEEDS, usePlayer } from '@/stage/player'
@@ -56,7 +55,10 @@ onMounted(async () => {
     problem.value = Problem.of(fault)
   }
 })
-/* What comes after the think time is not on the page until one has come there. */
+/* What comes after the think time is not on the page until one has come there, nor is what puts it there needed
+   before: it comes once the lesson can be played. */
+const changing = () => import('@/api/patch')
+watch(stage, () => void changing().catch(() => undefined), { once: true, flush: 'post' })
 let fresh: Schemas['StudentStage'] | undefined
 const opened = computed(() =>
   [...player.passed.value, ...(player.answering.value ? [player.gate.value] : [])].sort(),
@@ -73,6 +75,7 @@ watch(
         }),
       )
       // An answer that comes later than one that was asked for after it holds less.
+      const { patched } = await changing()
       if (gates === opened.value) stage.value = patched(fresh, changes)
     } catch (fault) {
       problem.value = Problem.of(fault)
@@ -161,7 +164,7 @@ useKeys({
   <div class="flex h-screen flex-col bg-white">
     <template v-if="stage && player.state.value">
       <header class="flex min-h-[52px] items-baseline gap-3 px-8 pt-4">
-        <h1 class="text-[18px] font-bold">{{ stage.title }}</h1>
+        <h1 class="text-[18px] font-semibold">{{ stage.title }}</h1>
         <p class="text-quiet">{{ pageNote }}</p>
         <p class="ml-auto text-quiet">
           {{
