@@ -10,18 +10,22 @@ import argparse
 import resource
 import sys
 import time
+from collections import Counter
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
 import numpy as np
 
+from bench.align import hard
 from bench.align.narrations import Narration
+from bench.align.planted import TEMPTATIONS, Planted, planted
 from bench.align.situations import long_take, narrations, second_takes
-from wordtrail.core.align.aligner import align, explained
+from bench.align.stages import kept_by_stage, table
+from wordtrail.core.align.aligner import explained
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.values import RATE
 from wordtrail.core.speech.phone_model import Matrix
-from wordtrail.core.trail.model import SlipKind, Trail
+from wordtrail.core.trail.model import Slip, SlipKind, Trail
 
 CLOSE, SAID = 0.1, 0.5
 """Seconds from the truth within which a start is right, and a lit word is really being said."""
@@ -45,14 +49,16 @@ class Result:
     seconds: float
     took: float
     missed: list[tuple[str, float, float]]
+    kept: Counter[str]
 
 
 def measure(narration: Narration, earlier: Matrix | None = None) -> Result:
     """Align a narration and hold the trail against its truth; `earlier` is what is known of its voice."""
     words = narration.passage.words
     begun = time.perf_counter()
-    trail = align(narration.samples, script_of(words), earlier=earlier)
+    seen = explained(narration.samples, script_of(words), earlier=earlier)
     took = time.perf_counter() - begun
+    trail = seen.trail
     place = {word.id: index for index, word in enumerate(words)}
     visits = [(place[visit.word], visit.start, visit.confidence) for visit in trail.visits]
 
@@ -73,6 +79,7 @@ def measure(narration: Narration, earlier: Matrix | None = None) -> Result:
         np.array([sure for _, sure in known]), np.array([off for off, _ in known]),
         len(narration.samples) / RATE, took,
         [(words[p].text, at, e) for (p, at), e in zip(narration.truth, errors, strict=True) if e > CLOSE],
+        kept_by_stage(narration, seen),
     )  # fmt: skip
 
 
@@ -100,13 +107,18 @@ def main(arguments: Sequence[str]) -> None:
     options.add_argument("--show", action="store_true", help="every wrong word")
     options.add_argument("--long", type=int, nargs="?", const=6000, default=0, help="a take of so many words as well")
     options.add_argument("--second", action="store_true", help="only what a second take gains from the first")
+    options.add_argument("--hard", choices=("work", "once"), help="what costs words, of this set")
+    options.add_argument("--planted", choices=("work", "once"), help="planted slips and temptations, of this set")
     chosen = options.parse_args(arguments)
+    if chosen.planted:
+        _print_planted(chosen.planted, chosen.each, chosen.show)
+        return
     print(_HEAD)
     if chosen.second:
         _print_second_takes()
         return
     results: dict[str, list[Result]] = {}
-    for narration in narrations(chosen.each):
+    for narration in hard.narrations(chosen.hard, chosen.each) if chosen.hard else narrations(chosen.each):
         if chosen.only in narration.name:
             result = measure(narration)
             results.setdefault(narration.name, []).append(result)
@@ -123,7 +135,53 @@ def main(arguments: Sequence[str]) -> None:
         print(_row(voice, [result for result in every if result.voice == voice]))
     print(_row("\nall together", every))
     _print_confidence(every)
+    print("\nkept by each stage\n" + table(sum((result.kept for result in every), Counter())))
     print(f"\nmost memory: {resource.getrusage(resource.RUSAGE_SELF).ru_maxrss // 1024} MB")
+
+
+def _print_planted(which: hard.Set, voices: int, show: bool) -> None:
+    """Of each kind of slip how many are found, and of each temptation how many places are wrongly said to be one."""
+    found: Counter[str] = Counter()
+    there: Counter[str] = Counter()
+    wrong: Counter[str] = Counter()
+    words = elsewhere = 0
+    for one in planted(which, voices):
+        narration = one.narration
+        ids = {word.id: place for place, word in enumerate(narration.passage.words)}
+        trail = explained(narration.samples, script_of(narration.passage.words)).trail
+        said = {ids[slip.word]: slip for slip in trail.slips if slip.kind is not SlipKind.SAID_TWICE}
+        there.update(one.slips.values())
+        there.update(one.tempting.values())
+        found.update(kind for place, kind in one.slips.items() if place in said)
+        wrong.update(kind for place, kind in one.tempting.items() if place in said)
+        words += len(narration.truth)
+        elsewhere += sum(place not in one.slips and place not in one.tempting for place in said)
+        if show:
+            _print_slips(one, said)
+    print(f"{'planted':28}{'there':>7}{'found':>7}")
+    for kind in sorted(found | Counter(dict.fromkeys(there - wrong, 0))):
+        if kind not in TEMPTATIONS:
+            print(f"{kind:28}{there[kind]:7}{found[kind]:7}")
+    planted_in_all = sum(there[kind] for kind in there if kind not in TEMPTATIONS)
+    print(f"{'all':28}{planted_in_all:7}{sum(found.values()):7}  {100 * sum(found.values()) / planted_in_all:.1f} %")
+    print(f"\n{'tempting and wrong':28}{'there':>7}{'said':>7}")
+    for kind in TEMPTATIONS:
+        print(f"{kind:28}{there[kind]:7}{wrong[kind]:7}")
+    false = sum(wrong.values()) + elsewhere
+    print(f"{'anywhere else':28}{words:7}{elsewhere:7}\nfalse in 1,000 words: {1000 * false / words:.1f}")
+
+
+def _print_slips(one: Planted, said: dict[int, Slip]) -> None:
+    words = one.narration.passage.words
+    print(f"— {one.narration.name} · {one.narration.voice}")
+    for place, kind in one.slips.items():
+        if place not in said:
+            print(f"    not found: {words[place].text!r} {kind}")
+    for place, slip in said.items():
+        if place not in one.slips:
+            print(
+                f"    no slip: {words[place].text!r} {slip.kind} {slip.heard!r} at {slip.start:.1f} {one.tempting.get(place, '')}"
+            )
 
 
 def _print_second_takes() -> None:

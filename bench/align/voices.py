@@ -4,12 +4,27 @@ from __future__ import annotations
 
 import numpy as np
 
-from bench.align import diphones, formants
+from bench.align import accents, diphones, formants
 from bench.align.formants import Spoken
 from wordtrail.core.align.values import RATE
 
 FORMANT = ("en-us", "en", "en-gb-scotland", "en-029", "en-gb-x-rp", "en-gb-x-gbclan", "en-us+f3", "en-gb-x-gbcwmd")
 """America, Britain, Scotland, the Caribbean, received pronunciation, Lancaster, a higher voice, West Midlands."""
+
+ACCENTS = (
+    *("formant/en-gb-scotland", "recorded/awb", "formant/en-029", "formant/en-gb-x-gbclan", "formant/en-gb-x-gbcwmd"),
+    *("accent/indian", "accent/irish"),
+)
+"""Voices whose sounds are far from the American ones that the network was made with."""
+
+VOICES_ONCE = (
+    "formant/en+f4",
+    "formant/en-us+m3",
+    "formant/en-029+f2",
+    "formant/en-gb-scotland+f5",
+    "formant/en-gb-x-rp+m7",
+)
+"""Voices that nothing is set with: they are looked at when all is done."""
 
 VOICES = tuple(f"formant/{name}" for name in FORMANT) + tuple(f"recorded/{name}" for name in diphones.VOICES)
 
@@ -22,6 +37,9 @@ def say(words: list[str], voice: str, words_per_minute: int = 130, pitch: int = 
     kind, name = voice.split("/")
     if kind == "formant":
         spoken = formants.say(words, name, words_per_minute, pitch)
+        return Spoken(resampled(spoken.sound, spoken.rate), RATE, spoken.starts)
+    if kind == "accent":
+        spoken = accents.say(words, name, words_per_minute, pitch)
         return Spoken(resampled(spoken.sound, spoken.rate), RATE, spoken.starts)
     sound, rate, starts = diphones.speak(words, name, USUAL_WORDS_PER_MINUTE / words_per_minute)
     return Spoken(resampled(sound, rate), RATE, starts)

@@ -11,7 +11,31 @@ from threadpoolctl import threadpool_limits
 
 from wordtrail.core.align.forced import cut
 from wordtrail.core.align.sounds import Frames, heard_in, joined
+from wordtrail.core.align.stretches import halves
 from wordtrail.core.align.values import Memory, Samples, Stretch
+
+
+TOO_ALIKE, FEWEST_SOUNDS = 0.5, 24
+"""The part of all sounds heard that the two commonest may be (in speech they are a fifth, at the most 45 %), and the
+sounds from which on that tells anything."""
+
+SHORTEST = 3.0
+"""Seconds below which a stretch is not heard again in parts."""
+
+
+def heard(samples: Samples, stretch: Stretch) -> Frames:
+    """The frames of a stretch of at most 30 s. The network listens to all of it at once, and now and then one sound
+    carries it away: then it names the same two phones from end to end. In parts it hears all but that sound."""
+    frames = heard_in(cut(samples, stretch), stretch)
+    if stretch.end - stretch.start < SHORTEST or not _carried_away(frames):
+        return frames
+    return joined([heard(samples, part) for part in halves(samples, stretch)])
+
+
+def _carried_away(frames: Frames) -> bool:
+    named = frames.phones.argmax(axis=1)[frames.phones.max(axis=1) > frames.none]
+    counts = np.sort(np.bincount(named)) if len(named) else np.zeros(1)
+    return len(named) >= FEWEST_SOUNDS and bool(counts[-2:].sum() > TOO_ALIKE * len(named))
 
 
 def heard_over(
@@ -31,7 +55,7 @@ def heard_over(
         kept = memory.get(name)
         if kept is not None:
             return index, _unpacked(kept)
-        frames = heard_in(cut(samples, groups[index]), groups[index])
+        frames = heard(samples, groups[index])
         memory.put(name, _packed(frames))
         return index, frames
 

@@ -443,7 +443,9 @@ def _word(entered: list[_Visited], until: int, search: Search) -> Said:
     way = int(np.searchsorted(route.ways_first, entered[0].state, side="right")) - 1
     edges = [*(one.entered for one in entered), max(until, entered[-1].entered + 1)]
     frames = tuple(
-        _clearest(fit.enter[begin:end, route.phone[one.state]], fit.rest_before[begin:end], begin)
+        _clearest(
+            fit.enter[begin:end, route.phone[one.state]], fit.new_sound[begin:end], fit.rest_before[begin:end], begin
+        )
         for one, begin, end in zip(entered, edges, edges[1:], strict=False)
     )
     return Said(
@@ -455,9 +457,12 @@ def _word(entered: list[_Visited], until: int, search: Search) -> Said:
     )
 
 
-def _clearest(costs: Costs, rest_before: npt.NDArray[np.float64], begin: int) -> int:
+def _clearest(costs: Costs, new_sound: npt.NDArray[np.bool_], rest_before: npt.NDArray[np.float64], begin: int) -> int:
     """The first frame in which a phone is heard about as well as it ever is: the path may enter it
-    earlier, in a breath, at no price. Where the voice rested in between, only what comes after."""
+    earlier, in a breath, at no price. Where the voice rested in between, only what comes after; but
+    where nothing new is heard a phone costs little as well, and does not begin."""
+    if new_sound.any():
+        costs = np.where(new_sound, costs, np.float32(np.inf))
     good = costs <= costs.min() + ABOUT
     for rest in np.flatnonzero(rest_before >= REST)[::-1]:
         if rest and good[rest:].any():

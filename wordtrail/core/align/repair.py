@@ -13,6 +13,8 @@ from __future__ import annotations
 from collections.abc import Sequence
 from itertools import pairwise
 
+import numpy as np
+
 from wordtrail.core.align.hypotheses import placed
 from wordtrail.core.align.path import MISSED, Fit, Said, Talked
 from wordtrail.core.align.readings import Reading
@@ -22,8 +24,12 @@ from wordtrail.core.align.values import ScriptWord
 from wordtrail.core.speech.phones import PHONES
 from wordtrail.core.speech.pronunciation import VOWELS
 
-BESIDE = 0.4
-"""Seconds between a certain word and the sound that goes on from it."""
+BESIDE, MOST_BESIDE, OWN_RESTS = 0.4, 1.6, 1.25
+"""Seconds between a certain word and the sound that goes on from it, at least and at most; between them, how often the
+reader's own usual rest between two words: who says them one by one goes on after a second, too."""
+
+FEW_RESTS, USUAL = 5, 0.8
+"""Rests between words below which a reader's own are not known; the part of them that are no longer than the usual."""
 
 MOST_WORDS = 8
 SHORTEST_SHARE, LONGEST_SHARE = 0.45, 1.6
@@ -32,6 +38,9 @@ SHORTEST_SHARE, LONGEST_SHARE = 0.45, 1.6
 POOREST_FIT, POOREST_HEAD = 3.0, 1.8
 """What the missing words may lose on the mean for each phone, missed ones with it; less in front of a reading, where
 talk that leads into it is likelier."""
+
+LONG, POOREST_LONG = 10, 2.4
+"""More phones than that fit any talk of their length a little: then they may lose less."""
 
 WEAK = 2
 """Phones of the longest words that are spoken weakly."""
@@ -52,21 +61,35 @@ def repaired(
     route: Route,
 ) -> tuple[tuple[Reading, ...], tuple[Talked, ...]]:
     """The readings, longer by the words found in the talk beside them, and the talk that is left."""
-    readings, left = _with_heads(readings, list(talk), frames, fit, script, route)
+    near = beside_for(readings, frames)
+    readings, left = _with_heads(readings, list(talk), frames, fit, script, route, near)
     whole: list[Reading] = []
     following: Sequence[Reading | None] = [*readings[1:], None][: len(readings)]
     for reading, after in zip(readings, following, strict=True):
         said = reading.said
         beside = [t for t in left if t.first > reading.last and (after is None or t.last < after.first)]
-        if beside and frames.at[beside[0].first] - frames.at[reading.last] <= BESIDE:
-            sound = Talked(beside[0].first, _same_breath(beside, frames).last)
-            words = _missing(said[-1].word, after, frames, sound, script)
+        if beside and frames.at[beside[0].first] - frames.at[reading.last] <= near:
+            sound = Talked(beside[0].first, _same_breath(beside, frames, near).last)
+            words = _missing(said[-1].word, after, frames, sound, script, near)
             found = _found(words, sound, fit, script, route, POOREST_FIT)
+            if not found and near > BESIDE:
+                found = _weak(words, sound, frames, fit, script, route)
             if found:
                 said = (*said, *found)
                 left = [t for t in left if not sound.first <= t.first <= sound.last]
         whole.append(Reading(said))
     return tuple(whole), tuple(left)
+
+
+def beside_for(readings: Sequence[Reading], frames: Frames) -> float:
+    """Seconds between a word of this reader and the sound that goes on from it."""
+    rests = [
+        float(frames.at[after.first] - frames.at[before.last])
+        for reading in readings
+        for before, after in pairwise(reading.said)
+    ]
+    own = OWN_RESTS * float(np.quantile(rests, USUAL)) if len(rests) >= FEW_RESTS else 0.0
+    return min(max(BESIDE, own), MOST_BESIDE)
 
 
 def _with_heads(
@@ -76,6 +99,7 @@ def _with_heads(
     fit: Fit,
     script: Sequence[ScriptWord],
     route: Route,
+    near: float,
 ) -> tuple[list[Reading], list[Talked]]:
     """The readings, longer by the words before them in their sentence, and the talk that is left."""
     whole: list[Reading] = []
@@ -83,8 +107,8 @@ def _with_heads(
         before = whole[-1] if whole else None
         said = reading.said
         words = _missing_before(said[0].word, before, script)
-        sound = _sound_before(reading, before, left, frames) if words else None
-        found = _head_in(words, sound, frames, fit, script, route) if sound else []
+        sound = _sound_before(reading, before, left, frames, near) if words else None
+        found = _head_in(words, sound, frames, fit, script, route, near) if sound else []
         if found:
             said = (*found, *said)
             left = [part for talked in left for part in _without(talked, found[0].first, reading.first)]
@@ -103,11 +127,13 @@ def _missing_before(first: int, before: Reading | None, script: Sequence[ScriptW
     return list(range(begin, first)) if first - begin <= MOST_WORDS else []
 
 
-def _sound_before(reading: Reading, before: Reading | None, left: Sequence[Talked], frames: Frames) -> Talked | None:
+def _sound_before(
+    reading: Reading, before: Reading | None, left: Sequence[Talked], frames: Frames, near: float
+) -> Talked | None:
     """The talk that leads into a reading without a rest."""
     begins = frame = reading.first
     earliest = before.last + 1 if before else 0
-    while frame > earliest and frames.at[frame] - frames.at[frame - 1] <= BESIDE:
+    while frame > earliest and frames.at[frame] - frames.at[frame - 1] <= near:
         frame -= 1
         if any(talked.first <= frame <= talked.last for talked in left):
             begins = frame
@@ -115,7 +141,13 @@ def _sound_before(reading: Reading, before: Reading | None, left: Sequence[Talke
 
 
 def _head_in(
-    words: Sequence[int], sound: Talked, frames: Frames, fit: Fit, script: Sequence[ScriptWord], route: Route
+    words: Sequence[int],
+    sound: Talked,
+    frames: Frames,
+    fit: Fit,
+    script: Sequence[ScriptWord],
+    route: Route,
+    near: float,
 ) -> list[Said]:
     """The words at the end of `sound`, where they fit best; a weak one also where it is one syllable."""
     phones = sum(len(script[word].ways[0]) for word in words)
@@ -128,12 +160,20 @@ def _head_in(
     ]
     if tries:
         return min(tries, key=lambda found: sum(said.cost + MISSED * said.missed for said in found))
+    glued = frames.at[sound.last + 1] - frames.at[sound.last] <= (GLUED if near == BESIDE else near)
+    return _weak(words, sound, frames, fit, script, route) if glued else []
+
+
+def _weak(
+    words: Sequence[int], sound: Talked, frames: Frames, fit: Fit, script: Sequence[ScriptWord], route: Route
+) -> list[Said]:
+    """A weak word, where `sound` is a single short syllable, however it is heard."""
+    starts = [frame for frame in range(sound.first, sound.last + 1) if fit.new_sound[frame]]
     heard = [PHONES[int(fit.enter[frame].argmin())] for frame in starts]
-    vowels = sum(phone in VOWELS for phone in heard)
+    phones = sum(len(script[word].ways[0]) for word in words)
     is_weak = len(words) == 1 and phones <= WEAK
     short = frames.at[sound.last] - frames.at[sound.first] <= GLUED
-    glued = frames.at[sound.last + 1] - frames.at[sound.last] <= GLUED
-    if not (is_weak and short and glued and vowels == 1 and len(heard) - 1 <= MOST_AROUND):
+    if not (is_weak and short and sum(phone in VOWELS for phone in heard) == 1 and len(heard) - 1 <= MOST_AROUND):
         return []
     first = int(route.ways_first[route.words_first_way[words[0]]])
     return [Said(words[0], (first,), (starts[0],), MISSED, phones)]
@@ -145,17 +185,17 @@ def _without(talked: Talked, first: int, after: int) -> list[Talked]:
     return [Talked(begin, end) for begin, end in parts if begin <= end]
 
 
-def _same_breath(beside: Sequence[Talked], frames: Frames) -> Talked:
+def _same_breath(beside: Sequence[Talked], frames: Frames, near: float) -> Talked:
     last = beside[0]
     for early, late in pairwise(beside):
-        if frames.at[late.first] - frames.at[early.last] > BESIDE:
+        if frames.at[late.first] - frames.at[early.last] > near:
             break
         last = late
     return last
 
 
 def _missing(
-    before: int, after: Reading | None, frames: Frames, sound: Talked, script: Sequence[ScriptWord]
+    before: int, after: Reading | None, frames: Frames, sound: Talked, script: Sequence[ScriptWord], near: float
 ) -> list[int]:
     """The words that would stand in `sound`: up to the next certain word if that is near, else up to
     the end of the sentence."""
@@ -165,7 +205,7 @@ def _missing(
         if script[word].sentence != sentence:
             break
         rest.append(word)
-    if after is not None and frames.at[after.first] - frames.at[sound.last] <= BESIDE:
+    if after is not None and frames.at[after.first] - frames.at[sound.last] <= near:
         goes_on = after.said[0].word
         return [word for word in rest if word < goes_on] if before < goes_on <= before + MOST_WORDS else []
     ends = before + len(rest) + 1 == len(script) or script[before + len(rest) + 1].sentence != sentence
@@ -182,7 +222,7 @@ def _found(
     if not phones or not SHORTEST_SHARE <= sounds / len(phones) <= LONGEST_SHARE:
         return []
     cost, begins = placed(fit, sound.first, sound.last, phones)
-    if cost > poorest * len(phones):
+    if cost > (poorest if len(phones) <= LONG else min(poorest, POOREST_LONG)) * len(phones):
         return []
     found, at = [], 0
     for word, way in zip(words, ways, strict=True):

@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
+from difflib import SequenceMatcher
 from itertools import groupby, pairwise
 
-from wordtrail.core.align.hypotheses import cost_of, greedy, nearest, other_endings
-from wordtrail.core.align.path import Fit, Said, Talked
+from wordtrail.core.align.hypotheses import cost_of, greedy, likeliest_word, nearest, other_endings
+from wordtrail.core.align.path import REST, Fit, Said, Talked
 from wordtrail.core.align.readings import Reading
 from wordtrail.core.align.repair import WEAK
 from wordtrail.core.align.sounds import Frames
@@ -26,10 +27,13 @@ LEFT_OUT_MARGIN, LEFT_OUT_EACH = 3.0, 1.5
 lose on the mean: neighbours like to swallow some of them. A word of one sound ("a") is never missed
 so: readers swallow it as well."""
 
-ENDING_MARGIN, OTHER_MARGIN, COMMON_MARGIN, GUESSED_MARGIN = 2.3, 5.0, 7.0, 8.0
-"""By how much the same word with another ending, or quite another word, must be cheaper than the
-printed one; more where it is one of the commonest, which are hardly ever said in full, and where
-the way to say it was only guessed."""
+ENDING_MARGIN, LIKE_MARGIN, OTHER_MARGIN, COMMON_MARGIN, GUESSED_MARGIN = 2.3, 5.0, 7.0, 7.0, 8.0
+"""By how much the same word with another ending, a word that is spelled like it, or quite another word, must be cheaper
+than the printed one: readers take words for others that look like them, and what is unlike is oftener misheard. More
+where it is one of the commonest, which are hardly ever said in full, and where the way to say it was only guessed."""
+
+SPELLED_ALIKE = 0.5
+"""The part of their letters that two words share, in their order, where they look alike."""
 
 HEAD_MARGIN = 5.0
 """How much more it needs where a reading begins: after a rest the first syllable is heard as almost anything."""
@@ -54,6 +58,12 @@ FEWEST_INSTEAD = 2
 
 AT_ONCE = 0.4
 """Seconds after a word within which something said instead of the next one begins."""
+
+STRAIGHT = 0.3
+"""Seconds after a word within which something that is put right at once begins."""
+
+FILLERS = frozenset(["um", "uh", "er", "erm", "hmm", "hm", "ah", "oh", "so", "well", "okay", "sorry", "right", "now"])
+"""Words of talk that stand for no word of the text."""
 
 MOST_REPLACED = 3
 """Words in whose place something else can be said."""
@@ -110,9 +120,11 @@ def _judged(
 
     as_printed = min(cost(way) for way in printed.ways)
     nothing = cost(())
+    # Something was said where a word stands between two rests: it was not left out.
     poor = as_printed > LEFT_OUT_EACH * word.phones and word.phones > 1
     weak_head = before is None and word.phones <= WEAK
-    if (before or after) and poor and not weak_head and nothing + LEFT_OUT_MARGIN < as_printed:
+    alone = not head and not tail
+    if (before or after) and poor and not weak_head and not alone and nothing + LEFT_OUT_MARGIN < as_printed:
         return Heard(word, nothing - as_printed, left_out=True)
     heard = (greedy(fit, first + len(head), last - len(tail)), greedy(fit, first, last - len(tail)))
     best, other, needed = _best_other(printed, heard, cost)
@@ -129,13 +141,22 @@ def _best_other(
     """The cheapest word that is not the printed one, what it is, and the margin it needs."""
     common = rank().get(printed.bare, COMMONEST) < COMMONEST
     needed = GUESSED_MARGIN if printed.guessed else COMMON_MARGIN if common else OTHER_MARGIN
+    alike = needed if printed.guessed or common else LIKE_MARGIN
     choices: list[tuple[float, str, float]] = [(float("inf"), "", needed)]
     if not printed.guessed:
         endings = other_endings(printed.bare, printed.ways)
         choices += [(cost(way), word, ENDING_MARGIN) for way, word in endings.items()]
     others = {way: word for sounds in heard for way, word in nearest(sounds).items()}
-    choices += [(cost(way), word, needed) for way, word in others.items() if way not in printed.ways]
+    choices += [
+        (cost(way), word, alike if _look_alike(word, printed.bare) else needed)
+        for way, word in others.items()
+        if way not in printed.ways
+    ]
     return min(choices, key=lambda choice: choice[0] + choice[2])
+
+
+def _look_alike(one: str, other: str) -> bool:
+    return SequenceMatcher(None, one, other).ratio() >= SPELLED_ALIKE
 
 
 def _anchor_before(word: Said, before: Said | None, frames: Frames, route: Sequence[ScriptWord]) -> tuple[int, Sounds]:
@@ -175,18 +196,71 @@ def replaced(
     following: Sequence[Reading | None] = [*readings[1:], None][: len(readings)]
     for early, late in zip(readings, following, strict=True):
         between = [t for t in talk if early.last < t.first and (late is None or t.last < late.first)]
-        missing = _not_read(early.said[-1].word, late.said[0].word if late else len(route), route)
-        if not between or not 0 < len(missing) <= MOST_REPLACED:
+        if not between or frames.at[between[0].first] - frames.at[early.last] > AT_ONCE:
             continue
         said = Talked(between[0].first, between[-1].last)
-        if route[missing[-1]].sentence != route[min(missing[-1] + 1, len(route) - 1)].sentence or late is None:
-            said = Talked(said.first, _breath(said, frames))
-        sounds = int(fit.new_sound[said.first : said.last + 1].sum())
-        expected = sum(len(route[word].ways[0]) for word in missing)
-        at_once = frames.at[said.first] - frames.at[early.last] <= AT_ONCE
-        if at_once and SHORTEST_SHARE * expected <= sounds <= LONGEST_SHARE * expected + MORE_SOUNDS:
-            found.append(Replaced(tuple(missing), said))
+        missing = _not_read(early.said[-1].word, late.said[0].word if late else len(route), route)
+        if late is not None and late.said[0].word == early.said[-1].word + 1:
+            found += _put_right(late, early, said, frames, fit, route)
+        elif 0 < len(missing) <= MOST_REPLACED:
+            found += _replaced_by(missing, said, late, frames, fit, route)
     return found
+
+
+def _replaced_by(
+    missing: Sequence[int],
+    said: Talked,
+    late: Reading | None,
+    frames: Frames,
+    fit: Fit,
+    route: Sequence[ScriptWord],
+) -> list[Replaced]:
+    """The words between two readings, where what was said instead has about their length. At the end of a sentence
+    only one word is: a teacher who breaks off before several talks about them. One word in the middle, after which the
+    reading goes on with the next, was misread also where she talks on: then what she said first stands for it."""
+    at_end = late is None or route[missing[-1]].sentence != route[min(missing[-1] + 1, len(route) - 1)].sentence
+    if at_end and len(missing) > 1:
+        return []
+    expected = sum(len(route[word].ways[0]) for word in missing)
+    most = LONGEST_SHARE * expected + MORE_SOUNDS
+    if at_end:
+        said = Talked(said.first, _breath(said, frames))
+    elif len(missing) == 1 and expected > WEAK and _sounds(said, fit) > most:
+        said = Talked(said.first, _first_word(said, round(LONGEST_SHARE * expected), frames, fit))
+    return [Replaced(tuple(missing), said)] if SHORTEST_SHARE * expected <= _sounds(said, fit) <= most else []
+
+
+def _put_right(
+    late: Reading, early: Reading, said: Talked, frames: Frames, fit: Fit, route: Sequence[ScriptWord]
+) -> list[Replaced]:
+    """The first word of a reading, where something else was said in its place before, and no more than that: it was
+    misread, and then read. The beginning of the word itself, or a filler, is no misreading."""
+    word = late.said[0].word
+    same_sentence = route[word].sentence == route[early.said[-1].word].sentence
+    at_once = frames.at[said.first] - frames.at[early.last] <= STRAIGHT
+    soon = frames.at[late.first] - frames.at[said.last] <= STRAIGHT_ON
+    own = route[word].ways[0]
+    if not (same_sentence and at_once and soon and len(own) > WEAK):
+        return []
+    heard = greedy(fit, said.first, said.last)
+    fits_in = SHORTEST_SHARE * len(own) <= len(heard) <= LONGEST_SHARE * len(own) + 1
+    begins_it = heard[:1] == own[:1] and len(heard) < len(own)
+    spoken = likeliest_word(fit, said.first, said.last)
+    return [Replaced((word,), said)] if fits_in and not begins_it and spoken and spoken not in FILLERS else []
+
+
+def _first_word(said: Talked, most: int, frames: Frames, fit: Fit) -> int:
+    """The last frame of the first word of talk: up to a rest, and of so many sounds at the most."""
+    last = said.first
+    while last < said.last and frames.at[last + 1] - frames.at[last] <= REST:
+        if _sounds(Talked(said.first, last + 1), fit) > most:
+            break
+        last += 1
+    return last
+
+
+def _sounds(said: Talked, fit: Fit) -> int:
+    return int(fit.new_sound[said.first : said.last + 1].sum())
 
 
 def _replaced_inside(reading: Reading, fit: Fit, route: Sequence[ScriptWord]) -> list[Replaced]:

@@ -72,6 +72,14 @@ def _cut(start: int, end: int, loudness: np.ndarray) -> list[tuple[int, int]]:
     return [*_cut(start, middle, loudness), *_cut(middle, end, loudness)]
 
 
+def halves(samples: Samples, stretch: Stretch) -> tuple[Stretch, Stretch]:
+    """A stretch cut at the quietest moment of its middle third."""
+    loudness = loudness_by_frame(samples[round(stretch.start * RATE) : round(stretch.end * RATE)])
+    third = len(loudness) // 3
+    middle = stretch.start + 0.01 * (third + int(np.argmin(loudness[third : len(loudness) - third])))
+    return Stretch(stretch.start, middle), Stretch(middle, stretch.end)
+
+
 def sound_ends(stretches: tuple[Stretch, ...]) -> tuple[float, float]:
     """Where the first sound begins and the last one ends; (0, 0) in silence."""
     if not stretches:

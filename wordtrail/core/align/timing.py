@@ -38,6 +38,10 @@ ONSET_NEAR, ONSET_FURTHEST = 0.06, 0.16
 """Seconds from the onset of sound after a rest up to which the forced alignment means the same start,
 and up to which the path's start confirms the onset."""
 
+ONSET_FURTHEST_ALONE = 0.6
+"""The same where nothing else is heard between them: of a word that stands alone the network may name no more than the
+end (of a long "I" the second half)."""
+
 ONSET_AFTER, QUIET_BEFORE_ONSET = 0.08, 0.12
 """How long after a start its onset may still come, and how long it must have been quiet before."""
 
@@ -150,21 +154,28 @@ def _agreed(
     for index, said in enumerate(group):
         named = float(frames.at[said.first]) - SOONER.get(ways[said.word][0][0], 0.0)
         ended = float(frames.at[said.last]) + LAST_PHONE
+        onset = _onset(named, said.first, frames, begins) if index == 0 else None
         if found is None:
-            onset = _onset(named, begins) if index == 0 else None
             words.append(Timed(said.word, named if onset is None else onset, ended, None))
             continue
         forced = found[index].start
-        onset = _onset(named, begins) if index == 0 else None
+        if index and abs(forced - named) > HALFWAY:
+            onset = _onset(named, said.first, frames, begins)
         start = start_of(forced, named, onset, ways[said.word][0][0] in VOWELS)
         words.append(Timed(said.word, start, found[index].end, abs(forced - named)))
     return words
 
 
-def _onset(named: float, begins: npt.NDArray[np.float64]) -> float | None:
-    """The last onset of sound that the path's start confirms."""
-    near = begins[(begins >= named - ONSET_FURTHEST) & (begins <= named + ONSET_AFTER)]
-    return float(near[-1]) if len(near) else None
+def _onset(named: float, first: int, frames: Frames, begins: npt.NDArray[np.float64]) -> float | None:
+    """The last onset of sound that the path's start, in frame `first`, confirms."""
+    before = begins[begins <= named + ONSET_AFTER]
+    if not len(before) or named - before[-1] > ONSET_FURTHEST_ALONE:
+        return None
+    onset = float(before[-1])
+    if named - onset <= ONSET_FURTHEST:
+        return onset
+    between = (frames.at[:first] > onset - ONSET_NEAR) & (frames.none[:first] < 0.5)
+    return None if between.any() else onset
 
 
 def start_of(forced: float, named: float, onset: float | None, vowel: bool) -> float:
