@@ -162,6 +162,7 @@ def fit_of(frames: Frames, taken_for: Matrix) -> Fit:
     goes_on = (named == np.concatenate([[-1], named[:-1]])) & (rest < 1.5 * FRAME_SECONDS)
     new = (named >= 0) & ~goes_on
     stay = np.minimum(enter + np.float32(ECHO) * new[:, None], np.log(best / (none[:, None] + SURE)))
+    stay[(named >= 0) & goes_on] = 0.0
     return Fit(enter.astype(np.float32), np.maximum(stay, 0).astype(np.float32), new, rest)
 
 
