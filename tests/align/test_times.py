@@ -14,7 +14,7 @@ from wordtrail.core.align.confidence import confidence, doubt
 from wordtrail.core.align.path import TALK, Said, fit_of, path_of
 from wordtrail.core.align.readings import readings_of
 from wordtrail.core.align.slips import Heard
-from wordtrail.core.align.timing import breath_groups, in_order, onsets, start_of
+from wordtrail.core.align.timing import breath_groups, in_order, sound_of, start_of
 from wordtrail.core.align.values import RATE, ScriptWord, Timed
 from wordtrail.core.align.voice import heard_for, learned, talk_price
 from wordtrail.core.speech.phones import NUMBER, PHONES, relations
@@ -61,7 +61,7 @@ class StartTest(unittest.TestCase):
     def test_onsets_are_where_sound_begins_after_quiet(self) -> None:
         tone = 0.2 * np.sin(2 * np.pi * 220 * np.arange(RATE) / RATE)
         quiet = np.random.default_rng(1).normal(0, 3e-4, RATE)
-        found = onsets(np.concatenate([quiet, tone, quiet, tone]).astype(np.float32))
+        found = sound_of(np.concatenate([quiet, tone, quiet, tone]).astype(np.float32)).begins
         self.assertEqual(len(found), 2)
         np.testing.assert_allclose(found, [1.0, 3.0], atol=0.04)
 

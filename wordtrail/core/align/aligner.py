@@ -18,7 +18,7 @@ from wordtrail.core.align.repair import repaired
 from wordtrail.core.align.route import Route, route_of
 from wordtrail.core.align.slips import Heard, Replaced, judged, left_out, replaced, said_twice
 from wordtrail.core.align.sounds import Frames
-from wordtrail.core.align.stretches import grouped, sound_ends, stretches_of_sound
+from wordtrail.core.align.stretches import grouped, quiet_between, sound_ends, stretches_of_sound
 from wordtrail.core.align.timing import LAST_PHONE, timed
 from wordtrail.core.align.unheard import placed
 from wordtrail.core.align.values import RATE, Forgetful, Memory, Progress, Samples, ScriptWord, Stretch, Timed
@@ -98,6 +98,7 @@ def explained(
     frames = heard_over(
         samples, grouped(stretches), lambda share: progress(LISTENING, share), cores, memory or Forgetful()
     )
+    frames = replace(frames, quiet=quiet_between(samples, frames.at))
     path, readings, talk, fit, hearings = _followed(frames, route, expectation, lambda s: progress(MATCHING, s))
     if _is_chance(readings):
         talk = tuple(sorted((*talk, *map(_as_talk, readings)), key=lambda one: one.first)) or _all_of(frames)

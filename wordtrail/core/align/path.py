@@ -157,13 +157,24 @@ def fit_of(frames: Frames, taken_for: Matrix) -> Fit:
     none = frames.none * np.float32(NOTHING_LESS)
     best = np.maximum(loudest, none)[:, None] + SURE
     enter = np.maximum(np.log(best / (answered + SURE)), 0.0)
-    rest = np.diff(frames.at, prepend=frames.at[:1])
+    since = np.diff(frames.at, prepend=frames.at[:1])
     named = np.where(loudest > none, frames.phones.argmax(axis=1), -1)
-    goes_on = (named == np.concatenate([[-1], named[:-1]])) & (rest < 1.5 * FRAME_SECONDS)
+    goes_on = (named == np.concatenate([[-1], named[:-1]])) & (since < 1.5 * FRAME_SECONDS)
+    rest = since if frames.quiet is None else _quiet_between(frames.quiet, named >= 0)
     new = (named >= 0) & ~goes_on
     stay = np.minimum(enter + np.float32(ECHO) * new[:, None], np.log(best / (none[:, None] + SURE)))
     stay[(named >= 0) & goes_on] = 0.0
     return Fit(enter.astype(np.float32), np.maximum(stay, 0).astype(np.float32), new, rest)
+
+
+def _quiet_between(quiet: npt.NDArray[np.float64], named: npt.NDArray[np.bool_]) -> npt.NDArray[np.float64]:
+    """Seconds of quiet between each frame in which something is heard and the one before it in which something was;
+    nought in all others."""
+    until = np.cumsum(quiet)
+    at = np.flatnonzero(named)
+    rest = np.zeros(len(quiet))
+    rest[at] = np.diff(until[at], prepend=0.0)
+    return rest
 
 
 @dataclass(frozen=True, slots=True)

@@ -28,18 +28,20 @@ USUAL_LEVEL = 0.1
 @dataclass(frozen=True, slots=True)
 class Frames:
     """Frames with something to hear: `at` (n,) seconds at which the phone began, `phones` (n, 39)
-    and `none` (n,) probabilities."""
+    and `none` (n,) probabilities; `quiet` (n,) seconds without sound since the frame before, where it is known."""
 
     at: npt.NDArray[np.float64]
     phones: Matrix
     none: Matrix
+    quiet: npt.NDArray[np.float64] | None = None
 
     def __len__(self) -> int:
         return len(self.at)
 
     def first(self, count: int) -> Frames:
         """The first `count` frames."""
-        return Frames(self.at[:count], self.phones[:count], self.none[:count])
+        quiet = None if self.quiet is None else self.quiet[:count]
+        return Frames(self.at[:count], self.phones[:count], self.none[:count], quiet)
 
 
 def heard_in(samples: Samples, stretch: Stretch) -> Frames:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import numpy as np
+import numpy.typing as npt
 
 from wordtrail.core.align.values import RATE, Samples, Stretch
 
@@ -70,6 +71,15 @@ def _cut(start: int, end: int, loudness: np.ndarray) -> list[tuple[int, int]]:
     third = (end - start) // 3
     middle = start + third + int(np.argmin(loudness[start + third : end - third]))
     return [*_cut(start, middle, loudness), *_cut(middle, end, loudness)]
+
+
+def quiet_between(samples: Samples, moments: npt.NDArray[np.float64]) -> npt.NDArray[np.float64]:
+    """Seconds without voice between each of `moments` (ascending, seconds) and the one before it; before the first,
+    since the beginning."""
+    loudness = loudness_by_frame(samples)
+    quiet = np.concatenate([[0.0], np.cumsum(0.01 * (loudness <= voice_threshold(loudness)))])
+    until = np.interp(moments, 0.01 * np.arange(len(quiet)), quiet)
+    return np.asarray(np.diff(until, prepend=0.0))
 
 
 def halves(samples: Samples, stretch: Stretch) -> tuple[Stretch, Stretch]:

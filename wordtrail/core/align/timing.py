@@ -13,6 +13,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 from concurrent.futures import ThreadPoolExecutor
+from dataclasses import dataclass
 from itertools import pairwise
 from queue import SimpleQueue
 
@@ -41,6 +42,9 @@ and up to which the path's start confirms the onset."""
 ONSET_FURTHEST_ALONE = 0.6
 """The same where nothing else is heard between them: of a word that stands alone the network may name no more than the
 end (of a long "I" the second half)."""
+
+ONSET_RISE, FALLS_BY = 0.05, 25.0
+"""Seconds in which a voice is there after its onset, and the decibels by which it is no quieter than what follows."""
 
 ONSET_AFTER, QUIET_BEFORE_ONSET = 0.08, 0.12
 """How long after a start its onset may still come, and how long it must have been quiet before."""
@@ -92,7 +96,7 @@ def timed(
     """Every word of the readings with its final time, in order."""
     groups = [group for reading in readings for group in breath_groups(reading, frames)]
     windows = _windows(groups, frames, len(samples) / 16_000)
-    begins = onsets(samples)
+    sound = sound_of(samples)
     free: SimpleQueue[Aligner] = SimpleQueue()
     for _ in range(cores):
         free.put(Aligner(ways))
@@ -104,7 +108,7 @@ def timed(
             found = aligner.times(cut(samples, window), [said.word for said in group], window.start)
         finally:
             free.put(aligner)
-        return _agreed(group, frames, found, ways, begins)
+        return _agreed(group, frames, found, ways, sound)
 
     words: list[Timed] = []
     with ThreadPoolExecutor(cores) as pool:
@@ -134,13 +138,29 @@ def _windows(groups: Sequence[Sequence[Said]], frames: Frames, seconds: float) -
     return windows
 
 
-def onsets(samples: Samples) -> npt.NDArray[np.float64]:
-    """The moments (seconds) at which sound begins after quiet."""
+@dataclass(frozen=True, slots=True)
+class Sound:
+    """When sound begins after quiet (seconds), and how loud each 10 ms are (decibels)."""
+
+    begins: npt.NDArray[np.float64]
+    loudness: npt.NDArray[np.float64]
+
+    def holds(self, start: float, end: float) -> bool:
+        """Whether the sound from `start` to `end` (seconds) is as loud as what follows, nearly: a voice that goes on
+        into it, not the breath before."""
+        first, last = round((start + ONSET_RISE) / 0.01), round(end / 0.01)
+        after = self.loudness[last : last + round(ONSET_RISE / 0.01) * 3]
+        before = self.loudness[first:last]
+        return len(before) > 0 and len(after) > 0 and bool(before.min() >= after.max() - FALLS_BY)
+
+
+def sound_of(samples: Samples) -> Sound:
+    """Where sound begins in a take after quiet, and how loud it is."""
     loudness = loudness_by_frame(samples)
     loud = loudness > voice_threshold(loudness)
     quiet = round(QUIET_BEFORE_ONSET / 0.01)
     before = np.convolve(loud, np.ones(quiet), mode="full")[: len(loud)] - loud
-    return (np.flatnonzero(loud & (before == 0)) * 0.01).astype(np.float64)
+    return Sound((np.flatnonzero(loud & (before == 0)) * 0.01).astype(np.float64), loudness)
 
 
 def _agreed(
@@ -148,34 +168,34 @@ def _agreed(
     frames: Frames,
     found: Sequence[Stretch] | None,
     ways: Sequence[Sequence[Sounds]],
-    begins: npt.NDArray[np.float64],
+    sound: Sound,
 ) -> list[Timed]:
     words = []
     for index, said in enumerate(group):
         named = float(frames.at[said.first]) - SOONER.get(ways[said.word][0][0], 0.0)
         ended = float(frames.at[said.last]) + LAST_PHONE
-        onset = _onset(named, said.first, frames, begins) if index == 0 else None
+        onset = _onset(named, said.first, frames, sound) if index == 0 else None
         if found is None:
             words.append(Timed(said.word, named if onset is None else onset, ended, None))
             continue
         forced = found[index].start
         if index and abs(forced - named) > HALFWAY:
-            onset = _onset(named, said.first, frames, begins)
+            onset = _onset(named, said.first, frames, sound)
         start = start_of(forced, named, onset, ways[said.word][0][0] in VOWELS)
         words.append(Timed(said.word, start, found[index].end, abs(forced - named)))
     return words
 
 
-def _onset(named: float, first: int, frames: Frames, begins: npt.NDArray[np.float64]) -> float | None:
+def _onset(named: float, first: int, frames: Frames, sound: Sound) -> float | None:
     """The last onset of sound that the path's start, in frame `first`, confirms."""
-    before = begins[begins <= named + ONSET_AFTER]
+    before = sound.begins[sound.begins <= named + ONSET_AFTER]
     if not len(before) or named - before[-1] > ONSET_FURTHEST_ALONE:
         return None
     onset = float(before[-1])
     if named - onset <= ONSET_FURTHEST:
         return onset
     between = (frames.at[:first] > onset - ONSET_NEAR) & (frames.none[:first] < 0.5)
-    return None if between.any() else onset
+    return onset if not between.any() and sound.holds(onset, named) else None
 
 
 def start_of(forced: float, named: float, onset: float | None, vowel: bool) -> float:
