@@ -1,5 +1,7 @@
 import tailwindcss from '@tailwindcss/vite'
 import vue from '@vitejs/plugin-vue'
+import { readFileSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { brotliCompressSync } from 'node:zlib'
 import { defineConfig, type Plugin } from 'vite'
@@ -25,17 +27,15 @@ const facesOnTheWay = (): Plugin => ({
   },
 })
 
-/** What is text is compressed as far as it goes, once, and lies beside the file as it is. */
+/** What is text is compressed as far as it goes, once, and lies beside the file as it is; when all files are as they
+    stay. */
 const packed = (): Plugin => ({
   name: 'packed',
-  generateBundle(_, bundle) {
-    for (const [name, file] of Object.entries(bundle))
-      if (/\.(js|css|svg)$/.test(name))
-        this.emitFile({
-          type: 'asset',
-          fileName: `${name}.br`,
-          source: brotliCompressSync(file.type === 'chunk' ? file.code : file.source),
-        })
+  writeBundle({ dir }, bundle) {
+    for (const name of Object.keys(bundle).filter((one) => /\.(js|css|svg)$/.test(one))) {
+      const file = join(dir!, name)
+      writeFileSync(`${file}.br`, brotliCompressSync(readFileSync(file)))
+    }
   },
 })
 

@@ -21,6 +21,7 @@ from wordtrail.api.views import (
     trail_view,
     whole_stage,
 )
+from wordtrail.core.align.values import Stretch
 from wordtrail.core.changes.take_changes import ChooseTake
 from wordtrail.core.changes.word_list import lesson_of_words
 from wordtrail.core.cues.read_through import read_through
@@ -39,6 +40,7 @@ from wordtrail.jobs.queue import VIDEO
 from wordtrail.service.changing import change_lesson, go_back_or_on_in_lesson
 from wordtrail.service.copying import copy_of, name_lesson
 from wordtrail.service.giving import give_out, take_back
+from wordtrail.service.reading_here import read_here
 from wordtrail.service.removing import remove
 from wordtrail.service.showing import showing, shown_before
 from wordtrail.service.sound import kept_sound
@@ -262,6 +264,14 @@ def trail(path: LessonPath, query: TakeQuery) -> Response:
     if found is None or take.lesson_id != path.lesson:
         raise NotFound("trail")
     return answer(trail_view(lesson, take.id, found))
+
+
+@routes.post("/lessons/<lesson>/read-here", responses={200: take_answers.FoundHere})
+def find_read_here(path: LessonPath, body: take_answers.ReadHere) -> Response:
+    """When words begin that were read in a stretch of a take. Nothing is kept of it yet."""
+    stretch = Stretch(body.start, body.end)
+    found = read_here(context().workspace, path.lesson, body.take, body.words, stretch, body.taps)
+    return answer(take_answers.FoundHere(starts=list(found.starts), end=found.end))
 
 
 @routes.post("/lessons/<lesson>/video", responses={202: answers.Job})

@@ -56,7 +56,7 @@ class TrailView(Answer):
     legs: list[Leg]
     checks: list[Check]
     settled: int
-    """How many places were checked and found fine."""
+    """How many places were checked and found fine, words that were not meant to be read with them."""
     figures: Figures
     trim_start: float
     trim_end: float
@@ -66,6 +66,24 @@ class TrailView(Answer):
     """What was named in talk: where the stage follows it, and where it could."""
     talk: list[TalkStretch]
     """The talk of the trail, stretch by stretch."""
+
+
+class ReadHere(Body):
+    """Words (ids, in their order) that were read between two moments of a take; `taps` are when a hand said that each
+    of them begins (seconds of take time), or none."""
+
+    take: str = Field(max_length=64)
+    words: list[str] = Field(min_length=1, max_length=400)
+    start: float = Field(ge=0, le=4 * 3600)
+    end: float = Field(ge=0, le=4 * 3600)
+    taps: list[float] = Field(default=[], max_length=400)
+
+
+class FoundHere(Answer):
+    """When each of those words begins, and when the last one ends."""
+
+    starts: list[float]
+    end: float
 
 
 class NewTake(Body):

@@ -16,7 +16,7 @@ from wordtrail.core.layout.model import LaidMark, LaidPage, Signpost
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.checking import checks_of
-from wordtrail.core.lesson.current_trail import current_trail, kept_ends, loose_mends
+from wordtrail.core.lesson.current_trail import current_trail, kept_ends, left_unread, loose_mends
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.planned_talk import planned_talk
 from wordtrail.core.lesson.take_in_use import is_talk, take_in_use, takes_to_ask_about
@@ -194,7 +194,7 @@ def trail_view(lesson: Lesson, take: str, found: Trail) -> take_answers.TrailVie
         script=[word.id for word in words],
         legs=list(legs(shown, {word.id: place for place, word in enumerate(words)})),
         checks=list(checks_of(lesson, take, found)),
-        settled=sum(one.take == take for one in lesson.settled),
+        settled=sum(one.take == take for one in lesson.settled) + len(left_unread(lesson, take)),
         figures=figures(shown, [word.id for word in lesson.words]),
         trim_start=start,
         trim_end=end,

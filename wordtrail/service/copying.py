@@ -38,4 +38,6 @@ def _unheard(lesson: Lesson) -> Lesson:
         directions=(),
         talk=(),
         blanks=(),
+        read_by_hand=(),
+        left_unread=(),
     )  # fmt: skip

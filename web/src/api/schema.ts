@@ -296,6 +296,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lessons/{lesson}/read-here": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** When words begin that were read in a stretch of a take. Nothing is kept of it yet. */
+        post: operations["lessons_find_read_here_lessons__lesson__read_here_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons/{lesson}/video": {
         parameters: {
             query?: never;
@@ -2573,6 +2590,16 @@ export interface components {
             word: string;
         };
         /**
+         * LeftUnread
+         * @description A word that was not read in a take, on purpose.
+         */
+        LeftUnread: {
+            /** Take */
+            take: string;
+            /** Word */
+            word: string;
+        };
+        /**
          * Lesson
          * @description One or more passages with a plan, and what is kept of which take.
          *
@@ -2580,7 +2607,8 @@ export interface components {
          *     `placed_marks` are the moments of marks that were set by hand, for each take.
          *     `settled` are the places of takes that were checked and found fine. `directions` are what the teacher did on the
          *     stage in each take, while recording or afterwards. `talk` is what she accepted of her talk in words, `blanks` are
-         *     moments of it that are not to be heard.
+         *     moments of it that are not to be heard. `read_by_hand` are words that the ear missed and the teacher placed,
+         *     `left_unread` those that she says were not to be read.
          *     `card_wishes` are the words, as printed, of which the teacher wants a word card.
          */
         Lesson: {
@@ -2735,6 +2763,16 @@ export interface components {
              * @default []
              */
             blanks: components["schemas"]["TalkBlank"][];
+            /**
+             * Read By Hand
+             * @default []
+             */
+            read_by_hand: components["schemas"]["ReadByHand"][];
+            /**
+             * Left Unread
+             * @default []
+             */
+            left_unread: components["schemas"]["LeftUnread"][];
         };
         /**
          * Line
@@ -3218,6 +3256,21 @@ export interface components {
             cue_notes: components["schemas"]["CueNote"][];
         };
         /**
+         * ReadByHand
+         * @description In `take` these words (ids, in the order of the script) were read: each begins at its start, the last one ends
+         *     at `end` (seconds of take time).
+         */
+        ReadByHand: {
+            /** Take */
+            take: string;
+            /** Words */
+            words: string[];
+            /** Starts */
+            starts: number[];
+            /** End */
+            end: number;
+        };
+        /**
          * ReadWord
          * @description Where a word of the passage stands on a page's photo (pixels from the top left), its
          *     baseline, and how sure the photo reader was of it (0 to 1).
@@ -3603,7 +3656,7 @@ export interface components {
              */
             name?: string;
             /** Command */
-            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["KeepCueNoteInput"] | components["schemas"]["RemoveCueNoteInput"] | components["schemas"]["KeepDirectionInput"] | components["schemas"]["RemoveDirectionInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["StandPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["WriteOnStageInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["KeepTalkInput"] | components["schemas"]["BlankTalkInput"] | components["schemas"]["HearTalkInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
+            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["KeepCueNoteInput"] | components["schemas"]["RemoveCueNoteInput"] | components["schemas"]["KeepDirectionInput"] | components["schemas"]["RemoveDirectionInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["StandPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["WriteOnStageInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["PlaceWordsInput"] | components["schemas"]["UnplaceWordsInput"] | components["schemas"]["LeaveUnreadInput"] | components["schemas"]["KeepTalkInput"] | components["schemas"]["BlankTalkInput"] | components["schemas"]["HearTalkInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
         };
         /**
          * AddBlock
@@ -3830,7 +3883,7 @@ export interface components {
         };
         /**
          * CheckAgain
-         * @description All places of a take are offered again, also those that were found fine.
+         * @description All places of a take are offered again, also those that were found fine or not meant to be read.
          */
         CheckAgainInput: {
             /** Take */
@@ -4378,6 +4431,21 @@ export interface components {
              * @enum {string}
              */
             kind: "label page";
+        };
+        /**
+         * LeaveUnread
+         * @description These words of a take were not read, on purpose.
+         */
+        LeaveUnreadInput: {
+            /** Take */
+            take: string;
+            /** Words */
+            words: string[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "leave unread";
         };
         /**
          * LeaveWord
@@ -5031,6 +5099,26 @@ export interface components {
              * @enum {string}
              */
             kind: "place picture";
+        };
+        /**
+         * PlaceWords
+         * @description In a take these words were read, which the ear did not find: each begins at its start, the last one ends at
+         *     `end` (seconds of take time).
+         */
+        PlaceWordsInput: {
+            /** Take */
+            take: string;
+            /** Words */
+            words: string[];
+            /** Starts */
+            starts: number[];
+            /** End */
+            end: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "place words";
         };
         /**
          * PutBack
@@ -5750,6 +5838,21 @@ export interface components {
              * @constant
              */
             kind?: "underline";
+        };
+        /**
+         * UnplaceWords
+         * @description What was placed by hand together with this word is as the ear found it again.
+         */
+        UnplaceWordsInput: {
+            /** Take */
+            take: string;
+            /** Word */
+            word: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "unplace words";
         };
         /**
          * WishCard
@@ -6578,6 +6681,36 @@ export interface components {
             found: number | null;
             /** @default  */
             doubt: components["schemas"]["Doubt"];
+        };
+        /**
+         * FoundHere
+         * @description When each of those words begins, and when the last one ends.
+         */
+        FoundHere: {
+            /** Starts */
+            starts: number[];
+            /** End */
+            end: number;
+        };
+        /**
+         * ReadHere
+         * @description Words (ids, in their order) that were read between two moments of a take; `taps` are when a hand said that each
+         *     of them begins (seconds of take time), or none.
+         */
+        ReadHere: {
+            /** Take */
+            take: string;
+            /** Words */
+            words: string[];
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /**
+             * Taps
+             * @default []
+             */
+            taps?: number[];
         };
         /** VideoWish */
         VideoWish: {
@@ -7825,6 +7958,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TrailView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    lessons_find_read_here_lessons__lesson__read_here_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadHere"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundHere"];
                 };
             };
             /** @description Unprocessable Entity */

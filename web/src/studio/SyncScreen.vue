@@ -23,7 +23,10 @@ import { useMoments, useStarts } from './sync/byHand'
 import MarkPost from './sync/MarkPost.vue'
 import SoundStrip from './sync/SoundStrip.vue'
 import { isSamePlace, rowsOf, type Place } from './sync/syncRows'
-import { doings, stripDirections, wordDoings, type Doing } from './sync/stripDirections'
+import { doings, wordDoings } from './sync/stripDirections'
+import { useDirections } from './sync/directionsDone'
+import { gapAt, useReadHere } from './sync/readHere'
+import ReadHere from './sync/ReadHere.vue'
 import { stripMarks, type MarkHand, type StripMark } from './sync/stripMarks'
 import { deedOf, useNamings } from './sync/namings'
 import TalkStrip from './sync/TalkStrip.vue'
@@ -120,26 +123,15 @@ function pickOnStage(word: string, extend: boolean) {
 }
 /* What was done on the stage: pages turned, things brought up, stops. */
 const possible = computed(() => (stage.value ? doings(stage.value, view.value.lesson) : []))
-const done = computed(() =>
-  stripDirections(view.value.lesson.directions, take.value, possible.value, words.value),
-)
+const directions = useDirections(take, lesson, possible, words)
+const done = directions.done
 const doneShown = computed(() => done.value.find((one) => one.id === chosenMark.value))
-const directionOf = (id: string) => view.value.lesson.directions.find((one) => one.id === id)
-function moveDirection(id: string, at: number) {
-  const direction = directionOf(id)
-  if (!direction) return
-  void lesson.send({ kind: 'keep direction', direction: { ...direction, at: Math.max(0, at) } })
-}
 const namings = useNamings(
   take,
   lesson,
   computed(() => trail.data.value?.named ?? []),
   player.time,
 )
-function addDirection({ deed, target }: Doing) {
-  const direction = { id: '', take: take.value, at: player.time.value, deed, target, part: 0 }
-  void lesson.send({ kind: 'keep direction', direction })
-}
 const rows = computed(() =>
   stage.value && trail.data.value
     ? rowsOf(stage.value, trail.data.value, view.value.lesson.pause_points, words.value, [
@@ -178,6 +170,7 @@ watch(
   { immediate: true },
 )
 watch(take, () => {
+  byHand.close()
   chosen.value = undefined
   chosenMark.value = ''
 })
@@ -191,6 +184,7 @@ watch(
 )
 
 function choose(place: Place) {
+  byHand.close()
   chosen.value = place
   picked.set(place.word, place.word)
   chosenMark.value = ''
@@ -236,6 +230,17 @@ function nudge(by: number, place: Pick<Place, 'word' | 'found' | 'start'> | unde
   if (place) starts.nudge(by, place)
 }
 
+/* Words that were read and not found. */
+const byHand = useReadHere(take, lesson, player)
+function wasRead(wanted: string[], at: number) {
+  const visits = trail.data.value?.trail.visits.filter((visit) => !wanted.includes(visit.word)) ?? []
+  chosen.value = undefined
+  chosenMark.value = ''
+  byHand.open({ words: wanted, ...gapAt(visits, at, wanted.length, stage.value?.sheet.seconds ?? 0) })
+}
+const isPlaced = (word: string) =>
+  view.value.lesson.read_by_hand.some((one) => one.take === take.value && one.words.includes(word))
+
 /* Marks. */
 function chooseMark(mark: StripMark) {
   chosen.value = undefined
@@ -244,13 +249,13 @@ function chooseMark(mark: StripMark) {
 }
 function placeMark(mark: StripMark, start: number, seconds?: number) {
   chosen.value = undefined
-  if (directionOf(mark.id)) return moveDirection(mark.id, start)
+  if (directions.of(mark.id)) return directions.move(mark.id, start)
   return moments.place(mark, start, seconds)
 }
 function nudgeMark(by: number, mark = markShown.value ?? doneShown.value) {
   if (!mark) return
   chosen.value = undefined
-  if (directionOf(mark.id)) return moveDirection(mark.id, mark.start + by)
+  if (directions.of(mark.id)) return directions.move(mark.id, mark.start + by)
   moments.nudge(by, mark)
 }
 
@@ -266,6 +271,7 @@ useKeys({
   b: () => player.back(),
   n: nextCheck,
   o: namings.takeNext,
+  t: () => void byHand.tap(),
   'alt+arrowleft': () => (chosenMark.value ? nudgeMark(-0.1) : nudge(-0.01)),
   'alt+arrowright': () => (chosenMark.value ? nudgeMark(0.1) : nudge(0.01)),
 })
@@ -367,9 +373,21 @@ useKeys({
                   :kind="row.kind"
                   :text="row.text"
                   :note="row.note"
-                  :deed="row.kind === 'offer' ? deedOf(row.offer) : undefined"
+                  :deed="
+                    row.kind === 'offer'
+                      ? deedOf(row.offer)
+                      : 'missed' in row && row.missed
+                        ? 'It was read'
+                        : undefined
+                  "
+                  :other="'missed' in row && row.missed ? 'Not read, on purpose' : undefined"
                   @hear="player.playFromTo(Math.max(0, row.start - 0.5), row.end + 1.5)"
-                  @take="row.kind === 'offer' && namings.settle(row.offer)"
+                  @take="
+                    row.kind === 'offer'
+                      ? namings.settle(row.offer)
+                      : 'missed' in row && wasRead(row.missed!, row.start)
+                  "
+                  @other="'missed' in row && byHand.leave(row.missed!)"
                 />
               </template>
             </div>
@@ -412,8 +430,24 @@ useKeys({
         :simulated="takeView.origin === 'simulated narrator'"
         @again="deeds.findWords(takeView)"
       />
+      <ReadHere
+        v-if="byHand.missing.value"
+        :missing="byHand.missing.value"
+        :words="words"
+        :tapped="byHand.taps.value.length"
+        :playing="player.playing.value"
+        :now="player.time.value"
+        :problem="byHand.problem.value"
+        @listen="byHand.listen"
+        @tap="byHand.tap"
+        @spread="byHand.spread"
+        @begin="byHand.begin"
+        @finish="byHand.finish"
+        @leave="byHand.leave(byHand.missing.value!.words)"
+        @close="byHand.close"
+      />
       <MarkPost
-        v-if="markShown"
+        v-else-if="markShown"
         :mark="markShown"
         :seconds="markShown.end - markShown.start"
         @hear="player.playFromTo(Math.max(0, markShown.start - 1), markShown.end + 0.6)"
@@ -427,7 +461,7 @@ useKeys({
         :done="doneShown"
         @hear="player.playFromTo(Math.max(0, doneShown.start - 1.5), doneShown.start + 1.5)"
         @nudge="(by) => nudgeMark(by)"
-        @here="moveDirection(doneShown.id, player.time.value)"
+        @here="directions.move(doneShown.id, player.time.value)"
         @remove="lesson.send({ kind: 'remove direction', id: doneShown.id })"
       />
       <CheckPost
@@ -443,6 +477,9 @@ useKeys({
         @next="nextCheck"
         @fine="settle"
         :now="player.time.value"
+        :placed="isPlaced(chosen.word)"
+        @read="wasRead([chosen!.word], chosen!.start)"
+        @unplace="lesson.send({ kind: 'unplace words', take, word: chosen!.word })"
         @here="starts.move(chosen!.word, chosen!.found, player.time.value)"
       />
       <p v-else class="text-[14px] text-quiet">
@@ -456,7 +493,7 @@ useKeys({
         :doings="possible"
         :with-words="withWords"
         :time="player.time.value"
-        @add="addDirection"
+        @add="(doing) => directions.add(doing, player.time.value)"
       />
       <TrimBar :trail="trail.data.value" :take="take" :now="player.time.value" @seek="player.seek" />
       <TakeList v-if="view.takes.length > 1" :looking="take" @look="(one) => (lookedAt = one)" />

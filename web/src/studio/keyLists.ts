@@ -93,6 +93,7 @@ export const keysOf = (catalogue: Catalogue): Record<string, Keys> => ({
     ...PLAYING,
     ['N', 'next place to check'],
     ['O', 'do on the stage what is named next in the talk'],
+    ['T', 'a word begins now, where you place words by hand'],
     ['Alt ←', 'the word or mark earlier'],
     ['Alt →', 'the word or mark later'],
     ...EVERYWHERE,

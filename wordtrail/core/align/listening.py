@@ -14,7 +14,6 @@ from wordtrail.core.align.sounds import Frames, heard_in, joined
 from wordtrail.core.align.stretches import halves
 from wordtrail.core.align.values import Memory, Samples, Stretch
 
-
 TOO_ALIKE, FEWEST_SOUNDS = 0.5, 24
 """The part of all sounds heard that the two commonest may be (in speech they are a fifth, at the most 45 %), and the
 sounds from which on that tells anything."""

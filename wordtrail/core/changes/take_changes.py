@@ -13,8 +13,9 @@ from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.pace.guide import FASTEST, SLOWEST
 from wordtrail.core.text.tidy import within
+from wordtrail.core.trail.by_hand import LeftUnread, ReadByHand, checked
 from wordtrail.core.trail.checks import Settled
-from wordtrail.core.trail.model import Mend
+from wordtrail.core.trail.model import Mend, Trail
 
 
 def _with_trim(lesson: Lesson, command: SetTrim) -> Lesson:
@@ -120,14 +121,18 @@ class SettlePlaces(ScreenCommand):
 
 @dataclass(frozen=True, slots=True)
 class CheckAgain(ScreenCommand):
-    """All places of a take are offered again, also those that were found fine."""
+    """All places of a take are offered again, also those that were found fine or not meant to be read."""
 
     label: ClassVar[str] = "checking all places again"
     take: str
     kind: Literal["check again"] = "check again"
 
     def apply(self, lesson: Lesson) -> Lesson:
-        return replace(lesson, settled=tuple(one for one in lesson.settled if one.take != self.take))
+        return replace(
+            lesson,
+            settled=tuple(one for one in lesson.settled if one.take != self.take),
+            left_unread=tuple(one for one in lesson.left_unread if one.take != self.take),
+        )
 
 
 @dataclass(frozen=True, slots=True)
@@ -143,3 +148,61 @@ class MoveStart(ScreenCommand):
 
     def apply(self, lesson: Lesson) -> Lesson:
         return _with_mend(lesson, self)
+
+
+@dataclass(frozen=True, slots=True)
+class PlaceWords(ScreenCommand):
+    """In a take these words were read, which the ear did not find: each begins at its start, the last one ends at
+    `end` (seconds of take time)."""
+
+    label: ClassVar[str] = "placing words by hand"
+    take: str
+    words: tuple[str, ...]
+    starts: tuple[float, ...]
+    end: float
+    kind: Literal["place words"] = "place words"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        _known(lesson, self.words)
+        starts = tuple(within(start, 0.0, LONGEST_TAKE, "The start of the word") for start in self.starts)
+        end = within(self.end, 0.0, LONGEST_TAKE, "The end of the last word")
+        checked(self.words, starts, end, Trail(()), (0.0, LONGEST_TAKE))
+        others = (one for one in lesson.read_by_hand if one.take != self.take or set(self.words).isdisjoint(one.words))
+        meant = tuple(one for one in lesson.left_unread if one.take != self.take or one.word not in self.words)
+        return replace(
+            lesson, read_by_hand=(*others, ReadByHand(self.take, self.words, starts, end)), left_unread=meant
+        )
+
+
+@dataclass(frozen=True, slots=True)
+class UnplaceWords(ScreenCommand):
+    """What was placed by hand together with this word is as the ear found it again."""
+
+    label: ClassVar[str] = "taking back words placed by hand"
+    take: str
+    word: str
+    kind: Literal["unplace words"] = "unplace words"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        left = tuple(one for one in lesson.read_by_hand if one.take != self.take or self.word not in one.words)
+        return replace(lesson, read_by_hand=left)
+
+
+@dataclass(frozen=True, slots=True)
+class LeaveUnread(ScreenCommand):
+    """These words of a take were not read, on purpose."""
+
+    label: ClassVar[str] = "leaving words unread"
+    take: str
+    words: tuple[str, ...]
+    kind: Literal["leave unread"] = "leave unread"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        _known(lesson, self.words)
+        fresh = (LeftUnread(self.take, word) for word in self.words)
+        return replace(lesson, left_unread=tuple(dict.fromkeys((*lesson.left_unread, *fresh))))
+
+
+def _known(lesson: Lesson, words: tuple[str, ...]) -> None:
+    if not words or not set(words) <= {word.id for word in script(lesson)}:
+        raise LessonError("These words are not in the lesson any more.", advice="Choose others.")

@@ -10,6 +10,7 @@ from wordtrail.core.lesson.board_ids import ids_by_place
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.remembered import remembered
+from wordtrail.core.trail.by_hand import with_hand
 from wordtrail.core.trail.mending import mended, on_passage
 from wordtrail.core.trail.model import MendedTrail, Trail, Visit
 from wordtrail.core.trail.weak_forms import without_weak_forms
@@ -27,9 +28,14 @@ def kept_ends(lesson: Lesson, take: str, trail: Trail) -> tuple[float, float]:
 def current_trail(lesson: Lesson, take: str, trail: Trail) -> Trail:
     """A take's trail with its mends, on the script as it is now; only words of the passage can be unread."""
     words = script(lesson)
-    return on_passage(
-        _mended(lesson, take, trail).trail, (word.id for word in words), {word.id for word in lesson.words}
-    )
+    due = {word.id for word in lesson.words} - left_unread(lesson, take)
+    return on_passage(_mended(lesson, take, trail).trail, (word.id for word in words), due)
+
+
+def left_unread(lesson: Lesson, take: str) -> set[str]:
+    """The words that were not read in a take, on purpose."""
+    newer = ids_by_place([word.id for word in script(lesson)])
+    return {newer.get(one.word, one.word) for one in lesson.left_unread if one.take == take}
 
 
 def unknown_words(lesson: Lesson, take: str, trail: Trail) -> set[str]:
@@ -37,7 +43,7 @@ def unknown_words(lesson: Lesson, take: str, trail: Trail) -> set[str]:
     listened for them."""
     heard = _mended(lesson, take, trail).trail
     known = {visit.word for visit in heard.visits} | {slip.word for slip in heard.slips} | set(heard.unread)
-    return {word.id for word in script(lesson)} - known
+    return {word.id for word in script(lesson)} - known - left_unread(lesson, take)
 
 
 def words_gone(lesson: Lesson, take: str, trail: Trail) -> tuple[Visit, ...]:
@@ -56,8 +62,13 @@ def _mended(lesson: Lesson, take: str, trail: Trail) -> MendedTrail:
     words = script(lesson)
     newer = ids_by_place([word.id for word in words])
     heard = without_weak_forms(_with_ids(trail, newer), {word.id: word.text for word in words})
+    by_hand = (
+        replace(one, words=tuple(newer.get(word, word) for word in one.words))
+        for one in lesson.read_by_hand
+        if one.take == take
+    )
     mends = (replace(mend, word=newer.get(mend.word, mend.word)) for mend in lesson.mends if mend.take == take)
-    return mended(heard, mends)
+    return mended(with_hand(heard, by_hand, left_unread(lesson, take)), mends)
 
 
 def _with_ids(trail: Trail, newer: Mapping[str, str]) -> Trail:

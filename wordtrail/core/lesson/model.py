@@ -15,6 +15,7 @@ from wordtrail.core.speech.respelling import Respelling, Sounds, sounds_of
 from wordtrail.core.text.bare import bare
 from wordtrail.core.text.look import USUAL_LOOK, TextLook
 from wordtrail.core.text.model import Passage, Word
+from wordtrail.core.trail.by_hand import LeftUnread, ReadByHand
 from wordtrail.core.trail.checks import Settled
 from wordtrail.core.trail.directions import Direction
 from wordtrail.core.trail.model import Mend
@@ -54,7 +55,8 @@ class Lesson:
     `placed_marks` are the moments of marks that were set by hand, for each take.
     `settled` are the places of takes that were checked and found fine. `directions` are what the teacher did on the
     stage in each take, while recording or afterwards. `talk` is what she accepted of her talk in words, `blanks` are
-    moments of it that are not to be heard.
+    moments of it that are not to be heard. `read_by_hand` are words that the ear missed and the teacher placed,
+    `left_unread` those that she says were not to be read.
     `card_wishes` are the words, as printed, of which the teacher wants a word card.
     """
 
@@ -78,6 +80,8 @@ class Lesson:
     directions: tuple[Direction, ...] = ()
     talk: tuple[TalkText, ...] = ()
     blanks: tuple[TalkBlank, ...] = ()
+    read_by_hand: tuple[ReadByHand, ...] = ()
+    left_unread: tuple[LeftUnread, ...] = ()
 
     @property
     def title(self) -> str:

@@ -14,6 +14,8 @@ const props = defineProps<{
   respelling: string
   /** Where the sound stands, in seconds. */
   now: number
+  /** Whether a hand has placed this word where the ear had not found it. */
+  placed?: boolean
 }>()
 const emit = defineEmits<{
   hear: []
@@ -23,6 +25,8 @@ const emit = defineEmits<{
   fine: [checks: Schemas['Check'][]]
   respell: [said: string]
   again: []
+  read: []
+  unplace: []
 }>()
 const said = ref('')
 watch(
@@ -79,6 +83,17 @@ watch(
       </template>
       <button v-else-if="check?.kind === 'changed'" class="button" type="button" @click="emit('again')">
         Find the words again
+      </button>
+      <button
+        v-if="check?.kind === 'left out' || check?.kind === 'misread'"
+        class="button"
+        type="button"
+        @click="emit('read')"
+      >
+        It was read: tap it
+      </button>
+      <button v-if="placed" class="button" type="button" @click="emit('unplace')">
+        Take back what I placed
       </button>
       <Disclosure :key="place.word" :default-open="!!respelling">
         <DisclosureButton

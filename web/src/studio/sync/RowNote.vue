@@ -6,8 +6,10 @@ defineProps<{
   note: string
   /** What can be done about it. */
   deed?: string
+  /** What else. */
+  other?: string
 }>()
-defineEmits<{ hear: []; take: [] }>()
+defineEmits<{ hear: []; take: []; other: [] }>()
 
 const LOOK = {
   pause: 'border-lake text-lake',
@@ -19,7 +21,7 @@ const LOOK = {
 
 <template>
   <div
-    class="my-2 ml-[52px] flex gap-2 rounded-panel border border-dashed px-3 py-1 text-[13px]"
+    class="my-2 ml-[52px] flex items-center gap-2 rounded-panel border border-dashed px-3 py-1 text-[13px]"
     :class="LOOK[kind]"
   >
     <span class="min-w-0 truncate font-semibold">{{ text }}</span>
@@ -34,6 +36,9 @@ const LOOK = {
     </button>
     <button v-if="deed" class="button min-h-[28px] px-2 text-[13px]" type="button" @click="$emit('take')">
       {{ deed }}
+    </button>
+    <button v-if="other" class="button min-h-[28px] px-2 text-[13px]" type="button" @click="$emit('other')">
+      {{ other }}
     </button>
   </div>
 </template>

@@ -47,6 +47,8 @@ export type Row =
       end: number
       text: string
       note: string
+      /** The words that were not heard. */
+      missed?: string[]
     }
 
 /** A visit or slip that can be chosen. */
@@ -180,6 +182,7 @@ function missing(
       end: slip.start,
       text: `Left out · “${printed.get(slip.word)}”`,
       note: '',
+      missed: [slip.word],
     }))
   const runs: string[][] = []
   for (const word of unread) {
@@ -200,6 +203,7 @@ function missing(
       end,
       text: `Not read · “${text}”`,
       note: run.length === 1 ? '1 word' : `${run.length} words`,
+      missed: run,
     }
   })
   return [...leftOut, ...notRead]

@@ -1,0 +1,79 @@
+"""Words that somebody says are read in a stretch of sound: where in it each of them begins."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from itertools import pairwise
+
+import numpy as np
+
+from wordtrail.core.align.hypotheses import placed
+from wordtrail.core.align.listening import heard
+from wordtrail.core.align.path import Said, fit_of
+from wordtrail.core.align.readings import Reading
+from wordtrail.core.align.route import route_of
+from wordtrail.core.align.timing import timed
+from wordtrail.core.align.values import RATE, Samples, ScriptWord, Stretch
+from wordtrail.core.speech.phones import relations
+
+NEAR_TAP = 0.35
+"""Seconds from a tap to the start of its word: hands are late by a fifth of a second, and not by more than this."""
+
+SHORTEST_WORD = 0.03
+UNKNOWN_PHONES = 4
+"""How long a word is taken for whose sounds nobody knows."""
+
+
+def spread(script: Sequence[ScriptWord], stretch: Stretch) -> list[float]:
+    """Starts (seconds) of words that fill a stretch, each for as long as it has sounds."""
+    lengths = [len(word.ways[0]) if word.ways else UNKNOWN_PHONES for word in script]
+    edges = np.concatenate([[0], np.cumsum(lengths)[:-1]]) / sum(lengths)
+    return [round(stretch.start + float(edge) * (stretch.end - stretch.start), 3) for edge in edges]
+
+
+def starts_inside(
+    samples: Samples, script: Sequence[ScriptWord], stretch: Stretch, taps: Sequence[float] = ()
+) -> list[float]:
+    """When each word of `script` begins in a stretch (seconds of take time), in order. `samples` are the sound of the
+    stretch alone, mono at 16 000 a second. Where a word is not found within reach of its tap, the tap counts; where
+    there are no taps and the words are not found, they are spread over the stretch."""
+    rough = list(taps) if taps else spread(script, stretch)
+    found = _found(samples, script)
+    if found is None:
+        return rough
+    starts = [stretch.start + start for start in found]
+    if taps:
+        starts = [start if abs(start - tap) <= NEAR_TAP else tap for start, tap in zip(starts, taps, strict=True)]
+    return _in_order(starts, rough, stretch.end)
+
+
+def _found(samples: Samples, script: Sequence[ScriptWord]) -> list[float] | None:
+    """Seconds into the sound at which each word begins; None where they cannot be found in it."""
+    if not all(word.ways for word in script):
+        return None
+    frames = heard(samples, Stretch(0.0, len(samples) / RATE))
+    if not len(frames):
+        return None
+    fit = fit_of(frames, relations())
+    route = route_of([word.ways for word in script], [0])
+    phones = [phone for word in script for phone in word.ways[0]]
+    _, begins = placed(fit, 0, len(frames) - 1, phones)
+    said, at = [], 0
+    for index, word in enumerate(script):
+        first = int(route.ways_first[route.words_first_way[index]])
+        here = begins[at : at + len(word.ways[0])]
+        states = [(first + n, frame) for n, frame in enumerate(here) if frame is not None]
+        at += len(word.ways[0])
+        if not states:
+            return None
+        numbers, places = zip(*states, strict=True)
+        said.append(Said(index, numbers, places, 0.0, len(word.ways[0])))
+    times = timed([Reading(tuple(said))], frames, samples, [word.ways for word in script], cores=1)
+    return [word.start for word in sorted(times, key=lambda one: one.word)]
+
+
+def _in_order(starts: Sequence[float], rough: Sequence[float], end: float) -> list[float]:
+    """The starts, rounded, where they are one after the other; else the rough ones."""
+    edges = [*starts, end]
+    fine = all(after - before >= SHORTEST_WORD for before, after in pairwise(edges))
+    return [round(start, 3) for start in (starts if fine else rough)]

@@ -1,0 +1,62 @@
+"""Words that a teacher says were read in a stretch of a take: found in its sound, to light when they are said."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+import numpy as np
+
+from wordtrail.core.align.inside import starts_inside
+from wordtrail.core.align.script import script_of
+from wordtrail.core.align.values import RATE, Samples, Stretch
+from wordtrail.core.errors import LessonError, NotFound
+from wordtrail.core.lesson.boards import script
+from wordtrail.core.lesson.current_trail import current_trail, kept_ends
+from wordtrail.core.trail.by_hand import ReadByHand, checked
+from wordtrail.media.decode import sound_blocks
+from wordtrail.store.lessons import get_lesson
+from wordtrail.store.takes import TakeFiles, get_take, trail_of
+from wordtrail.workspace import Workspace
+
+BEFORE, AFTER = 0.5, 0.2
+"""Seconds of sound around taps in which their words are looked for: hands are late."""
+
+
+def read_here(
+    workspace: Workspace, lesson_id: str, take_id: str, words: Sequence[str], stretch: Stretch, taps: Sequence[float]
+) -> ReadByHand:
+    """When each of `words` (ids) begins in a stretch of a take (seconds of take time), near its tap where there are
+    any. Raises NotFound, or LessonError with a sentence where they cannot have been read there."""
+    with workspace.database.read_session() as session:
+        lesson = get_lesson(session, lesson_id, workspace.owner).lesson
+        take = get_take(session, take_id, workspace.owner)
+        found = trail_of(session, take.id)
+    if found is None or take.lesson_id != lesson_id:
+        raise NotFound("trail")
+    known = {word.id: word for word in script(lesson)}
+    if not words or not set(words) <= known.keys():
+        raise LessonError("These words are not in the lesson any more.", advice="Choose others.")
+    kept = kept_ends(lesson, take_id, found)
+    trail = current_trail(lesson, take_id, found)
+    spread = [stretch.start + n * (stretch.end - stretch.start) / len(words) for n in range(len(words))]
+    checked(words, taps or spread, stretch.end, trail, kept)
+    own = set(words)
+    before = max((v.end for v in trail.visits if v.word not in own and v.end <= (taps or spread)[0]), default=0.0)
+    heard = Stretch(max(before, kept[0], taps[0] - BEFORE), stretch.end + AFTER) if taps else stretch
+    samples = _sound(workspace, take_id, heard)
+    spoken = script_of([known[word] for word in words], lesson.respelled_among([known[word] for word in words]))
+    starts = starts_inside(samples, spoken, heard, taps) if len(spoken) == len(words) else list(taps or spread)
+    return ReadByHand(take_id, tuple(words), tuple(starts), stretch.end)
+
+
+def _sound(workspace: Workspace, take: str, stretch: Stretch) -> Samples:
+    """The sound of a stretch of a take; nothing after it is read."""
+    first, last = round(stretch.start * RATE), round(stretch.end * RATE)
+    parts: list[Samples] = []
+    at = 0
+    for block in sound_blocks(workspace.blobs.path(TakeFiles(take).original), RATE):
+        parts.append(block[max(0, first - at) : max(0, last - at)])
+        at += len(block)
+        if at >= last:
+            break
+    return np.concatenate(parts) if parts else np.zeros(0, np.float32)
