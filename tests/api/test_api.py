@@ -7,6 +7,7 @@ import io
 import json
 import tempfile
 import unittest
+from dataclasses import replace
 from importlib.resources import files
 from pathlib import Path
 from typing import Any, ClassVar
@@ -18,12 +19,13 @@ from sqlalchemy import select
 from tests.api.shelf import put_shelf
 from tests.worlds import TEXT
 from wordtrail.api.application import make_application, openapi_document
+from wordtrail.core.trail.model import Visit
 from wordtrail.formats.json_patch import Operation, patched
 from wordtrail.jobs.queue import SOUND, perform
 from wordtrail.standins.demo_world import install
 from wordtrail.standins.microphone import narration_for
 from wordtrail.store.tables import JobRow
-from wordtrail.store.takes import events_of
+from wordtrail.store.takes import events_of, get_take, keep_trail, trail_of
 from wordtrail.workspace import open_workspace
 
 ROOT = Path(__file__).resolve().parents[2]
@@ -297,6 +299,44 @@ class DemoTest(ApiTest):
         after = self.client.get(path).json
         self.assertAlmostEqual(after["trail"]["visits"][number]["start"], visit["start"] + 0.05)
         self.assertEqual((after["trim_start"], after["trim_end"], after["trimmed_by_hand"]), (2, 50, True))
+
+    def without_words(self, take: str, first: int, last: int) -> list[Visit]:
+        """Let the ear have missed some words of a take (places in its trail); the visits that it found."""
+        with self.workspace.database.write_session() as session:
+            row = get_take(session, take)
+            found = trail_of(session, take)
+            assert found
+            keep_trail(session, row, replace(found, visits=(*found.visits[:first], *found.visits[last + 1 :])))
+        return list(found.visits[first : last + 1])
+
+    def test_missed_words_are_found_in_the_sound_where_a_hand_says_they_are(self) -> None:
+        take = self.view["take_in_use"]
+        missed = self.without_words(take, 40, 45)
+        words = [visit.word for visit in missed]
+        path = f"/api/lessons/{self.view['id']}/read-here"
+        late = [visit.start + 0.15 for visit in missed]
+        for taps in ([], late):
+            body = {"take": take, "words": words, "start": missed[0].start, "end": missed[-1].end, "taps": taps}
+            answer = self.client.post(path, json=body)
+            self.assertEqual(answer.status_code, 200, answer.text)
+            off = [abs(start - visit.start) for start, visit in zip(answer.json["starts"], missed, strict=True)]
+            self.assertLess(max(off), 0.12, (taps, off))
+        self.send(self.view, kind="place words", take=take, words=words, **answer.json)
+        trail = self.client.get(f"/api/lessons/{self.view['id']}/trail?take={take}").json["trail"]
+        self.assertTrue(set(words) <= {visit["word"] for visit in trail["visits"]})
+        self.assertFalse(set(words) & set(trail["unread"]))
+
+    def test_words_cannot_be_placed_over_others_or_outside(self) -> None:
+        take = self.view["take_in_use"]
+        missed = self.without_words(take, 40, 45)
+        path = f"/api/lessons/{self.view['id']}/read-here"
+        words = [visit.word for visit in missed]
+        for start, end, says in ((missed[0].start - 2, missed[-1].end, "Another word"), (0.0, 0.3, "outside")):
+            body = {"take": take, "words": words, "start": start, "end": end}
+            self.assert_problem(self.client.post(path, json=body), 422, says=says)
+        body = {"take": take, "words": ["gone"], "start": 1, "end": 2}
+        self.assert_problem(self.client.post(path, json=body), 422)
+        self.assert_problem(self.client.post(path, json={**body, "take": "none"}), 404)
 
     def test_only_a_take_of_this_lesson_can_count(self) -> None:
         other = next(one for one in self.client.get("/api/lessons").json["lessons"] if "Rain" in one["title"])

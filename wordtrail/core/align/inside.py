@@ -31,6 +31,11 @@ def spread(script: Sequence[ScriptWord], stretch: Stretch) -> list[float]:
     return [round(stretch.start + float(edge) * (stretch.end - stretch.start), 3) for edge in edges]
 
 
+def evenly(count: int, stretch: Stretch) -> list[float]:
+    """Starts (seconds) of so many words that share a stretch."""
+    return [stretch.start + n * (stretch.end - stretch.start) / count for n in range(count)]
+
+
 def starts_inside(
     samples: Samples, script: Sequence[ScriptWord], stretch: Stretch, taps: Sequence[float] = ()
 ) -> list[float]:

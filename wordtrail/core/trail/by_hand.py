@@ -18,6 +18,9 @@ SHORTEST_WORD = 0.03
 LONGEST_WORD = 20.0
 """Seconds that a stretch read by hand may have for each of its words."""
 
+LATEST_TAP = 0.4
+"""Seconds by which a hand can be late."""
+
 SAME_READING = 1.5
 """Seconds within which a word that the ear found is the one that the hand set."""
 
@@ -51,6 +54,16 @@ class LeftUnread:
 
     take: str
     word: str
+
+
+def pulled_in(taps: Sequence[float], end: float) -> list[float]:
+    """Taps (seconds) that came a little after `end`, at which another word begins, before it: hands are late. Those
+    that came later still are left."""
+    last = len(taps)
+    return [
+        tap if tap > end + LATEST_TAP else min(tap, end - (last - number) * 1.1 * SHORTEST_WORD)
+        for number, tap in enumerate(taps)
+    ]
 
 
 def checked(words: Sequence[str], starts: Sequence[float], end: float, trail: Trail, kept: tuple[float, float]) -> None:
@@ -97,10 +110,14 @@ def _with_reading(trail: Trail, reading: ReadByHand) -> Trail:
     own = reading.visits
     begin, end = own[0].start, own[-1].end
     near = {visit.word: visit.start for visit in own}
-    visits = [
-        visit for visit in trail.visits if not _taken(visit.word, visit.start, near) and _beside(visit, begin, end)
-    ]
-    slips = (slip for slip in trail.slips if slip.word not in near or slip.kind is SlipKind.SAID_TWICE)
+    others = (visit for visit in trail.visits if not _taken(visit.word, visit.start, near))
+    visits = [_clipped(visit, begin, end) for visit in others if _beside(visit, begin, end)]
+    slips = (
+        slip
+        for slip in trail.slips
+        if slip.kind is SlipKind.SAID_TWICE
+        or (slip.word not in near if slip.kind is SlipKind.LEFT_OUT else not _taken(slip.word, slip.start, near))
+    )
     return replace(
         trail,
         visits=tuple(sorted((*visits, *own), key=lambda one: one.start)),

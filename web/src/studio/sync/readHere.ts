@@ -15,7 +15,7 @@ export interface Missing {
 
 /** Seconds heard before the stretch, so that a hand can be ready. */
 const LEAD = 1.5
-/** Seconds that the last word lasts after its tap, where nothing else tells. */
+/** Seconds heard behind it, for a tap that comes late. */
 const LAST = 0.6
 /** Seconds of sound that are offered at the most for each word. */
 const WIDEST = 2
@@ -60,19 +60,18 @@ export function useReadHere(
     if (!missing.value || !next.value) return
     taps.value = [...taps.value, player.time.value]
     if (next.value) return
-    const last = taps.value[taps.value.length - 1]!
-    await keep(Math.max(last + 0.05, Math.min(missing.value.to, last + LAST)), taps.value)
+    await keep(taps.value)
   }
   /** Everything between the two ends is these words. */
-  const spread = () => keep(missing.value!.to, [])
+  const spread = () => keep([])
 
-  async function keep(end: number, at: number[]) {
-    const { words, from } = missing.value!
+  async function keep(at: number[]) {
+    const { words, from, to } = missing.value!
     try {
       const found = await ask(
         client.POST('/api/lessons/{lesson}/read-here', {
           params: { path: { lesson: lesson.id.value } },
-          body: { take: take.value, words, start: at[0] ?? from, end, taps: at },
+          body: { take: take.value, words, start: from, end: to, taps: at },
         }),
       )
       if (await lesson.send({ kind: 'place words', take: take.value, words, ...found })) close()
