@@ -16,7 +16,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from bench.align import hard
+from bench.align import hard, human
 from bench.align.narrations import Narration
 from bench.align.planted import TEMPTATIONS, Planted, planted
 from bench.align.situations import long_take, narrations, second_takes
@@ -109,6 +109,7 @@ def main(arguments: Sequence[str]) -> None:
     options.add_argument("--second", action="store_true", help="only what a second take gains from the first")
     options.add_argument("--hard", choices=("work", "once"), help="what costs words, of this set")
     options.add_argument("--planted", choices=("work", "once"), help="planted slips and temptations, of this set")
+    options.add_argument("--human", action="store_true", help="only a human voice: prompts of a telephone exchange")
     chosen = options.parse_args(arguments)
     if chosen.planted:
         _print_planted(chosen.planted, chosen.each, chosen.show)
@@ -118,7 +119,7 @@ def main(arguments: Sequence[str]) -> None:
         _print_second_takes()
         return
     results: dict[str, list[Result]] = {}
-    for narration in hard.narrations(chosen.hard, chosen.each) if chosen.hard else narrations(chosen.each):
+    for narration in _chosen(chosen.hard, chosen.human, chosen.each):
         if chosen.only in narration.name:
             result = measure(narration)
             results.setdefault(narration.name, []).append(result)
@@ -137,6 +138,12 @@ def main(arguments: Sequence[str]) -> None:
     _print_confidence(every)
     print("\nkept by each stage\n" + table(sum((result.kept for result in every), Counter())))
     print(f"\nmost memory: {resource.getrusage(resource.RUSAGE_SELF).ru_maxrss // 1024} MB")
+
+
+def _chosen(which: hard.Set | None, is_human: bool, each: int) -> Iterable[Narration]:
+    if is_human:
+        return human.narrations()
+    return hard.narrations(which, each) if which else narrations(each)
 
 
 def _print_planted(which: hard.Set, voices: int, show: bool) -> None:
@@ -179,9 +186,8 @@ def _print_slips(one: Planted, said: dict[int, Slip]) -> None:
             print(f"    not found: {words[place].text!r} {kind}")
     for place, slip in said.items():
         if place not in one.slips:
-            print(
-                f"    no slip: {words[place].text!r} {slip.kind} {slip.heard!r} at {slip.start:.1f} {one.tempting.get(place, '')}"
-            )
+            tempting = one.tempting.get(place, "")
+            print(f"    no slip: {words[place].text!r} {slip.kind} {slip.heard!r} at {slip.start:.1f} {tempting}")
 
 
 def _print_second_takes() -> None:

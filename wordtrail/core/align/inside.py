@@ -46,7 +46,7 @@ def starts_inside(
     found = _found(samples, script)
     if found is None:
         return rough
-    starts = [stretch.start + start for start in found]
+    starts = [stretch.start + max(0.0, start) for start in found]
     if taps:
         starts = [start if abs(start - tap) <= NEAR_TAP else tap for start, tap in zip(starts, taps, strict=True)]
     return _in_order(starts, rough, stretch.end)
@@ -57,9 +57,9 @@ def _found(samples: Samples, script: Sequence[ScriptWord]) -> list[float] | None
     if not all(word.ways for word in script):
         return None
     frames = heard(samples, Stretch(0.0, len(samples) / RATE))
-    if not len(frames):
-        return None
     fit = fit_of(frames, relations())
+    if not fit.new_sound.any():
+        return None
     route = route_of([word.ways for word in script], [0])
     phones = [phone for word in script for phone in word.ways[0]]
     _, begins = placed(fit, 0, len(frames) - 1, phones)
