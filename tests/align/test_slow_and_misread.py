@@ -121,7 +121,7 @@ class CarriedAwayTest(unittest.TestCase):
             phones = np.full((count, len(PHONES)), 0.001, np.float32)
             named = [n % 2 if bad else n % len(PHONES) for n in range(count)]
             phones[np.arange(count), named] = 0.9
-            return Frames(stretch.start + 0.1 * np.arange(count), phones, np.full(count, 0.01, np.float32))
+            return Frames(np.linspace(stretch.start, stretch.end, count), phones, np.full(count, 0.01, np.float32))
 
         with patch.object(listening, "heard_in", network):
             frames = listening.heard(np.zeros(20 * RATE, np.float32), Stretch(0.0, 20.0))
@@ -137,14 +137,13 @@ class InsideTest(unittest.TestCase):
     told = narrate("inside", CAT, [Silence(0.5), Read(0, 9), Talk("What a cat")], "formant/en-us", 120)
 
     def test_they_are_found_to_a_tenth_of_a_second(self) -> None:
-        words, truth = script_of(CAT.words[5:10]), dict(self.told.said)
-        known = [place for place, _ in self.told.truth if 5 <= place < 10]
-        stretch = Stretch(truth[5] - 0.05, truth[9] + 0.5)
+        words, truth = script_of(CAT.words[6:10]), dict(self.told.truth)
+        stretch = Stretch(truth[6] - 0.05, truth[9] + 0.5)
         part = self.told.samples[round(stretch.start * RATE) : round(stretch.end * RATE)]
-        taps = [truth[5] + 0.2 + 0.25 * n for n in range(5)]
+        taps = [truth[place] + 0.2 for place in range(6, 10)]
         for given in ((), taps):
             found = starts_inside(part, words, stretch, given)
-            off = [abs(found[place - 5] - truth[place]) for place in known]
+            off = [abs(start - truth[place]) for place, start in enumerate(found, 6)]
             self.assertLess(max(off), 0.1, (given, off))
 
     def test_where_nothing_is_said_they_are_spread_or_stay_where_they_were_tapped(self) -> None:
