@@ -42,6 +42,40 @@ class ScreensTest(StudioTest):
             with self.subTest(url.replace(self.address, "")):
                 self.assertEqual(faults, [])
 
+    def test_words_that_were_not_found_are_left_out_on_purpose_or_placed_by_hand(self) -> None:
+        """The caption of the boat's picture is not read in its take."""
+        page = self.new_page()
+        page.goto(f"{self.address}/lesson/{self.lesson(page, 'Boat')}/sync")
+        figures = page.get_by_role("complementary", name="How this reading goes")
+        expect(figures).to_contain_text("110 of 120")
+        page.get_by_role("button", name="Not read, on purpose").click()
+        expect(page.get_by_text("Not read · “The folds")).to_have_count(0)
+        expect(page.get_by_role("navigation")).not_to_contain_text("not read")
+        page.get_by_role("button", name="Undo").click()
+
+        page.get_by_role("button", name="It was read").click()
+        by_hand = page.get_by_role("article", name="It was read")
+        page.get_by_role("button", name="There", exact=True).click()
+        expect(by_hand).to_have_count(0)
+        page.get_by_role("button", name="It was read").click()
+        by_hand.get_by_role("button", name="Listen from here").click()
+        page.wait_for_timeout(1700)
+        for _ in range(10):
+            page.keyboard.press("t")
+            page.wait_for_timeout(60)
+        expect(by_hand).to_have_count(0)
+        expect(figures).to_contain_text("120 of 120")
+        page.get_by_role("button", name="Undo").click()
+        expect(figures).to_contain_text("110 of 120")
+
+        # Over words that light already they are refused with a sentence, and nothing is lost.
+        page.get_by_role("button", name="It was read").click()
+        page.get_by_role("button", name="Back a sentence").click()
+        by_hand.get_by_role("button", name=re.compile("^Begins at")).click()
+        by_hand.get_by_role("button", name=re.compile("^Find them")).click()
+        expect(by_hand.get_by_role("alert")).to_contain_text("Another word lights there.")
+        by_hand.get_by_role("button", name="Close").click()
+
     def test_axe_finds_nothing_at_any_kind_of_pause_point_of_the_student_page(self) -> None:
         page = self.new_page()
         seen: set[tuple[str, bool]] = set()

@@ -28,8 +28,9 @@ LAST_WORD = 0.6
 def read_here(
     workspace: Workspace, lesson_id: str, take_id: str, words: Sequence[str], stretch: Stretch, taps: Sequence[float]
 ) -> ReadByHand:
-    """When each of `words` (ids) begins in a stretch of a take (seconds of take time), near its tap where there are
-    any; the stretch is where they can be said. Raises NotFound, or LessonError with a sentence where they cannot have been read there."""
+    """When each of `words` (ids) begins in a stretch of a take, near its tap where there are any (seconds of take
+    time); the stretch is where they can be said. Raises NotFound, or LessonError with a sentence where they
+    cannot have been read there."""
     with workspace.database.read_session() as session:
         lesson = get_lesson(session, lesson_id, workspace.owner).lesson
         take = get_take(session, take_id, workspace.owner)

@@ -236,7 +236,7 @@ function wasRead(wanted: string[], at: number) {
   const visits = trail.data.value?.trail.visits.filter((visit) => !wanted.includes(visit.word)) ?? []
   chosen.value = undefined
   chosenMark.value = ''
-  byHand.open({ words: wanted, ...gapAt(visits, at, wanted.length, stage.value?.sheet.seconds ?? 0) })
+  byHand.open({ words: wanted, ...gapAt(visits, at, wanted.length, trail.data.value?.trim_end ?? 0) })
 }
 const isPlaced = (word: string) =>
   view.value.lesson.read_by_hand.some((one) => one.take === take.value && one.words.includes(word))

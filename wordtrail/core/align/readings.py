@@ -8,6 +8,9 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from itertools import pairwise
+
+import numpy as np
 
 from wordtrail.core.align.path import MOST_LEFT_OUT, REST, Fit, Path, Said, Talked
 from wordtrail.core.align.sounds import FRAME_SECONDS, Frames
@@ -30,6 +33,9 @@ GLUED = 0.2
 
 STRAY = 2
 """Sounds that are no talk: a breath, a click."""
+
+FEW_RESTS, USUAL = 5, 0.8
+"""Rests between words below which a reader's own are not known; the part of them that are no longer than the usual."""
 
 NEVER = 9.0
 """Seconds that stand for: there is none."""
@@ -64,7 +70,8 @@ def readings_of(path: Path, frames: Frames, fit: Fit) -> tuple[tuple[Reading, ..
     """The readings on a path, and everything else that was said."""
     whole = fluent(path, fit)
     spoken = [talked for talked in path.talked if _sounds(talked, fit) > STRAY]
-    runs = [part for index in range(len(whole)) for part in _parted_at_talk(index, whole, spoken, frames)]
+    own = usual_rest(whole, frames)
+    runs = [part for index in range(len(whole)) for part in _parted_at_talk(index, whole, spoken, frames, own)]
     kept = [
         len(run.said) >= QUOTATION and run.fit <= (WORST_SHORT_FIT if len(run.said) < SHORT else WORST_FIT)
         for run in runs
@@ -77,12 +84,23 @@ def readings_of(path: Path, frames: Frames, fit: Fit) -> tuple[tuple[Reading, ..
         for index, run in enumerate(runs):
             if kept[index]:
                 continue
-            beside = run.fit <= WORST_FIT and _beside_reading(index, runs, kept, path, spoken, frames)
+            beside = run.fit <= WORST_FIT and _beside_reading(index, runs, kept, path, spoken, frames, own)
             if beside or (run.fit <= SURE_FIT and _comes_next(index, runs, kept)):
                 kept[index] = changed = True
     talk = [*path.talked, *(Talked(run.first, run.last) for run, keep in zip(runs, kept, strict=True) if not keep)]
     readings = tuple(run for run, keep in zip(runs, kept, strict=True) if keep)
     return readings, tuple(sorted(talk, key=lambda talked: talked.first))
+
+
+def usual_rest(readings: Sequence[Reading], frames: Frames) -> float:
+    """Seconds from one word to the next as this reader usually rests between them; 0 where too little was read to
+    tell."""
+    rests = [
+        float(frames.at[after.first] - frames.at[before.last])
+        for reading in readings
+        for before, after in pairwise(reading.said)
+    ]
+    return float(np.quantile(rests, USUAL)) if len(rests) >= FEW_RESTS else 0.0
 
 
 def fluent(path: Path, fit: Fit) -> list[Reading]:
@@ -101,9 +119,13 @@ def fluent(path: Path, fit: Fit) -> list[Reading]:
     return [Reading(tuple(run)) for run in runs]
 
 
-def _parted_at_talk(index: int, runs: Sequence[Reading], spoken: Sequence[Talked], frames: Frames) -> list[Reading]:
+def _parted_at_talk(
+    index: int, runs: Sequence[Reading], spoken: Sequence[Talked], frames: Frames, own: float
+) -> list[Reading]:
     """A run, parted from one or two words at its end, and at its beginning, that run into talk and
-    stand apart from the rest of it; not where the reading goes on behind that talk (a word misread)."""
+    stand apart from the rest of it by more than the reader's `own` rests; not where the reading goes on behind that
+    talk (a word misread)."""
+    rest = max(REST, own)
     said = runs[index].said
     last, first = len(said), 0
     on = index + 1 < len(runs) and 0 < runs[index + 1].said[0].word - said[-1].word <= GOES_ON
@@ -111,9 +133,9 @@ def _parted_at_talk(index: int, runs: Sequence[Reading], spoken: Sequence[Talked
     into = not on and _nearest_talk(runs[index], spoken, frames, after=True) < GLUED
     out_of = not came and _nearest_talk(runs[index], spoken, frames, after=False) < GLUED
     for count in range(1, min(QUOTATION, len(said))):
-        if into and _gap(said, len(said) - count, frames) > REST:
+        if into and _gap(said, len(said) - count, frames) > rest:
             last = len(said) - count
-        if out_of and count < last and _gap(said, count, frames) > REST:
+        if out_of and count < last and _gap(said, count, frames) > rest:
             first = count
     return [Reading(part) for part in (said[:first], said[first:last], said[last:]) if part]
 
@@ -140,6 +162,7 @@ def _beside_reading(
     path: Path,
     spoken: Sequence[Talked],
     frames: Frames,
+    own: float,
 ) -> bool:
     """Whether a reading stands beside a run, with no talk between, and nearer than the talk on the
     other side of it."""
@@ -151,7 +174,7 @@ def _beside_reading(
                 continue
             gap = float(frames.at[late.first] - frames.at[early.last])
             talk = _nearest_talk(run, spoken, frames, after=other < index)
-            if gap <= min(BESIDE + FRAME_SECONDS, talk):
+            if gap <= min(max(BESIDE, own) + FRAME_SECONDS, talk):
                 return True
     return False
 

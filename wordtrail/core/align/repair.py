@@ -13,11 +13,9 @@ from __future__ import annotations
 from collections.abc import Sequence
 from itertools import pairwise
 
-import numpy as np
-
 from wordtrail.core.align.hypotheses import placed
 from wordtrail.core.align.path import MISSED, Fit, Said, Talked
-from wordtrail.core.align.readings import Reading
+from wordtrail.core.align.readings import Reading, usual_rest
 from wordtrail.core.align.route import Route
 from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.values import ScriptWord
@@ -27,9 +25,6 @@ from wordtrail.core.speech.pronunciation import VOWELS
 BESIDE, MOST_BESIDE, OWN_RESTS = 0.4, 1.6, 1.25
 """Seconds between a certain word and the sound that goes on from it, at least and at most; between them, how often the
 reader's own usual rest between two words: who says them one by one goes on after a second, too."""
-
-FEW_RESTS, USUAL = 5, 0.8
-"""Rests between words below which a reader's own are not known; the part of them that are no longer than the usual."""
 
 MOST_WORDS = 8
 SHORTEST_SHARE, LONGEST_SHARE = 0.45, 1.6
@@ -83,13 +78,7 @@ def repaired(
 
 def beside_for(readings: Sequence[Reading], frames: Frames) -> float:
     """Seconds between a word of this reader and the sound that goes on from it."""
-    rests = [
-        float(frames.at[after.first] - frames.at[before.last])
-        for reading in readings
-        for before, after in pairwise(reading.said)
-    ]
-    own = OWN_RESTS * float(np.quantile(rests, USUAL)) if len(rests) >= FEW_RESTS else 0.0
-    return min(max(BESIDE, own), MOST_BESIDE)
+    return min(max(BESIDE, OWN_RESTS * usual_rest(readings, frames)), MOST_BESIDE)
 
 
 def _with_heads(
