@@ -150,6 +150,8 @@ class InsideTest(unittest.TestCase):
         words, stretch = script_of(CAT.words[:5]), Stretch(2.0, 4.0)
         silence = np.zeros(2 * RATE, np.float32)
         self.assertEqual(starts_inside(silence, words, stretch), spread(words, stretch))
+        starts = starts_inside(silence, words, Stretch(2.0, 2.2))
+        np.testing.assert_allclose(starts, [2.0, 2.04, 2.08, 2.12, 2.16], atol=1e-6)
         taps = [2.1, 2.5, 2.9, 3.3, 3.7]
         self.assertEqual(starts_inside(silence, words, stretch, taps), taps)
 

@@ -25,10 +25,12 @@ UNKNOWN_PHONES = 4
 
 
 def spread(script: Sequence[ScriptWord], stretch: Stretch) -> list[float]:
-    """Starts (seconds) of words that fill a stretch, each for as long as it has sounds."""
+    """Starts (seconds) of words that fill a stretch, each for as long as it has sounds; alike where there is too little
+    room for that."""
     lengths = [len(word.ways[0]) if word.ways else UNKNOWN_PHONES for word in script]
     edges = np.concatenate([[0], np.cumsum(lengths)[:-1]]) / sum(lengths)
-    return [round(stretch.start + float(edge) * (stretch.end - stretch.start), 3) for edge in edges]
+    starts = [round(stretch.start + float(edge) * (stretch.end - stretch.start), 3) for edge in edges]
+    return starts if _ascend([*starts, stretch.end]) else evenly(len(script), stretch)
 
 
 def evenly(count: int, stretch: Stretch) -> list[float]:
@@ -79,6 +81,8 @@ def _found(samples: Samples, script: Sequence[ScriptWord]) -> list[float] | None
 
 def _in_order(starts: Sequence[float], rough: Sequence[float], end: float) -> list[float]:
     """The starts, rounded, where they are one after the other; else the rough ones."""
-    edges = [*starts, end]
-    fine = all(after - before >= SHORTEST_WORD for before, after in pairwise(edges))
-    return [round(start, 3) for start in (starts if fine else rough)]
+    return [round(start, 3) for start in (starts if _ascend([*starts, end]) else rough)]
+
+
+def _ascend(edges: Sequence[float]) -> bool:
+    return all(after - before >= SHORTEST_WORD for before, after in pairwise(edges))
