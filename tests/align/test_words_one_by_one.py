@@ -146,6 +146,11 @@ class InsideTest(unittest.TestCase):
             off = [abs(start - truth[place]) for place, start in enumerate(found, 6)]
             self.assertLess(max(off), 0.1, (given, off))
 
+    def test_a_long_stretch_is_heard_in_pieces(self) -> None:
+        told = narrate("long", CAT, [Read(0, 4), Silence(32.0), Read(5, 12)], "formant/en-us", 120)
+        found = starts_inside(told.samples, script_of(CAT.words[:13]), Stretch(0.0, len(told.samples) / RATE))
+        self.assertLess(max(abs(found[place] - at) for place, at in told.truth), 0.12)
+
     def test_where_nothing_is_said_they_are_spread_or_stay_where_they_were_tapped(self) -> None:
         words, stretch = script_of(CAT.words[:5]), Stretch(2.0, 4.0)
         silence = np.zeros(2 * RATE, np.float32)

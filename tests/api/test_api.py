@@ -334,6 +334,8 @@ class DemoTest(ApiTest):
         for start, end, says in ((missed[0].start - 2, missed[-1].end, "Another word"), (0.0, 0.3, "outside")):
             body = {"take": take, "words": words, "start": start, "end": end}
             self.assert_problem(self.client.post(path, json=body), 422, says=says)
+        body = {"take": take, "words": words, "start": 0, "end": 3000}
+        self.assert_problem(self.client.post(path, json=body), 422, says="very long")
         body = {"take": take, "words": ["gone"], "start": 1, "end": 2}
         self.assert_problem(self.client.post(path, json=body), 422)
         self.assert_problem(self.client.post(path, json={**body, "take": "none"}), 404)

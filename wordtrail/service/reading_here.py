@@ -18,6 +18,9 @@ from wordtrail.store.lessons import get_lesson
 from wordtrail.store.takes import TakeFiles, get_take, trail_of
 from wordtrail.workspace import Workspace
 
+LONGEST = 300.0
+"""Seconds of sound that are looked through while the teacher waits."""
+
 BEFORE = 0.5
 """Seconds of sound before the first tap in which its word is looked for: hands are late."""
 
@@ -37,6 +40,10 @@ def read_here(
         found = trail_of(session, take.id)
     if found is None or take.lesson_id != lesson_id:
         raise NotFound("trail")
+    if stretch.end - stretch.start > LONGEST:
+        raise LessonError(
+            "That is a very long stretch of sound.", advice="Choose closer where the words begin and end."
+        )
     known = {word.id: word for word in script(lesson)}
     if not words or not set(words) <= known.keys():
         raise LessonError("These words are not in the lesson any more.", advice="Choose others.")

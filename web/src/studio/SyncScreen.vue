@@ -29,6 +29,8 @@ import { gapAt, useReadHere } from './sync/readHere'
 import ReadHere from './sync/ReadHere.vue'
 import { stripMarks, type MarkHand, type StripMark } from './sync/stripMarks'
 import { deedOf, useNamings } from './sync/namings'
+import NothingToSync from './sync/NothingToSync.vue'
+import WordlessTake from './sync/WordlessTake.vue'
 import TalkStrip from './sync/TalkStrip.vue'
 import TalkWords from './sync/TalkWords.vue'
 import TrailMap from './sync/TrailMap.vue'
@@ -288,19 +290,7 @@ useKeys({
   </Teleport>
 
   <JobPanel v-if="job" class="mb-3" :job="job" />
-  <section
-    v-else-if="wordless"
-    role="alert"
-    class="mb-3 flex items-center gap-4 rounded-panel border border-signal bg-signal-pale px-4 py-3"
-  >
-    <p class="flex-1">
-      <strong>Take {{ wordless.number }}:</strong>
-      {{ wordless.fault || 'Its words have not been found yet. The take is kept.' }}
-    </p>
-    <button class="button" type="button" @click="deeds.findWords(wordless)">
-      {{ wordless.fault ? 'Try again' : 'Find its words' }}
-    </button>
-  </section>
+  <WordlessTake v-else-if="wordless" class="mb-3" :take="wordless" @find="deeds.findWords(wordless)" />
 
   <TakeChoice
     v-if="takeView?.has_trail && takeView !== used"
@@ -499,20 +489,5 @@ useKeys({
       <TakeList v-if="view.takes.length > 1" :looking="take" @look="(one) => (lookedAt = one)" />
     </aside>
   </div>
-  <section v-else class="panel flex flex-1 flex-col items-center justify-center gap-2 text-center">
-    <template v-if="job">
-      <p class="text-[18px] font-bold">Every word of your reading is being found.</p>
-      <p class="max-w-[480px] text-quiet">
-        It takes about a tenth of the time you read. Then each line stands here with its sound under it, and
-        you can listen, look and mend.
-      </p>
-    </template>
-    <template v-else-if="!wordless">
-      <p class="text-[18px] font-bold">There is no reading to look at yet.</p>
-      <p class="text-quiet">
-        Record the passage, or hand in a sound file. Then every word’s moment is found here.
-      </p>
-      <RouterLink class="button button-main mt-3" :to="{ name: 'record' }">Go to Record</RouterLink>
-    </template>
-  </section>
+  <NothingToSync v-else :finding="!!job" :quiet="!!wordless" />
 </template>

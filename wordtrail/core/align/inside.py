@@ -12,14 +12,16 @@ from wordtrail.core.align.listening import heard
 from wordtrail.core.align.path import Said, fit_of
 from wordtrail.core.align.readings import Reading
 from wordtrail.core.align.route import route_of
+from wordtrail.core.align.sounds import joined
+from wordtrail.core.align.stretches import LONGEST_STRETCH, grouped, stretches_of_sound
 from wordtrail.core.align.timing import timed
 from wordtrail.core.align.values import RATE, Samples, ScriptWord, Stretch
 from wordtrail.core.speech.phones import relations
+from wordtrail.core.trail.mending import SHORTEST_WORD
 
 NEAR_TAP = 0.35
 """Seconds from a tap to the start of its word: hands are late by a fifth of a second, and not by more than this."""
 
-SHORTEST_WORD = 0.03
 UNKNOWN_PHONES = 4
 """How long a word is taken for whose sounds nobody knows."""
 
@@ -58,7 +60,9 @@ def _found(samples: Samples, script: Sequence[ScriptWord]) -> list[float] | None
     """Seconds into the sound at which each word begins; None where they cannot be found in it."""
     if not all(word.ways for word in script):
         return None
-    frames = heard(samples, Stretch(0.0, len(samples) / RATE))
+    whole = Stretch(0.0, len(samples) / RATE)
+    groups = (whole,) if whole.end <= LONGEST_STRETCH else grouped(stretches_of_sound(samples))
+    frames = joined([heard(samples, group) for group in groups])
     fit = fit_of(frames, relations())
     if not fit.new_sound.any():
         return None

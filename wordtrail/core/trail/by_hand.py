@@ -10,10 +10,8 @@ from dataclasses import dataclass, replace
 from itertools import pairwise
 
 from wordtrail.core.errors import LessonError
+from wordtrail.core.trail.mending import SHORTEST_WORD
 from wordtrail.core.trail.model import Aside, SlipKind, Trail, Visit
-
-SHORTEST_WORD = 0.03
-"""Seconds from the start of a word to that of the next, at the least."""
 
 LONGEST_WORD = 20.0
 """Seconds that a stretch read by hand may have for each of its words."""
