@@ -140,7 +140,10 @@ class AsDeliveredTest(unittest.TestCase):
         for read in ("stage", "plan", "suggestions", "suggestions/taken", "text", "guide"):
             self.got(f"GET /lessons/{{lesson}}/{read}", lesson=lesson)
         self.got("GET /lessons/{lesson}/stage", lesson=lesson, query={"take": take})
-        self.got("GET /lessons/{lesson}/trail", lesson=lesson, query={"take": take})
+        trail = self.got("GET /lessons/{lesson}/trail", lesson=lesson, query={"take": take})["trail"]
+        first = trail["visits"][0]
+        here = {"take": take, "words": [first["word"]], "start": first["start"], "end": first["end"]}
+        self.assertEqual(len(self.got("POST /lessons/{lesson}/read-here", lesson=lesson, send=here)["starts"]), 1)
         title = view["lesson"]["passages"][0]["title"]
         catalogue = self.got("GET /catalogue")
         copies = {one["kind"]: one["endings"][0] for one in catalogue["passage_formats"] if one["is_written"]}
