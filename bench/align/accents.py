@@ -6,12 +6,11 @@ They are no Indian and no Irish person: a figure for them says how the alignment
 
 from __future__ import annotations
 
-import ctypes
 import re
-from ctypes import c_char_p
 from functools import lru_cache
 
 from bench.align import formants
+from wordtrail.core.text.bare import bare
 
 INDIAN = (
     ("T", "t["), ("D", "d["), ("w", "v"), ("eI", "e:"), ("oU", "o:"), ("O@", "o:r"), ("A@", "A:r"), ("3:", "@r"),
@@ -29,11 +28,7 @@ RULES = {"indian": ("en-gb-x-rp", INDIAN), "irish": ("en-us", IRISH)}
 def sounds(word: str, accent: str) -> str:
     """How `word` is said in an accent, in the synthesiser's own letters ("[[t[INk]]")."""
     voice, rules = RULES[accent]
-    library, _ = formants._library()
-    library.espeak_SetVoiceByName(voice.encode())
-    library.espeak_TextToPhonemes.restype = c_char_p
-    text = ctypes.c_char_p(word.encode())
-    said = (library.espeak_TextToPhonemes(ctypes.byref(text), 1, 0) or b"").decode().strip().replace("_", "")
+    said = formants.sounds_of(word, voice)
     for ours, theirs in rules:
         said = re.sub(ours, theirs, said)
     return f"[[{said.replace(' ', '')}]]"
@@ -43,6 +38,6 @@ def say(words: list[str], accent: str, speed: int, pitch: int = 50) -> formants.
     """Say `words` in one breath group; one start per word given."""
     ends = [word[-1] if word[-1:] in ".,;:!?" else "" for word in words]
     return formants.say(
-        [sounds(word.strip(".,;:!?“”\"'’‘()"), accent) + end for word, end in zip(words, ends, strict=True)],
+        [sounds(bare(word), accent) + end for word, end in zip(words, ends, strict=True)],
         RULES[accent][0], speed, pitch,
     )  # fmt: skip

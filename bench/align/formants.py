@@ -94,14 +94,20 @@ def say(words: list[str], voice: str = "en-us", speed: int = 140, pitch: int = 5
     return Spoken(sound, rate, starts)
 
 
-def syllables(word: str, voice: str = "en-us") -> list[str]:
-    """A word's sounds in the synthesiser's own letters, cut before the consonant of each further vowel,
-    as something that `say` can say ("[[s'Vn]]", "[[flaU]]", …)."""
+def sounds_of(word: str, voice: str) -> str:
+    """A word's sounds in the synthesiser's own letters."""
     library, _ = _library()
     library.espeak_SetVoiceByName(voice.encode())
     library.espeak_TextToPhonemes.restype = c_char_p
     text = ctypes.c_char_p(word.encode())
-    sounds = (library.espeak_TextToPhonemes(ctypes.byref(text), 1, 0) or b"").decode().strip().replace("_", "")
+    said = library.espeak_TextToPhonemes(ctypes.byref(text), 1, 0) or b""
+    return str(said.decode().strip().replace("_", ""))
+
+
+def syllables(word: str, voice: str = "en-us") -> list[str]:
+    """A word's sounds, cut before the consonant of each further vowel, as something that `say` can say ("[[s'Vn]]",
+    "[[flaU]]", …)."""
+    sounds = sounds_of(word, voice)
     cuts = [match.start() for match in _SYLLABLE.finditer(sounds)][1:]
     edges = [0, *cuts, len(sounds)]
     return [f"[[{sounds[a:b]}]]" for a, b in pairwise(edges)]

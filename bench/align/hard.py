@@ -9,7 +9,7 @@ from itertools import cycle
 from typing import Literal
 
 from bench.align import longer_texts, rooms, short_texts
-from bench.align.narrations import Narration, Read, Step, Talk, narrate
+from bench.align.narrations import Narration, Read, Step, Talk, narrate, sentences
 from bench.align.voices import ACCENTS, VOICES, VOICES_ONCE
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.text.model import BlockKind, Passage
@@ -76,15 +76,6 @@ def _paced(passage: Passage, between: float | None, headings: bool, numbered: bo
             yield Talk(next(steps), 0.2)
         for a, b in sentences(passage, {word.id for word in block.words}):
             yield Read(a, b, one_by_one=between)
-
-
-def sentences(passage: Passage, among: set[str] | None = None) -> list[tuple[int, int]]:
-    """First and last place of each sentence (of words `among` those)."""
-    found: dict[int, list[int]] = {}
-    for index, word in enumerate(passage.words):
-        if among is None or word.id in among:
-            found.setdefault(word.sentence, []).append(index)
-    return [(places[0], places[-1]) for places in found.values()]
 
 
 def _sentences(passage: Passage) -> list[Step]:

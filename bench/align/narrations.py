@@ -9,6 +9,7 @@ import numpy as np
 
 from bench.align.voices import say, say_syllables
 from wordtrail.core.align.values import RATE
+from wordtrail.core.text.bare import bare
 from wordtrail.core.text.model import Passage
 from wordtrail.core.text.spoken import spoken_form
 from wordtrail.core.trail.model import QUOTATION
@@ -142,11 +143,20 @@ def _read(step: Read, told: Narration, voice: str, words_per_minute: int, now: f
     return np.concatenate(pieces) if pieces else np.zeros(0, np.float32)
 
 
+def sentences(passage: Passage, among: set[str] | None = None) -> list[tuple[int, int]]:
+    """First and last place of each sentence (of words `among` those)."""
+    found: dict[int, list[int]] = {}
+    for index, word in enumerate(passage.words):
+        if among is None or word.id in among:
+            found.setdefault(word.sentence, []).append(index)
+    return [(places[0], places[-1]) for places in found.values()]
+
+
 def quoted(talk: Sequence[str], starts: Sequence[float | None], passage: Passage) -> list[tuple[int, float]]:
     """Words of the passage that are said in `talk`, three or more in their order, and when: they are a
     reading by our own definition, wherever they stand."""
-    script = [_bare(word.text) for word in passage.words]
-    spoken = [_bare(word) for word in talk]
+    script = [bare(word.text) for word in passage.words]
+    spoken = [bare(word) for word in talk]
     found: set[tuple[int, float]] = set()
     for begin in range(len(spoken)):
         for place in range(len(script)):
@@ -165,10 +175,6 @@ def quoted(talk: Sequence[str], starts: Sequence[float | None], passage: Passage
     return sorted(found, key=lambda pair: pair[1])
 
 
-def _bare(text: str) -> str:
-    return text.strip(".,;:!?“”\"'’‘()").lower()
-
-
 def noise_of(kind: str) -> np.ndarray:
     """A cough, a page or a bell, made of noise and tones."""
     chance = np.random.default_rng(11)
@@ -185,5 +191,5 @@ def noise_of(kind: str) -> np.ndarray:
 
 
 def _tail(text: str) -> str:
-    bare = text.rstrip("\"'”’)")
-    return bare[-1] if bare and bare[-1] in ".,;:!?" else ""
+    closed = text.rstrip("\"'”’)")
+    return closed[-1] if closed and closed[-1] in ".,;:!?" else ""

@@ -6,9 +6,10 @@ from collections.abc import Callable, Iterator
 from dataclasses import dataclass, replace
 
 from bench.align import texts
-from bench.align.hard import Set, sentences, voices_of
+from bench.align.hard import Set, voices_of
 from bench.align.hard import texts as longer
-from bench.align.narrations import Narration, Read, Step, Talk, narrate
+from bench.align.narrations import Narration, Read, Step, Talk, narrate, sentences
+from wordtrail.core.text.bare import bare
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.text.model import Passage
 
@@ -90,7 +91,7 @@ def _more(which: Set) -> list[Passage]:
 
 
 def _bare(passage: Passage, place: int) -> str:
-    return passage.words[place].text.strip(".,;:!?“”\"'’‘()").lower()
+    return bare(passage.words[place].text)
 
 
 def _find(passage: Passage, a: int, b: int, wanted: Callable[[str], bool]) -> int | None:

@@ -9,8 +9,9 @@ from functools import lru_cache
 import numpy as np
 
 from bench.align import rooms, texts
-from bench.align.narrations import Narration, Noise, Read, Silence, Step, Talk, narrate
+from bench.align.narrations import Narration, Noise, Read, Silence, Step, Talk, narrate, sentences
 from bench.align.voices import VOICES
+from wordtrail.core.text.bare import bare
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.text.model import Passage
 from wordtrail.standins.passages import BEES_MAP, RAIN
@@ -44,30 +45,22 @@ def _passage(text: str) -> Passage:
     return passage_from_text(text)
 
 
-def _spans(passage: Passage) -> list[tuple[int, int]]:
-    """First and last place of each sentence."""
-    sentences: dict[int, list[int]] = {}
-    for index, word in enumerate(passage.words):
-        sentences.setdefault(word.sentence, []).append(index)
-    return [(places[0], places[-1]) for places in sentences.values()]
-
-
 def _all(passage: Passage) -> Read:
     return Read(0, len(passage.words) - 1)
 
 
 def _place(passage: Passage, word: str, nth: int = 0) -> int:
-    found = [i for i, w in enumerate(passage.words) if w.text.strip(".,;:!?“”\"'").lower() == word]
+    found = [i for i, w in enumerate(passage.words) if bare(w.text) == word]
     return found[nth]
 
 
 def _plain(passage: Passage) -> list[Step]:
-    return [Read(a, b) for a, b in _spans(passage)]
+    return [Read(a, b) for a, b in sentences(passage)]
 
 
 def _talk_around(passage: Passage) -> list[Step]:
     steps: list[Step] = [Talk(ASIDES[0])]
-    for number, (a, b) in enumerate(_spans(passage)):
+    for number, (a, b) in enumerate(sentences(passage)):
         steps.append(Read(a, b))
         if number % 2:
             steps.append(Talk(ASIDES[1 + number // 2 % (len(ASIDES) - 1)]))
@@ -81,7 +74,7 @@ def _opening(passage: Passage) -> list[Step]:
 def _quotations(passage: Passage) -> list[Step]:
     """One, two, three and eight words quoted in the talk after the reading."""
     steps = _plain(passage)
-    spans = [span for span in _spans(passage) if span[1] - span[0] >= 9]
+    spans = [span for span in sentences(passage) if span[1] - span[0] >= 9]
     for count, (a, _) in zip((1, 2, 3, 8), (spans * 4)[:4], strict=True):
         steps += [
             Talk("Now did you notice that the author wrote", 0.12),
@@ -98,7 +91,7 @@ def _said_but_not_read(passage: Passage, first: int, count: int) -> list[Step]:
 
 def _restarts(passage: Passage) -> list[Step]:
     steps: list[Step] = []
-    for number, (a, b) in enumerate(_spans(passage)):
+    for number, (a, b) in enumerate(sentences(passage)):
         broken = (0, 1, 2, 4)[number % 4]
         if broken and b - a > broken + 1:
             steps.append(Read(a, a + broken - 1, gap=0.35))
@@ -108,7 +101,7 @@ def _restarts(passage: Passage) -> list[Step]:
 
 def _again(passage: Passage) -> list[Step]:
     """A sentence, some sentences, and everything once more."""
-    spans = _spans(passage)
+    spans = sentences(passage)
     steps: list[Step] = []
     for number, (a, b) in enumerate(spans):
         steps.append(Read(a, b))
@@ -120,7 +113,7 @@ def _again(passage: Passage) -> list[Step]:
 
 
 def _out_of_order(passage: Passage) -> list[Step]:
-    spans = _spans(passage)
+    spans = sentences(passage)
     order = [*range(len(spans) // 2, len(spans)), *range(len(spans) // 2)]
     order[1], order[-1] = order[-1], order[1]
     return [Read(*spans[index]) for index in order]
@@ -128,7 +121,7 @@ def _out_of_order(passage: Passage) -> list[Step]:
 
 def _retold(passage: Passage) -> list[Step]:
     """Only some sentences of "Garden" are read; the rest is told in words that it shares."""
-    spans = _spans(passage)
+    spans = sentences(passage)
     return [
         Read(*spans[0]),
         Talk("So when they woke up the lettuce had gone and so had the peas, and about half of the beans too."),
@@ -143,7 +136,7 @@ def _retold(passage: Passage) -> list[Step]:
 def _left_out(passage: Passage) -> list[Step]:
     """Single words, two in a row, and a whole sentence."""
     steps: list[Step] = []
-    for number, (a, b) in enumerate(_spans(passage)):
+    for number, (a, b) in enumerate(sentences(passage)):
         if number % 3 == 0 and b - a >= 6:
             steps.append(Read(a, b, leave_out=(a + (b - a) // 2,)))
         elif number % 3 == 1 and b - a >= 8:
@@ -168,20 +161,20 @@ _WRONG = {
 def _misread(passage: Passage) -> list[Step]:
     name = next(name for name, text in (("garden", GARDEN), ("moon", MOON), ("bees", BEES)) if text is passage)
     wrong = {_place(passage, pair.split()[0]): pair.split()[1] for pair in _WRONG[name].split(", ")}
-    return [Read(a, b, instead={p: w for p, w in wrong.items() if a <= p <= b}) for a, b in _spans(passage)]
+    return [Read(a, b, instead={p: w for p, w in wrong.items() if a <= p <= b}) for a, b in sentences(passage)]
 
 
 def _twice(passage: Passage) -> list[Step]:
     return [
         Read(a, b, twice=(a + (b - a) // 2,)) if b - a > 5 and number % 2 == 0 else Read(a, b)
-        for number, (a, b) in enumerate(_spans(passage))
+        for number, (a, b) in enumerate(sentences(passage))
     ]
 
 
 def _noises(passage: Passage) -> list[Step]:
     kinds: list[Step] = [Noise("cough"), Talk("Um.", 0.2), Noise("page"), Noise("bell"), Talk("Uh, hm.", 0.2)]
     steps: list[Step] = []
-    for number, (a, b) in enumerate(_spans(passage)):
+    for number, (a, b) in enumerate(sentences(passage)):
         middle = a + (b - a) // 2
         steps += (
             [Read(a, middle, gap=0.15), kinds[number % len(kinds)], Read(middle + 1, b)] if b > a + 3 else [Read(a, b)]
@@ -191,7 +184,7 @@ def _noises(passage: Passage) -> list[Step]:
 
 def _silences(passage: Passage) -> list[Step]:
     steps: list[Step] = []
-    for number, (a, b) in enumerate(_spans(passage)):
+    for number, (a, b) in enumerate(sentences(passage)):
         steps.append(Read(a, b))
         if number in (1, 3, 5):
             steps.append(Silence({1: 8.0, 3: 60.0, 5: 25.0}[number]))
@@ -199,16 +192,16 @@ def _silences(passage: Passage) -> list[Step]:
 
 
 def _slow(passage: Passage) -> list[Step]:
-    return [Read(a, b, one_by_one=0.35, words_per_minute=80) for a, b in _spans(passage)[:5]]
+    return [Read(a, b, one_by_one=0.35, words_per_minute=80) for a, b in sentences(passage)[:5]]
 
 
 def _by_syllables(passage: Passage) -> list[Step]:
-    return [Read(a, b, one_by_one=0.5, by_syllables=0.15, words_per_minute=100) for a, b in _spans(passage)[:5]]
+    return [Read(a, b, one_by_one=0.5, by_syllables=0.15, words_per_minute=100) for a, b in sentences(passage)[:5]]
 
 
 def _stretched(passage: Passage) -> list[Step]:
     steps: list[Step] = []
-    for a, b in _spans(passage)[:8]:
+    for a, b in sentences(passage)[:8]:
         steps += [Read(a, b - 1, gap=0.05), Read(b, b, words_per_minute=65)]
     return steps
 
@@ -224,13 +217,13 @@ def _item_numbers(passage: Passage) -> list[Step]:
     """Numbers and answer letters are read aloud that the text does not have."""
     names = ("Number one.", "Number two.", "Three.", "Four.", "Letter A.", "B.", "C.", "Letter D.")
     steps: list[Step] = []
-    for number, (a, b) in enumerate(_spans(passage)):
+    for number, (a, b) in enumerate(sentences(passage)):
         steps += [Talk(names[number % len(names)], 0.2), Read(a, b)]
     return steps
 
 
 def _dialogue(passage: Passage) -> list[Step]:
-    return [Read(a, b, pitch=(50, 85, 20)[number % 3]) for number, (a, b) in enumerate(_spans(passage))]
+    return [Read(a, b, pitch=(50, 85, 20)[number % 3]) for number, (a, b) in enumerate(sentences(passage))]
 
 
 BEES, GARDEN, MOON = _passage(BEES_MAP), _passage(texts.GARDEN), _passage(texts.MOON)
@@ -299,14 +292,14 @@ def second_takes() -> Iterator[tuple[Narration, Narration]]:
 
 def _spans_read(passage: Passage, count: int) -> list[Step]:
     """A short take: its own first sentences have little to learn a voice from."""
-    return [Read(a, b) for a, b in _spans(passage)[:count]]
+    return [Read(a, b) for a, b in sentences(passage)[:count]]
 
 
 def long_take(words: int = 6000, voice: str = "recorded/rms") -> Narration:
     """A take of about 40 minutes (of 6,000 words) with talk between its paragraphs."""
     passage = _passage(texts.long_story(words))
     steps: list[Step] = []
-    for number, (a, b) in enumerate(_spans(passage)):
+    for number, (a, b) in enumerate(sentences(passage)):
         steps.append(Read(a, b))
         if number % 9 == 8:
             steps.append(Talk(ASIDES[number % len(ASIDES)]))

@@ -15,6 +15,7 @@ from wordtrail.core.changes.take_changes import CheckAgain, LeaveUnread, PlaceWo
 from wordtrail.core.errors import LessonError
 from wordtrail.core.lesson.checking import checks_of
 from wordtrail.core.lesson.current_trail import current_trail
+from wordtrail.core.lesson.missed_words import missed_words
 from wordtrail.core.trail.by_hand import ReadByHand, checked, with_hand
 from wordtrail.core.trail.model import Aside, Slip, SlipKind, Trail
 
@@ -91,6 +92,30 @@ class CheckedTest(unittest.TestCase):
         self.assertIn("its own moment", self.refused((2.8,), 3.9))
         with self.assertRaises(LessonError):
             checked(MISSED, (2.8, 3.4), 3000.0, Trail(()), (0.0, 9000.0))
+
+
+class MissedTest(unittest.TestCase):
+    """The words that were not heard, and the sound in which they can be."""
+
+    def of(self, found: Trail) -> list[tuple[tuple[str, ...], float, float, float, bool]]:
+        missed = missed_words(lesson(), TAKE, found)
+        return [(one.words, one.at, round(one.start, 3), round(one.end, 3), one.left_out) for one in missed]
+
+    def test_it_lies_between_the_words_read_before_and_behind(self) -> None:
+        self.assertEqual(self.of(heard()), [(("a4",), 2.7, 2.7, 4.0, True), (("a5",), 2.7, 2.7, 4.0, False)])
+
+    def test_words_that_follow_one_another_are_one_run(self) -> None:
+        found = self.of(without(trail(), "a4", "a5", "a9"))
+        self.assertEqual([one[0] for one in found], [("a4", "a5"), ("a9",)])
+
+    def test_it_is_no_longer_than_so_many_words_can_be_and_ends_with_what_is_kept(self) -> None:
+        last = trail().visits[-1]
+        (one,) = self.of(without(replace(trail(), asides=(), seconds=60.0, sound_end=50.0), last.word))
+        self.assertEqual((one[0], round(one[3] - one[2], 3)), ((last.word,), 3.0))
+        (one,) = self.of(without(replace(trail(), asides=(), sound_end=last.start + 0.5), last.word))
+        self.assertEqual(one[3], round(last.start + 0.9, 3))
+        (one,) = self.of(without(trail(), "a1"))
+        self.assertEqual((one[2], one[3]), (0.6, 1.6))
 
 
 class CommandsTest(unittest.TestCase):

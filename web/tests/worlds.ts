@@ -102,6 +102,7 @@ export const trailView = (more: Partial<Schemas['TrailView']> = {}): Schemas['Tr
     legs: [],
     checks: [],
     named: [],
+    missed: [],
     talk: [],
     ...more,
   }) as unknown as Schemas['TrailView']

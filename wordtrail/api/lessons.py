@@ -40,7 +40,7 @@ from wordtrail.jobs.queue import VIDEO
 from wordtrail.service.changing import change_lesson, go_back_or_on_in_lesson
 from wordtrail.service.copying import copy_of, name_lesson
 from wordtrail.service.giving import give_out, take_back
-from wordtrail.service.reading_here import read_here
+from wordtrail.service.reading_here import found_here
 from wordtrail.service.removing import remove
 from wordtrail.service.showing import showing, shown_before
 from wordtrail.service.sound import kept_sound
@@ -270,7 +270,7 @@ def trail(path: LessonPath, query: TakeQuery) -> Response:
 def find_read_here(path: LessonPath, body: take_answers.ReadHere) -> Response:
     """When words begin that were read in a stretch of a take. Nothing is kept of it yet."""
     stretch = Stretch(body.start, body.end)
-    found = read_here(context().workspace, path.lesson, body.take, body.words, stretch, body.taps)
+    found = found_here(context().workspace, path.lesson, body.take, body.words, stretch, body.taps)
     return answer(take_answers.FoundHere(starts=list(found.starts), end=found.end))
 
 

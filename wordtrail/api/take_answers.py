@@ -6,6 +6,7 @@ from pydantic import Field
 
 from wordtrail.api.bodies import Answer, Body
 from wordtrail.core.direct.named import Named
+from wordtrail.core.lesson.missed_words import Missed
 from wordtrail.core.trail.checks import Check, Figures
 from wordtrail.core.trail.legs import Leg
 from wordtrail.core.trail.model import HeardWord, Trail
@@ -62,6 +63,8 @@ class TrailView(Answer):
     trim_end: float
     trimmed_by_hand: bool
     loose_mends: int
+    missed: list[Missed]
+    """Words that were not heard, and the sound in which they can be."""
     named: list[Named]
     """What was named in talk: where the stage follows it, and where it could."""
     talk: list[TalkStretch]

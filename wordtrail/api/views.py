@@ -17,6 +17,7 @@ from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.checking import checks_of
 from wordtrail.core.lesson.current_trail import current_trail, kept_ends, left_unread, loose_mends
+from wordtrail.core.lesson.missed_words import missed_words
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.planned_talk import planned_talk
 from wordtrail.core.lesson.take_in_use import is_talk, take_in_use, takes_to_ask_about
@@ -200,6 +201,7 @@ def trail_view(lesson: Lesson, take: str, found: Trail) -> take_answers.TrailVie
         trim_end=end,
         trimmed_by_hand=any(trim.take == take for trim in lesson.trims),
         loose_mends=loose_mends(lesson, take, found),
+        missed=list(missed_words(lesson, take, found)),
         named=list(named_in_talk(lesson, typeset(lesson), take, found)),
         talk=_talk_views(lesson, take, shown),
     )

@@ -6445,6 +6445,8 @@ export interface components {
             trimmed_by_hand: boolean;
             /** Loose Mends */
             loose_mends: number;
+            /** Missed */
+            missed: components["schemas"]["Missed"][];
             /** Named */
             named: components["schemas"]["Named"][];
             /** Talk */
@@ -6544,6 +6546,23 @@ export interface components {
             first: number;
             /** Last */
             last: number;
+        };
+        /**
+         * Missed
+         * @description Words (ids) that were not heard one after the other: the moment where they are missing, and the stretch of sound
+         *     in which they can be (seconds of take time); `left_out` where the reading went straight on over them.
+         */
+        Missed: {
+            /** Words */
+            words: string[];
+            /** At */
+            at: number;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Left Out */
+            left_out: boolean;
         };
         /**
          * Named

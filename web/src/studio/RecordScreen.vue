@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { useElementSize, useLocalStorage, useRafFn } from '@vueuse/core'
+import { useElementSize, useLocalStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import { useCatalogue } from '@/api/catalogue'
@@ -33,6 +33,7 @@ import HandInSound from './record/HandInSound.vue'
 import GuideSteps from './record/GuideSteps.vue'
 import { useLiveMarks } from './record/liveMarks'
 import { usePointer } from './record/pointer'
+import { useRehearsal } from './record/rehearsal'
 import MicrophonePicker from './record/MicrophonePicker.vue'
 
 const DIGITS = [1, 2, 3, 4, 5, 6, 7, 8, 9] as const
@@ -82,12 +83,8 @@ const {
   busy,
 } = take
 const followGuide = ref(true)
-const rehearsing = ref(false)
-const rehearsed = ref(0)
-const rehearsedSince = ref(0)
-useRafFn(() => {
-  if (rehearsing.value) rehearsed.value = (performance.now() - rehearsedSince.value) / 1000
-})
+const rehearsal = useRehearsal()
+const { going: rehearsing, time: rehearsed } = rehearsal
 /** Seconds of the take, or of the rehearsal. */
 const takeTime = computed(() => (rehearsing.value ? rehearsed.value : time.value))
 const onStage = computed(() => running.value || rehearsing.value)
@@ -226,7 +223,7 @@ function set() {
 }
 async function start() {
   if (rehearsing.value) made.forget()
-  rehearsing.value = false
+  rehearsal.end()
   set()
   await take.start()
   if (running.value) desk.begin()
@@ -234,9 +231,7 @@ async function start() {
 /** Try everything without keeping sound. */
 function rehearse() {
   if (rehearsing.value) made.forget()
-  rehearsing.value = !rehearsing.value
-  rehearsedSince.value = performance.now()
-  rehearsed.value = 0
+  rehearsal.toggle()
   set()
   desk.begin()
 }

@@ -25,7 +25,7 @@ import SoundStrip from './sync/SoundStrip.vue'
 import { isSamePlace, rowsOf, type Place } from './sync/syncRows'
 import { doings, wordDoings } from './sync/stripDirections'
 import { useDirections } from './sync/directionsDone'
-import { gapAt, useReadHere } from './sync/readHere'
+import { useReadHere, type Missing } from './sync/readHere'
 import ReadHere from './sync/ReadHere.vue'
 import { stripMarks, type MarkHand, type StripMark } from './sync/stripMarks'
 import { deedOf, useNamings } from './sync/namings'
@@ -234,11 +234,15 @@ function nudge(by: number, place: Pick<Place, 'word' | 'found' | 'start'> | unde
 
 /* Words that were read and not found. */
 const byHand = useReadHere(take, lesson, player)
-function wasRead(wanted: string[], at: number) {
-  const visits = trail.data.value?.trail.visits.filter((visit) => !wanted.includes(visit.word)) ?? []
+function wasRead(missed: Missing) {
   chosen.value = undefined
   chosenMark.value = ''
-  byHand.open({ words: wanted, ...gapAt(visits, at, wanted.length, trail.data.value?.trim_end ?? 0) })
+  byHand.open(missed)
+}
+/** The chosen word was read: where it is missing, or where something else was heard in its place. */
+function chosenWasRead({ word, start, end }: Place) {
+  const missed = trail.data.value?.missed.find((one) => one.words.includes(word))
+  wasRead(missed ?? { words: [word], start, end })
 }
 const isPlaced = (word: string) =>
   view.value.lesson.read_by_hand.some((one) => one.take === take.value && one.words.includes(word))
@@ -373,11 +377,9 @@ useKeys({
                   :other="'missed' in row && row.missed ? 'Not read, on purpose' : undefined"
                   @hear="player.playFromTo(Math.max(0, row.start - 0.5), row.end + 1.5)"
                   @take="
-                    row.kind === 'offer'
-                      ? namings.settle(row.offer)
-                      : 'missed' in row && wasRead(row.missed!, row.start)
+                    row.kind === 'offer' ? namings.settle(row.offer) : 'missed' in row && wasRead(row.missed!)
                   "
-                  @other="'missed' in row && byHand.leave(row.missed!)"
+                  @other="'missed' in row && byHand.leave(row.missed!.words)"
                 />
               </template>
             </div>
@@ -425,7 +427,7 @@ useKeys({
         :missing="byHand.missing.value"
         :words="words"
         :tapped="byHand.taps.value.length"
-        :playing="player.playing.value"
+        :can-tap="byHand.canTap.value"
         :now="player.time.value"
         :problem="byHand.problem.value"
         @listen="byHand.listen"
@@ -468,7 +470,7 @@ useKeys({
         @fine="settle"
         :now="player.time.value"
         :placed="isPlaced(chosen.word)"
-        @read="wasRead([chosen!.word], chosen!.start)"
+        @read="chosenWasRead(chosen)"
         @unplace="lesson.send({ kind: 'unplace words', take, word: chosen!.word })"
         @here="starts.move(chosen!.word, chosen!.found, player.time.value)"
       />

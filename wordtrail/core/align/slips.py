@@ -120,9 +120,9 @@ def _judged(
 
     as_printed = min(cost(way) for way in printed.ways)
     nothing = cost(())
-    # Something was said where a word stands between two rests: it was not left out.
     poor = as_printed > LEFT_OUT_EACH * word.phones and word.phones > 1
     weak_head = before is None and word.phones <= WEAK
+    # Something was said where a word stands between two rests: it was not left out.
     alone = not head and not tail
     if (before or after) and poor and not weak_head and not alone and nothing + LEFT_OUT_MARGIN < as_printed:
         return Heard(word, nothing - as_printed, left_out=True)

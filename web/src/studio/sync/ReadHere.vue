@@ -10,7 +10,7 @@ const props = defineProps<{
   words: ReadonlyMap<string, string>
   /** How many of the words have their moment. */
   tapped: number
-  playing: boolean
+  canTap: boolean
   /** Where the sound stands, in seconds. */
   now: number
   problem: Problem | undefined
@@ -57,9 +57,9 @@ const one = computed(() => texts.value.length === 1)
       <button
         class="button button-main min-h-[56px]"
         type="button"
-        :disabled="!next || (!playing && !tapped)"
+        :disabled="!canTap"
         @pointerdown.prevent="$emit('tap')"
-        @keydown.enter.prevent="$emit('tap')"
+        @click="$event.detail === 0 && $emit('tap')"
       >
         <span class="truncate">{{ next ?? '…' }}</span> <kbd class="key text-ink">T</kbd>
       </button>
@@ -73,8 +73,8 @@ const one = computed(() => texts.value.length === 1)
           Ends at {{ clock(now, true) }}
         </button>
       </div>
-      <button class="button" type="button" :disabled="missing.to <= missing.from" @click="$emit('spread')">
-        Find {{ one ? 'it' : 'them' }} from {{ clock(missing.from, true) }} to {{ clock(missing.to, true) }}
+      <button class="button" type="button" :disabled="missing.end <= missing.start" @click="$emit('spread')">
+        Find {{ one ? 'it' : 'them' }} from {{ clock(missing.start, true) }} to {{ clock(missing.end, true) }}
       </button>
       <button class="button mt-2" type="button" @click="$emit('leave')">Not read, on purpose</button>
     </div>

@@ -1,6 +1,6 @@
 /** Words that the ear missed: placed by hand, by a tap for each while it plays, or spread over a stretch of sound. */
 import { computed, ref, type Ref } from 'vue'
-import { ask, client, Problem, type Schemas } from '@/api/client'
+import { ask, client, Problem } from '@/api/client'
 import type { OpenLesson } from '@/api/lesson'
 import type { usePlayer } from '@/stage/player'
 
@@ -9,24 +9,14 @@ type Sending = Pick<OpenLesson, 'id' | 'send'>
 /** Words that may have been read, and the sound in which they may lie (seconds of take time). */
 export interface Missing {
   words: string[]
-  from: number
-  to: number
+  start: number
+  end: number
 }
 
 /** Seconds heard before the stretch, so that a hand can be ready. */
 const LEAD = 1.5
 /** Seconds heard behind it, for a tap that comes late. */
 const LAST = 0.6
-/** Seconds of sound that are offered at the most for each word. */
-const WIDEST = 2
-
-/** The sound between the words read before and behind a place in the take. */
-export function gapAt(visits: readonly Schemas['Visit'][], at: number, count: number, seconds: number) {
-  const before = visits.filter((visit) => visit.start <= at + 0.01)
-  const from = before.reduce((latest, visit) => Math.max(latest, visit.end), 0)
-  const next = visits.find((visit) => visit.start > at + 0.01)?.start ?? seconds
-  return { from, to: Math.min(next, from + WIDEST * count + 1) }
-}
 
 export function useReadHere(
   take: Readonly<Ref<string>>,
@@ -38,10 +28,13 @@ export function useReadHere(
   const problem = ref<Problem>()
   const next = computed(() => missing.value?.words[taps.value.length])
 
-  function open(one: Missing) {
-    missing.value = one
+  /** Nothing is tapped before the sound has begun. */
+  const canTap = computed(() => !!next.value && (player.playing.value || taps.value.length > 0))
+
+  function open({ words, start, end }: Missing) {
+    missing.value = { words, start, end }
     startAgain()
-    player.seek(one.from)
+    player.seek(start)
   }
   function close() {
     missing.value = undefined
@@ -52,12 +45,12 @@ export function useReadHere(
     problem.value = undefined
   }
   function listen() {
-    const { from, to } = missing.value!
+    const { start, end } = missing.value!
     startAgain()
-    player.playFromTo(Math.max(0, from - LEAD), to + LAST)
+    player.playFromTo(Math.max(0, start - LEAD), end + LAST)
   }
   async function tap() {
-    if (!missing.value || !next.value) return
+    if (!canTap.value) return
     taps.value = [...taps.value, player.time.value]
     if (next.value) return
     await keep(taps.value)
@@ -66,12 +59,12 @@ export function useReadHere(
   const spread = () => keep([])
 
   async function keep(at: number[]) {
-    const { words, from, to } = missing.value!
+    const { words, start, end } = missing.value!
     try {
       const found = await ask(
         client.POST('/api/lessons/{lesson}/read-here', {
           params: { path: { lesson: lesson.id.value } },
-          body: { take: take.value, words, start: from, end: to, taps: at },
+          body: { take: take.value, words, start, end, taps: at },
         }),
       )
       if (await lesson.send({ kind: 'place words', take: take.value, words, ...found })) close()
@@ -89,16 +82,16 @@ export function useReadHere(
     missing,
     taps,
     next,
+    canTap,
     problem,
     open,
     close,
     listen,
     tap,
-    startAgain,
     spread,
     leave,
     /** The stretch begins, or ends, where the sound stands. */
-    begin: () => missing.value && (missing.value = { ...missing.value, from: player.time.value }),
-    finish: () => missing.value && (missing.value = { ...missing.value, to: player.time.value }),
+    begin: () => missing.value && (missing.value = { ...missing.value, start: player.time.value }),
+    finish: () => missing.value && (missing.value = { ...missing.value, end: player.time.value }),
   }
 }

@@ -47,8 +47,8 @@ export type Row =
       end: number
       text: string
       note: string
-      /** The words that were not heard. */
-      missed?: string[]
+      /** The words that were not heard, and where they can be. */
+      missed?: Schemas['Missed']
     }
 
 /** A visit or slip that can be chosen. */
@@ -85,7 +85,6 @@ export function rowsOf(
   }
   let line = ''
   const setsOut = new Set(view.legs.map((leg) => leg.first))
-  const order = new Map(view.script.map((word, i) => [word, i]))
   trail.visits.forEach((visit, index) => {
     const here = lineOf(visit)
     const last = rows[rows.length - 1]
@@ -161,50 +160,24 @@ export function rowsOf(
     note: '',
     offer,
   }))
-  return [...rows, ...talk, ...offers, ...pauses, ...changed, ...missing(view, order, printed)].sort(
+  return [...rows, ...talk, ...offers, ...pauses, ...changed, ...missing(view, printed)].sort(
     (a, b) => a.start - b.start,
   )
 }
 
 /** Words left out, and stretches not read at all, each behind the word that was read before it. */
-function missing(
-  view: Schemas['TrailView'],
-  order: ReadonlyMap<string, number>,
-  printed: ReadonlyMap<string, string>,
-): Row[] {
-  const { slips, unread, visits } = view.trail
-  const leftOut: Row[] = slips
-    .filter((slip) => slip.kind === 'left out')
-    .map((slip) => ({
-      kind: 'missing',
-      key: `out${slip.word}`,
-      start: slip.start,
-      end: slip.start,
-      text: `Left out · “${printed.get(slip.word)}”`,
-      note: '',
-      missed: [slip.word],
-    }))
-  const runs: string[][] = []
-  for (const word of unread) {
-    const last = runs[runs.length - 1]
-    const follows = last && order.get(word) === (order.get(last[last.length - 1]!) ?? -2) + 1
-    if (follows) last.push(word)
-    else runs.push([word])
-  }
-  const notRead: Row[] = runs.map((run) => {
-    const at = order.get(run[0]!) ?? 0
-    const before = visits.filter((visit) => (order.get(visit.word) ?? 0) < at)
-    const end = before.reduce((latest, visit) => Math.max(latest, visit.end), 0)
-    const text = run.map((word) => printed.get(word)).join(' ')
+function missing(view: Schemas['TrailView'], printed: ReadonlyMap<string, string>): Row[] {
+  return view.missed.map((one) => {
+    const text = one.words.map((word) => printed.get(word)).join(' ')
+    const count = one.words.length === 1 ? '1 word' : `${one.words.length} words`
     return {
       kind: 'missing',
-      key: `unread${run[0]}`,
-      start: end,
-      end,
-      text: `Not read · “${text}”`,
-      note: run.length === 1 ? '1 word' : `${run.length} words`,
-      missed: run,
+      key: `missed${one.words[0]}`,
+      start: one.at,
+      end: one.at,
+      text: one.left_out ? `Left out · “${text}”` : `Not read · “${text}”`,
+      note: one.left_out ? '' : count,
+      missed: one,
     }
   })
-  return [...leftOut, ...notRead]
 }

@@ -1,32 +1,10 @@
 import { ref } from 'vue'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import { client, type Schemas } from '@/api/client'
-import { gapAt, useReadHere } from '@/studio/sync/readHere'
-
-const visit = (word: string, start: number, end: number): Schemas['Visit'] => ({
-  word,
-  start,
-  end,
-  confidence: 1,
-  found: null,
-  doubt: '',
-})
-
-describe('the sound in which missed words may lie', () => {
-  const visits = [visit('a1', 1, 1.5), visit('a2', 1.6, 2), visit('a5', 4, 4.4)]
-
-  it('lies between the words read before and behind', () => {
-    expect(gapAt(visits, 2, 2, 60)).toEqual({ from: 2, to: 4 })
-  })
-  it('is no longer than so many words can be, and ends with the take', () => {
-    expect(gapAt(visits, 4.4, 2, 60)).toEqual({ from: 4.4, to: 9.4 })
-    expect(gapAt(visits, 4.4, 2, 5)).toEqual({ from: 4.4, to: 5 })
-    expect(gapAt([], 0, 1, 5)).toEqual({ from: 0, to: 3 })
-  })
-})
+import { client } from '@/api/client'
+import { useReadHere } from '@/studio/sync/readHere'
 
 describe('placing words by hand', () => {
-  const player = { time: ref(0), seek: vi.fn(), playFromTo: vi.fn() }
+  const player = { time: ref(0), playing: ref(true), seek: vi.fn(), playFromTo: vi.fn() }
   const send = vi.fn(() => Promise.resolve(true))
   const hand = () => useReadHere(ref('take1'), { id: ref('lesson1'), send }, player as never)
 
@@ -40,7 +18,7 @@ describe('placing words by hand', () => {
       .spyOn(client, 'POST')
       .mockResolvedValue({ data: { starts: [2.1, 2.6], end: 3 }, response: new Response() })
     const made = hand()
-    made.open({ words: ['a3', 'a4'], from: 2, to: 4 })
+    made.open({ words: ['a3', 'a4'], start: 2, end: 4 })
     player.time.value = 2.3
     await made.tap()
     expect(made.next.value).toBe('a4')
@@ -60,13 +38,24 @@ describe('placing words by hand', () => {
     expect(made.missing.value).toBeUndefined()
   })
 
+  it('takes no tap before the sound has begun', async () => {
+    const asked = vi.spyOn(client, 'POST')
+    const made = hand()
+    made.open({ words: ['a3'], start: 2, end: 4 })
+    player.playing.value = false
+    await made.tap()
+    player.playing.value = true
+    expect(made.taps.value).toEqual([])
+    expect(asked).not.toHaveBeenCalled()
+  })
+
   it('says why taps are refused, and lets one begin again', async () => {
     vi.spyOn(client, 'POST').mockResolvedValue({
       error: { title: 'No', detail: 'Another word lights there.', status: 422, kept: '', advice: 'Choose.' },
       response: new Response(null, { status: 422 }),
     })
     const made = hand()
-    made.open({ words: ['a3'], from: 2, to: 4 })
+    made.open({ words: ['a3'], start: 2, end: 4 })
     await made.tap()
     expect(made.problem.value?.message).toBe('Another word lights there.')
     expect(send).not.toHaveBeenCalled()
@@ -76,12 +65,12 @@ describe('placing words by hand', () => {
 
   it('marks where the sound stands, and leaves words unread on purpose', async () => {
     const made = hand()
-    made.open({ words: ['a3'], from: 2, to: 4 })
+    made.open({ words: ['a3'], start: 2, end: 4 })
     player.time.value = 2.5
     made.begin()
     player.time.value = 3.5
     made.finish()
-    expect(made.missing.value).toMatchObject({ from: 2.5, to: 3.5 })
+    expect(made.missing.value).toMatchObject({ start: 2.5, end: 3.5 })
     await made.leave(['a3'])
     expect(send).toHaveBeenCalledWith({ kind: 'leave unread', take: 'take1', words: ['a3'] })
     expect(made.missing.value).toBeUndefined()

@@ -97,6 +97,11 @@ describe('the rows of a take', () => {
           unread: ['w2', 'w3', 'w6'],
           slips: [{ kind: 'left out', word: 'w5', start: 6.5, end: 6.5, heard: '' }] as never,
         }),
+        missed: [
+          { words: ['w5'], at: 6.5, start: 6.4, end: 9, left_out: true },
+          { words: ['w2', 'w3'], at: 1.4, start: 1.4, end: 6, left_out: false },
+          { words: ['w6'], at: 6.4, start: 6.4, end: 9, left_out: false },
+        ],
       },
       [],
       [gate('pause1', 5), gate('card1', 5.5, { shows: 'card1', question: 'bee' })],
