@@ -77,7 +77,9 @@ class CommandsTest(unittest.TestCase):
         self.assertEqual(len(set(kinds)), len(COMMANDS))
         self.assertTrue(all(command.label for command in COMMANDS))
         ours = {one.__name__ for one in COMMANDS if one not in SCREEN_COMMANDS}
-        self.assertEqual(ours, {"AddPages", "BringPlan", "KeepRecorded", "PlaceDrawn", "TakeOver"})
+        self.assertEqual(
+            ours, {"AddPages", "BringPlan", "KeepAgains", "KeepRecorded", "PlaceDrawn", "PutInPlace", "TakeOver"}
+        )
 
 
 class RewordedTest(unittest.TestCase):

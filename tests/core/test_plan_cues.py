@@ -159,7 +159,7 @@ class PointTest(unittest.TestCase):
         goes_on = read(words[5:], begin=end + 20).visits
         for asides, stands in (
             ((Aside(end + 0.3, end + 2.3, "write them down"),), end + 2.3),
-            ((Aside(end + 0.3, end + 2.3), Aside(end + 3.1, end + 5.0)), end + 5.0),
+            ((Aside(end + 0.3, end + 2.3), Aside(end + 3.0, end + 5.0)), end + 5.0),
             ((Aside(end + 0.3, end + 2.3), Aside(end + 9.0, end + 12.0, "now what did you find")), end + 2.3),
             ((Aside(end + 4.0, end + 6.0, "well"),), end),
         ):

@@ -37,6 +37,10 @@ DOCUMENTS = Path(__file__).with_name("documents")
 LONG = "\n\n".join(f"Paragraph {n} says that the bee went home and danced. Nobody saw it." for n in range(400))
 
 
+NEW_IN_TAKES = ("takes.name", "takes.place", "takes.loudness", "takes.noise")
+"""What takes know since version 6."""
+
+
 class HistoryTest(StoreTest):
     def row_of(self, step: int) -> StepRow:
         with self.session() as session:
@@ -189,7 +193,7 @@ class VersionsTest(StoreTest):
         with engine.begin() as connection:
             for column in ("key", "version", "whole", "packed", "made_at", "name"):
                 connection.execute(text(f"ALTER TABLE lesson_steps DROP COLUMN {column}"))
-            for column in ("trails.number", "videos.number", "jobs.number", "jobs.signs", "takes.use"):
+            for column in ("trails.number", "videos.number", "jobs.number", "jobs.signs", "takes.use", *NEW_IN_TAKES):
                 table, _, name = column.partition(".")
                 connection.execute(text(f"ALTER TABLE {table} DROP COLUMN {name}"))
             connection.execute(text("ALTER TABLE jobs ADD COLUMN heartbeat FLOAT DEFAULT 0 NOT NULL"))

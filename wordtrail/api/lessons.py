@@ -40,12 +40,13 @@ from wordtrail.jobs.queue import VIDEO
 from wordtrail.service.changing import change_lesson, go_back_or_on_in_lesson
 from wordtrail.service.copying import copy_of, name_lesson
 from wordtrail.service.giving import give_out, take_back
+from wordtrail.service.placing import as_heard
 from wordtrail.service.reading_here import found_here
 from wordtrail.service.removing import remove
 from wordtrail.service.showing import showing, shown_before
 from wordtrail.service.sound import kept_sound
 from wordtrail.store.lessons import add_lesson, all_lessons, get_lesson, names_of
-from wordtrail.store.takes import get_take, trail_of
+from wordtrail.store.takes import get_take
 
 routes = APIBlueprint("lessons", __name__, url_prefix="/api")
 
@@ -256,14 +257,10 @@ def guide(path: LessonPath, query: GuideQuery) -> Response:
 @routes.get("/lessons/<lesson>/trail", responses={200: take_answers.TrailView})
 def trail(path: LessonPath, query: TakeQuery) -> Response:
     """The trail of one take, as mended."""
-    workspace = context().workspace
-    with workspace.database.read_session() as session:
-        lesson = get_lesson(session, path.lesson, workspace.owner).lesson
-        take = get_take(session, query.take, workspace.owner)
-        found = trail_of(session, take.id)
-    if found is None or take.lesson_id != path.lesson:
+    heard = as_heard(context().workspace, path.lesson)
+    if query.take not in heard.trails:
         raise NotFound("trail")
-    return answer(trail_view(lesson, take.id, found))
+    return answer(trail_view(heard, query.take))
 
 
 @routes.post("/lessons/<lesson>/read-here", responses={200: take_answers.FoundHere})

@@ -7,6 +7,10 @@ from pydantic import Field
 from wordtrail.api.bodies import Answer, Body
 from wordtrail.core.direct.named import Named
 from wordtrail.core.lesson.missed_words import Missed
+from wordtrail.core.lesson.placing import TakePlace
+from wordtrail.core.lesson.take_figures import TakeFigures
+from wordtrail.core.lesson.versions import Line
+from wordtrail.core.trail.again import Again
 from wordtrail.core.trail.checks import Check, Figures
 from wordtrail.core.trail.legs import Leg
 from wordtrail.core.trail.model import HeardWord, Trail
@@ -30,6 +34,14 @@ class Take(Answer):
     words: int
     is_talk: bool = False
     """Whether hardly anything of the lesson is read in it."""
+    name: str = ""
+    heard: bool = False
+    """Whether anything of it is heard in the lesson."""
+    figures: TakeFigures | None = None
+    loudness: float | None = None
+    """LUFS, as it was recorded."""
+    noise: float | None = None
+    """The level of the room without a voice, in dB of full scale, as it was recorded."""
 
 
 class TalkStretch(Answer):
@@ -67,6 +79,8 @@ class TrailView(Answer):
     """Words that were not heard, and the sound in which they can be."""
     named: list[Named]
     """What was named in talk: where the stage follows it, and where it could."""
+    dropped: list[Dropped]
+    """What was dropped in it at the desk."""
     talk: list[TalkStretch]
     """The talk of the trail, stretch by stretch."""
 
@@ -89,8 +103,49 @@ class FoundHere(Answer):
     end: float
 
 
+class Dropped(Answer):
+    """A reading that was dropped at the desk, from `start` to `end` (seconds of take time)."""
+
+    again: Again
+    start: float
+    end: float
+
+
+class PlaceQuery(Body):
+    """The first and the last word of a stretch (ids); none: behind all that was recorded."""
+
+    first: str = Field(default="", max_length=64)
+    last: str = Field(default="", max_length=64)
+
+
+class PlaceForTake(Answer):
+    """A place of the lesson that a take can be recorded for, and the word to begin with (empty: all was read)."""
+
+    place: TakePlace
+    begin: str
+
+
+class Lines(Answer):
+    """The sentences of a lesson with their readings in all takes."""
+
+    lines: list[Line]
+
+
+class WantedPlace(Body):
+    take: str = Field(max_length=64)
+    start: float = Field(default=0, ge=0, le=4 * 3600)
+    end: float | None = Field(default=None, ge=0, le=4 * 3600)
+    first: str = Field(default="", max_length=64)
+    last: str = Field(default="", max_length=64)
+
+
+class TakeName(Body):
+    name: str = Field(max_length=80)
+
+
 class NewTake(Body):
     origin: str = Field(default="microphone", pattern="^(microphone|file)$")
+    place: WantedPlace | None = None
 
 
 class Event(Body):

@@ -10,12 +10,14 @@ from pydantic import BaseModel, ConfigDict, Field
 from wordtrail.api import answers, take_answers
 from wordtrail.api.context import answer, context
 from wordtrail.api.views import job_view, take_view
-from wordtrail.core.errors import EmptySound
+from wordtrail.core.errors import EmptySound, NotFound
+from wordtrail.core.lesson.placing import TakePlace
 from wordtrail.core.lesson.take_in_use import TakeUse
 from wordtrail.core.trail.events import TakeEvent
 from wordtrail.jobs.queue import ALIGN
 from wordtrail.media.decode import decode
 from wordtrail.service.finishing import finish
+from wordtrail.service.placing import lines, place_for
 from wordtrail.service.removing import remove_one_take
 from wordtrail.store.jobs import ask_to_stop, get_job
 from wordtrail.store.lessons import get_lesson
@@ -60,11 +62,36 @@ class SoundForm(BaseModel):
 def begin(path: LessonPath, body: take_answers.NewTake) -> Response:
     """A new take, to which pieces will be sent while it is recorded."""
     workspace = context().workspace
+    place = TakePlace(**body.place.model_dump()) if body.place else None
     with workspace.database.write_session() as session:
         lesson = get_lesson(session, path.lesson, workspace.owner).lesson
-        row = begin_take(session, workspace.owner, path.lesson, body.origin)
+        if place and get_take(session, place.take, workspace.owner).lesson_id != path.lesson:
+            raise NotFound("take")
+        row = begin_take(session, workspace.owner, path.lesson, body.origin, place=place)
         view = take_view(row, lesson)
     return answer(view, 201)
+
+
+@routes.get("/lessons/<lesson>/place", responses={200: take_answers.PlaceForTake})
+def place(path: LessonPath, query: take_answers.PlaceQuery) -> Response:
+    """The place of some words in what is heard now, to record them again; or behind all of it, to go on."""
+    found, begin = place_for(context().workspace, path.lesson, query.first, query.last)
+    return answer(take_answers.PlaceForTake(place=found, begin=begin))
+
+
+@routes.get("/lessons/<lesson>/lines", responses={200: take_answers.Lines})
+def all_lines(path: LessonPath) -> Response:
+    """The sentences of a lesson with their readings in all takes, and which is heard."""
+    return answer(take_answers.Lines(lines=list(lines(context().workspace, path.lesson))))
+
+
+@routes.post("/takes/<take>/name", responses={200: answers.Done})
+def rename(path: TakePath, body: take_answers.TakeName) -> Response:
+    """Give a take a name of its own; an empty one takes it away."""
+    workspace = context().workspace
+    with workspace.database.write_session() as session:
+        get_take(session, path.take, workspace.owner).name = " ".join(body.name.split())
+    return answer(answers.Done())
 
 
 @routes.put("/takes/<take>/pieces/<int:number>", responses={200: answers.Done})

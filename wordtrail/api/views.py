@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import replace
 
 from flask import Response
 from sqlalchemy.orm import Session
@@ -15,11 +16,13 @@ from wordtrail.core.direct.named import named_in_talk
 from wordtrail.core.layout.model import LaidMark, LaidPage, Signpost
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.boards import script
-from wordtrail.core.lesson.checking import checks_of
+from wordtrail.core.lesson.checking import checks_heard
 from wordtrail.core.lesson.current_trail import current_trail, kept_ends, left_unread, loose_mends
+from wordtrail.core.lesson.kept_clips import dropped_in, takes_used
 from wordtrail.core.lesson.missed_words import missed_words
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.planned_talk import planned_talk
+from wordtrail.core.lesson.take_figures import take_figures
 from wordtrail.core.lesson.take_in_use import is_talk, take_in_use, takes_to_ask_about
 from wordtrail.core.trail.checks import figures
 from wordtrail.core.trail.legs import legs
@@ -30,6 +33,7 @@ from wordtrail.core.waypoints.waypoints import Standing, next_screen, waypoints
 from wordtrail.formats.json_patch import Operation, difference
 from wordtrail.jobs.queue import ALIGN, PHASES
 from wordtrail.service.changing import Changed
+from wordtrail.service.placing import Heard
 from wordtrail.service.showing import Showing
 from wordtrail.store.history import changes_between
 from wordtrail.store.jobs import jobs_of
@@ -53,6 +57,7 @@ def lesson_view(session: Session, kept: KeptLesson) -> answers.LessonView:
     used = take_in_use(lesson, around.uses)
     standing = _standing(kept, around)
     link = around.link
+    heard = takes_used(replace(lesson, chosen_take=used), _trails(around))
     return answers.LessonView(
         id=kept.id,
         unit=kept.unit,
@@ -62,7 +67,7 @@ def lesson_view(session: Session, kept: KeptLesson) -> answers.LessonView:
         redo=kept.redo,
         waypoints=list(waypoints(lesson, standing)),
         next=next_screen(lesson, standing),
-        takes=[take_view(row, lesson, around, used) for row in around.takes],
+        takes=[take_view(row, lesson, around, used, heard) for row in around.takes],
         take_in_use=used,
         jobs=[job_view(row) for row in jobs_of(session, kept.id)[:MOST_JOBS]],
         video=video_view(around.video, kept.revision) if around.video else None,
@@ -118,11 +123,12 @@ def _shelf_lesson(kept: KeptLesson, standing: Standing) -> answers.ShelfLesson:
 def _standing(kept: KeptLesson, around: Surroundings) -> Standing:
     used = take_in_use(kept.lesson, around.uses)
     found = around.trails.get(used)
+    lesson, trails = replace(kept.lesson, chosen_take=used), _trails(around)
     return Standing(
         takes=sum(row.state == "kept" for row in around.takes),
         unfinished=sum(row.state == "recording" for row in around.takes),
         trail=current_trail(kept.lesson, used, found.trail) if found else None,
-        to_check=len(checks_of(kept.lesson, used, found.trail)) if found else 0,
+        to_check=sum(len(checks_heard(lesson, trails, take)) for take in takes_used(lesson, trails)),
         asking=bool(takes_to_ask_about(around.uses, used)),
         aligning=ALIGN in around.working,
         video=around.video is not None,
@@ -131,8 +137,15 @@ def _standing(kept: KeptLesson, around: Surroundings) -> Standing:
     )
 
 
-def take_view(row: TakeRow, lesson: Lesson, around: Surroundings = NOTHING, used: str = "") -> take_answers.Take:
-    """A take of a lesson, with what was found in it, and the take that the lesson uses."""
+def _trails(around: Surroundings) -> dict[str, Trail]:
+    """Take → its newest trail."""
+    return {take: found.trail for take, found in around.trails.items()}
+
+
+def take_view(
+    row: TakeRow, lesson: Lesson, around: Surroundings = NOTHING, used: str = "", heard: Sequence[str] = ()
+) -> take_answers.Take:
+    """A take of a lesson, with what was found in it; the take that the lesson uses, and all that are heard in it."""
     found = around.trails.get(row.id)
     trail = current_trail(lesson, row.id, found.trail) if found else None
     return take_answers.Take(
@@ -149,6 +162,11 @@ def take_view(row: TakeRow, lesson: Lesson, around: Surroundings = NOTHING, used
         words_read=figures(trail, [word.id for word in lesson.words]).read if trail else 0,
         words=len(lesson.words),
         is_talk=trail is not None and is_talk(trail),
+        name=row.name,
+        heard=row.id in heard,
+        figures=take_figures(lesson, row.id, found.trail) if found else None,
+        loudness=row.loudness,
+        noise=row.noise,
     )
 
 
@@ -185,8 +203,9 @@ def fresh_answer(kept: KeptLesson) -> Response:
     return answer(view, 201)
 
 
-def trail_view(lesson: Lesson, take: str, found: Trail) -> take_answers.TrailView:
+def trail_view(heard: Heard, take: str) -> take_answers.TrailView:
     """A take's trail as it stands in the lesson, with what wants a listen."""
+    lesson, found = heard.lesson, heard.trails[take]
     shown = current_trail(lesson, take, found)
     words = script(lesson)
     start, end = kept_ends(lesson, take, found)
@@ -194,7 +213,7 @@ def trail_view(lesson: Lesson, take: str, found: Trail) -> take_answers.TrailVie
         trail=with_guesses(shown),
         script=[word.id for word in words],
         legs=list(legs(shown, {word.id: place for place, word in enumerate(words)})),
-        checks=list(checks_of(lesson, take, found)),
+        checks=list(checks_heard(lesson, heard.trails, take)),
         settled=sum(one.take == take for one in lesson.settled) + len(left_unread(lesson, take)),
         figures=figures(shown, [word.id for word in lesson.words]),
         trim_start=start,
@@ -203,6 +222,10 @@ def trail_view(lesson: Lesson, take: str, found: Trail) -> take_answers.TrailVie
         loose_mends=loose_mends(lesson, take, found),
         missed=list(missed_words(lesson, take, found)),
         named=list(named_in_talk(lesson, typeset(lesson), take, found)),
+        dropped=[
+            take_answers.Dropped(again=one.again, start=one.start, end=one.end)
+            for one in dropped_in(lesson, take, found)
+        ],
         talk=_talk_views(lesson, take, shown),
     )
 

@@ -14,8 +14,10 @@ from wordtrail.core.lesson.take_trail import found_in
 from wordtrail.core.text.model import Word
 from wordtrail.jobs.ear import PieceMemory, earlier_hearings, keep_hearings
 from wordtrail.media.decode import Samples, decode, sound_blocks
-from wordtrail.media.level import RATE, Peaks, by_the_second, gain_for, louder
+from wordtrail.media.level import RATE, Peaks, by_the_second, gain_from, louder, loudness
+from wordtrail.media.room import noise_of
 from wordtrail.media.sound import write_m4a
+from wordtrail.service.placing import put_in_place
 from wordtrail.store.lessons import get_lesson
 from wordtrail.store.takes import TakeFiles, drop_pieces, get_take, keep_trail, takes_of
 from wordtrail.workspace import Workspace
@@ -58,15 +60,18 @@ def align_take(workspace: Workspace, take_id: str, report: Progress) -> None:
         row = get_take(session, take_id)
         keep_trail(session, row, trail)
         row.fault = ""
+    put_in_place(workspace, take_id)
     memory.clear()
 
 
 def _make_listening_copy(workspace: Workspace, take_id: str, report: Progress) -> None:
-    """The copy of a take that is played, its peaks, and how long it is."""
+    """The copy of a take that is played, its peaks, and the figures of its sound."""
     files, blobs = TakeFiles(take_id), workspace.blobs
     original = blobs.path(files.original)
-    gain = gain_for(sound_blocks(original, RATE))
-    report(LISTENING_COPY, 0.2)
+    loud_as = loudness(sound_blocks(original, RATE))
+    gain = gain_from(loud_as)
+    noise = noise_of(sound_blocks(original, RATE))
+    report(LISTENING_COPY, 0.3)
     found, count = Peaks(), 0
 
     def loud() -> Iterator[Samples]:
@@ -78,10 +83,8 @@ def _make_listening_copy(workspace: Workspace, take_id: str, report: Progress) -
     with blobs.making(files.listening) as path:
         write_m4a(found.of(loud()), path)
     blobs.write(files.peaks, bytes(found))
-    _keep_length(workspace, take_id, count / RATE)
-    report(LISTENING_COPY, 1.0)
-
-
-def _keep_length(workspace: Workspace, take_id: str, seconds: float) -> None:
     with workspace.database.write_session() as session:
-        get_take(session, take_id).seconds = round(seconds, 3)
+        row = get_take(session, take_id)
+        row.seconds = round(count / RATE, 3)
+        row.loudness, row.noise = round(loud_as, 1), round(noise, 1)
+    report(LISTENING_COPY, 1.0)

@@ -85,7 +85,12 @@ def by_the_second(sound: Iterable[Samples]) -> Iterator[Samples]:
 
 def gain_for(sound: Iterable[Samples]) -> float:
     """The factor that brings `sound` (as `loudness` takes it) to −19 LUFS."""
-    return float(10 ** (min(TARGET_LUFS - loudness(sound), MOST_GAIN_DB) / 20))
+    return gain_from(loudness(sound))
+
+
+def gain_from(lufs: float) -> float:
+    """The factor that brings a sound of this loudness to −19 LUFS."""
+    return float(10 ** (min(TARGET_LUFS - lufs, MOST_GAIN_DB) / 20))
 
 
 def louder(block: Samples, gain: float) -> Samples:

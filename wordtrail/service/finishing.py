@@ -5,7 +5,9 @@ from __future__ import annotations
 from threading import Lock
 
 from wordtrail.core.changes.direction_changes import KeepRecorded
+from wordtrail.core.changes.joining_changes import KeepAgains
 from wordtrail.core.changes.mark_changes import PlaceDrawn
+from wordtrail.core.trail.again import agains_in
 from wordtrail.core.trail.directions import directions_in
 from wordtrail.core.trail.events import TakeEvent, drawn_by_hand
 from wordtrail.service.changing import change_newest
@@ -23,6 +25,8 @@ def finish(workspace: Workspace, take: str) -> str:
         lesson, events = _put_together(workspace, take)
     if drawn := drawn_by_hand(events, take):
         change_newest(workspace, lesson, PlaceDrawn(drawn))
+    if agains := agains_in(events, take):
+        change_newest(workspace, lesson, KeepAgains(agains))
     if directions := directions_in(events, take):
         change_newest(workspace, lesson, KeepRecorded(directions))
     return lesson

@@ -77,7 +77,8 @@ class StepRow(Base):
 
 class TakeRow(Owned, Base):
     """A recording. `state` goes from recording to kept, and never back; its pieces are append-only. `use` says whether
-    the lesson may take it up by itself (see `core.lesson.take_in_use`)."""
+    the lesson may take it up by itself (see `core.lesson.take_in_use`). `place` is the place of the lesson that it was
+    recorded for, as JSON (empty: the whole lesson). `loudness` (LUFS) and `noise` (dB of full scale) are measured."""
 
     __tablename__ = "takes"
     __table_args__ = (UniqueConstraint("lesson_id", "number"),)
@@ -89,6 +90,10 @@ class TakeRow(Owned, Base):
     size: Mapped[int] = mapped_column(Integer, default=0)
     seconds: Mapped[float] = mapped_column(Float, default=0.0)
     use: Mapped[str] = mapped_column(String(20), default=TakeUse.BY_ITSELF.value)
+    name: Mapped[str] = mapped_column(String(80), default="")
+    place: Mapped[str] = mapped_column(Text, default="")
+    loudness: Mapped[float | None] = mapped_column(Float, default=None)
+    noise: Mapped[float | None] = mapped_column(Float, default=None)
     fault: Mapped[str] = mapped_column(Text, default="")
 
 

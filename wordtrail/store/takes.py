@@ -9,6 +9,7 @@ from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from wordtrail.core.errors import LessonError, NotFound, PartMissing, TakeTooLong, TooLarge
+from wordtrail.core.lesson.placing import TakePlace
 from wordtrail.core.lesson.take_in_use import TakeUse, use_of_new
 from wordtrail.core.remembered import Kept
 from wordtrail.core.trail.events import TakeEvent
@@ -68,12 +69,16 @@ class TakeFiles(NamedTuple):
         return f"takes/{self.id}/work"
 
 
-def begin_take(session: Session, owner: Owner, lesson_id: str, origin: str, id: str = "") -> TakeRow:
-    """A new take of a lesson, which is being recorded from now on; with an `id` under which its files lie already."""
+def begin_take(
+    session: Session, owner: Owner, lesson_id: str, origin: str, id: str = "", place: TakePlace | None = None
+) -> TakeRow:
+    """A new take of a lesson, which is being recorded from now on; with an `id` under which its files lie already, and
+    the `place` of the lesson that it is recorded for."""
     number = next_number(session, TakeRow.number, TakeRow.lesson_id == lesson_id)
     row = TakeRow(
         id=id or new_id(), school_id=owner.school, teacher_id=owner.teacher, lesson_id=lesson_id, number=number,
-        origin=origin,
+        origin=origin, place=to_json(place) if place else "",
+        use=(TakeUse.BY_CHOICE if place else TakeUse.BY_ITSELF).value,
     )  # fmt: skip
     session.add(row)
     session.flush()
@@ -86,6 +91,11 @@ def get_take(session: Session, id: str, owner: Owner | None = None) -> TakeRow:
     if row is None or (owner is not None and row.teacher_id != owner.teacher):
         raise NotFound("take")
     return row
+
+
+def place_of_take(row: TakeRow) -> TakePlace | None:
+    """The place of the lesson that a take was recorded for; None for the whole lesson."""
+    return from_json(TakePlace, row.place) if row.place else None
 
 
 def takes_of(session: Session, lesson_id: str) -> list[TakeRow]:
@@ -173,7 +183,7 @@ def keep_trail(session: Session, row: TakeRow, trail: Trail) -> None:
     heard = session.scalars(
         select(TrailRow.take_id).join(TakeRow, TakeRow.id == TrailRow.take_id).where(TakeRow.lesson_id == row.lesson_id)
     ).all()
-    if row.id not in heard:
+    if row.id not in heard and not row.place:
         row.use = use_of_new(heard, trail).value
     number = next_number(session, TrailRow.number, TrailRow.take_id == row.id)
     session.add(

@@ -365,6 +365,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lessons/{lesson}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The place of some words in what is heard now, to record them again; or behind all of it, to go on. */
+        get: operations["takes_place_lessons__lesson__place_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson}/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The sentences of a lesson with their readings in all takes, and which is heard. */
+        get: operations["takes_all_lines_lessons__lesson__lines_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/takes/{take}/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Give a take a name of its own; an empty one takes it away. */
+        post: operations["takes_rename_takes__take__name_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/takes/{take}/pieces/{number}": {
         parameters: {
             query?: never;
@@ -2387,6 +2438,18 @@ export interface components {
             link: components["schemas"]["StudentLink"] | null;
         };
         /**
+         * Again
+         * @description At `at` (seconds of take time) of `take`, she went back to read again from `word` on.
+         */
+        Again: {
+            /** Take */
+            take: string;
+            /** At */
+            at: number;
+            /** Word */
+            word: string;
+        };
+        /**
          * Block
          * @description A heading, a paragraph, a stanza (lines parted by a line feed), and so on.
          *
@@ -2608,7 +2671,8 @@ export interface components {
          *     `settled` are the places of takes that were checked and found fine. `directions` are what the teacher did on the
          *     stage in each take, while recording or afterwards. `talk` is what she accepted of her talk in words, `blanks` are
          *     moments of it that are not to be heard. `read_by_hand` are words that the ear missed and the teacher placed,
-         *     `left_unread` those that she says were not to be read.
+         *     `left_unread` those that she says were not to be read. `agains` are where she went back while recording to read
+         *     again, `replacements` what is heard of one take in the place of another.
          *     `card_wishes` are the words, as printed, of which the teacher wants a word card.
          */
         Lesson: {
@@ -2773,6 +2837,16 @@ export interface components {
              * @default []
              */
             left_unread: components["schemas"]["LeftUnread"][];
+            /**
+             * Agains
+             * @default []
+             */
+            agains: components["schemas"]["Again"][];
+            /**
+             * Replacements
+             * @default []
+             */
+            replacements: components["schemas"]["Replacement"][];
         };
         /**
          * Line
@@ -3009,6 +3083,16 @@ export interface components {
              * @default false
              */
             beside_text: boolean;
+        };
+        /**
+         * PaceOf
+         * @description The pace of a paragraph that was read: by its first word, in words a minute.
+         */
+        PaceOf: {
+            /** First */
+            first: string;
+            /** Words Per Minute */
+            words_per_minute: number;
         };
         /**
          * Page
@@ -3319,6 +3403,26 @@ export interface components {
             area: components["schemas"]["Area"];
         };
         /**
+         * Replacement
+         * @description Where `[start, end)` of `take` would be heard, `[by_start, by_end)` of the take `by` is heard instead (seconds of
+         *     the take time of each). Start and end in one place put it in between; a stretch up to the end of the take goes on
+         *     with the other.
+         */
+        Replacement: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** By */
+            by: string;
+            /** By Start */
+            by_start: number;
+            /** By End */
+            by_end: number;
+        };
+        /**
          * Respelling
          * @description How the teacher says the word that is printed as `text`.
          */
@@ -3391,6 +3495,40 @@ export interface components {
              * @default false
              */
             is_talk: boolean;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Heard
+             * @default false
+             */
+            heard: boolean;
+            figures: components["schemas"]["TakeFigures"] | null;
+            /** Loudness */
+            loudness: number | null;
+            /** Noise */
+            noise: number | null;
+        };
+        /**
+         * TakeFigures
+         * @description Words a minute over all (0: nothing was read) and by paragraph, the longest silence and when it begins (seconds),
+         *     slips, and the pace against the plan in a sentence.
+         */
+        TakeFigures: {
+            /** Words Per Minute */
+            words_per_minute: number;
+            /** Paces */
+            paces: components["schemas"]["PaceOf"][];
+            /** Silence */
+            silence: number;
+            /** Silence At */
+            silence_at: number;
+            /** Slips */
+            slips: number;
+            /** Pace */
+            pace: string;
         };
         /**
          * TalkBlank
@@ -3656,7 +3794,7 @@ export interface components {
              */
             name?: string;
             /** Command */
-            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["KeepCueNoteInput"] | components["schemas"]["RemoveCueNoteInput"] | components["schemas"]["KeepDirectionInput"] | components["schemas"]["RemoveDirectionInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["StandPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["WriteOnStageInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["PlaceWordsInput"] | components["schemas"]["UnplaceWordsInput"] | components["schemas"]["LeaveUnreadInput"] | components["schemas"]["KeepTalkInput"] | components["schemas"]["BlankTalkInput"] | components["schemas"]["HearTalkInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
+            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["KeepCueNoteInput"] | components["schemas"]["RemoveCueNoteInput"] | components["schemas"]["KeepDirectionInput"] | components["schemas"]["RemoveDirectionInput"] | components["schemas"]["UseStretchInput"] | components["schemas"]["PutStretchBackInput"] | components["schemas"]["PutReadingBackInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["StandPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["WriteOnStageInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["PlaceWordsInput"] | components["schemas"]["UnplaceWordsInput"] | components["schemas"]["LeaveUnreadInput"] | components["schemas"]["KeepTalkInput"] | components["schemas"]["BlankTalkInput"] | components["schemas"]["HearTalkInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
         };
         /**
          * AddBlock
@@ -3698,6 +3836,18 @@ export interface components {
              * @enum {string}
              */
             kind: "add mark";
+        };
+        /**
+         * Again
+         * @description At `at` (seconds of take time) of `take`, she went back to read again from `word` on.
+         */
+        AgainInput: {
+            /** Take */
+            take: string;
+            /** At */
+            at: number;
+            /** Word */
+            word: string;
         };
         /**
          * Area
@@ -5155,6 +5305,30 @@ export interface components {
             kind?: "put in order";
         };
         /**
+         * PutReadingBack
+         * @description A reading that was dropped at the desk is heard again.
+         */
+        PutReadingBackInput: {
+            again: components["schemas"]["AgainInput"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "put reading back";
+        };
+        /**
+         * PutStretchBack
+         * @description What a stretch was put in the place of is heard again.
+         */
+        PutStretchBackInput: {
+            stretch: components["schemas"]["ReplacementInput"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "put stretch back";
+        };
+        /**
          * Reach
          * @description How far the words go after which a new pause point stands.
          * @enum {string}
@@ -5320,6 +5494,26 @@ export interface components {
              * @enum {string}
              */
             kind: "remove region";
+        };
+        /**
+         * Replacement
+         * @description Where `[start, end)` of `take` would be heard, `[by_start, by_end)` of the take `by` is heard instead (seconds of
+         *     the take time of each). Start and end in one place put it in between; a stretch up to the end of the take goes on
+         *     with the other.
+         */
+        ReplacementInput: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** By */
+            by: string;
+            /** By Start */
+            by_start: number;
+            /** By End */
+            by_end: number;
         };
         /**
          * Respell
@@ -5853,6 +6047,18 @@ export interface components {
              * @enum {string}
              */
             kind: "unplace words";
+        };
+        /**
+         * UseStretch
+         * @description A stretch of one take is heard in the place of a stretch of another.
+         */
+        UseStretchInput: {
+            stretch: components["schemas"]["ReplacementInput"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "use stretch";
         };
         /**
          * WishCard
@@ -6449,6 +6655,8 @@ export interface components {
             missed: components["schemas"]["Missed"][];
             /** Named */
             named: components["schemas"]["Named"][];
+            /** Dropped */
+            dropped: components["schemas"]["Dropped"][];
             /** Talk */
             talk: components["schemas"]["TalkStretch"][];
         };
@@ -6504,6 +6712,17 @@ export interface components {
          * @enum {string}
          */
         Doubt: "" | "when" | "faint" | "unlike" | "guessed" | "otherwise" | "placed";
+        /**
+         * Dropped
+         * @description A reading that was dropped at the desk, from `start` to `end` (seconds of take time).
+         */
+        Dropped: {
+            again: components["schemas"]["Again"];
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+        };
         /**
          * Figures
          * @description How a reading went: words read and in the passage, words a minute with the rests between words
@@ -6746,6 +6965,99 @@ export interface components {
              * @default microphone
              */
             origin?: string;
+            place?: components["schemas"]["WantedPlaceInput"] | null;
+        };
+        /** WantedPlace */
+        WantedPlaceInput: {
+            /** Take */
+            take: string;
+            /**
+             * Start
+             * @default 0
+             */
+            start?: number;
+            /** End */
+            end?: number | null;
+            /**
+             * First
+             * @default
+             */
+            first?: string;
+            /**
+             * Last
+             * @default
+             */
+            last?: string;
+        };
+        /**
+         * PlaceForTake
+         * @description A place of the lesson that a take can be recorded for, and the word to begin with (empty: all was read).
+         */
+        PlaceForTake: {
+            place: components["schemas"]["TakePlace"];
+            /** Begin */
+            begin: string;
+        };
+        /**
+         * TakePlace
+         * @description The place that a take is recorded for: `[start, end)` of another take (seconds of its take time), or its rest
+         *     from where the new one goes on (`end` None). `first` and `last` are the words that are to be read; none for talk.
+         */
+        TakePlace: {
+            /** Take */
+            take: string;
+            /**
+             * Start
+             * @default 0
+             */
+            start: number;
+            /** End */
+            end: number | null;
+            /**
+             * First
+             * @default
+             */
+            first: string;
+            /**
+             * Last
+             * @default
+             */
+            last: string;
+        };
+        /**
+         * Lines
+         * @description The sentences of a lesson with their readings in all takes.
+         */
+        Lines: {
+            /** Lines */
+            lines: components["schemas"]["Line"][];
+        };
+        /**
+         * Version
+         * @description One reading of a sentence: from `start` to `end` (seconds of take time, with the breath beside it), so many of
+         *     its words, so many slips. `choose` is what puts it into the place of the one that is heard (None: it is heard);
+         *     `put_back` what brought it here and can be taken back.
+         */
+        Version: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Read */
+            read: number;
+            /** Slips */
+            slips: number;
+            /** Heard */
+            heard: boolean;
+            choose: components["schemas"]["Replacement"] | null;
+            put_back: components["schemas"]["Replacement"] | null;
+        };
+        /** TakeName */
+        TakeName: {
+            /** Name */
+            name: string;
         };
         /**
          * Events
@@ -8144,6 +8456,106 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Take"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    takes_place_lessons__lesson__place_get: {
+        parameters: {
+            query?: {
+                first?: string;
+                last?: string;
+            };
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceForTake"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    takes_all_lines_lessons__lesson__lines_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Lines"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    takes_rename_takes__take__name_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                take: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeName"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -17,7 +17,7 @@ from wordtrail.core.direct.stops import silences_replaced, stops_in
 from wordtrail.core.edit.edit_list import Clip, EditList, Mute
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.boards import script
-from wordtrail.core.lesson.current_trail import kept_ends
+from wordtrail.core.lesson.kept_clips import kept_clips
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.model import Word
 from wordtrail.core.trail.model import Trail
@@ -35,22 +35,16 @@ CAPTION_CHARACTERS = 74
 
 
 def edit_list_of(lesson: Lesson, trails: Mapping[str, Trail], *, lead: float = TITLE_SECONDS) -> EditList:
-    """What is kept of the chosen take: between its trims, set by hand or found by themselves.
+    """What is kept of the chosen take, and of those that come into it.
 
     What a stop's think time takes the place of is left out. Empty when no take is chosen or the chosen one has no
     trail yet.
     """
-    take = lesson.chosen_take
-    trail = trails.get(take)
-    if trail is None:
-        return EditList((), lead)
-    start, end = kept_ends(lesson, take, trail)
-    clips, now = [], start
-    for silence in silences_replaced(lesson, stops_in(lesson, take, trail, start, end)):
-        clips.append(Clip(take, now, silence.start))
-        now = silence.end
-    mutes = tuple(Mute(take, one.start, one.end) for one in lesson.blanks if one.take == take)
-    return EditList((*clips, Clip(take, now, end)), lead, mutes)
+    whole = EditList(kept_clips(lesson, trails), lead)
+    silences = silences_replaced(lesson, stops_in(lesson, trails, whole))
+    heard = whole.without((one.start, one.end) for one in silences)
+    takes = {clip.take for clip in heard.clips}
+    return replace(heard, mutes=tuple(Mute(one.take, one.start, one.end) for one in lesson.blanks if one.take in takes))
 
 
 def whole_take(take: str, trail: Trail) -> EditList:

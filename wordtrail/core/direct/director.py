@@ -16,7 +16,7 @@ from wordtrail.core.direct.heard import Heard
 from wordtrail.core.direct.pages import TURN_AHEAD, Places, page_turns
 from wordtrail.core.direct.pointing import pointings, view_moves
 from wordtrail.core.direct.shown_by_name import shown_by_name
-from wordtrail.core.direct.stops import Stopping, stops_in
+from wordtrail.core.direct.stops import Stopping, stops_in, with_silences
 from wordtrail.core.direct.turned import turns_by_hand, turns_by_name, turns_by_number, turns_to_marks
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.layout.model import Layout
@@ -68,15 +68,18 @@ def course_of(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, edits
 
 def _moments(lesson: Lesson, trails: Mapping[str, Trail], edits: EditList) -> dict[str, Stopping]:
     """The stops of all pause points, in lesson time."""
-    found: dict[str, Stopping] = {}
-    for take in dict.fromkeys(clip.take for clip in edits.clips):
-        own = [clip for clip in edits.clips if clip.take == take]
-        for point, stop in stops_in(lesson, take, trails[take], own[0].start, own[-1].end).items():
-            at = edits.near(take, stop.at)
-            if at is not None:
-                asked = None if stop.asked is None else edits.near(take, stop.asked)
-                found.setdefault(point, Stopping(at, asked, None))
-    return found
+    whole = with_silences(edits, trails)
+
+    def heard_at(time: float) -> float:
+        """A moment of the lesson with her silences → when that is without them."""
+        place = whole.to_take(time)
+        at = edits.near(*place) if place else None
+        return edits.seconds if at is None else at
+
+    return {
+        point: Stopping(heard_at(stop.at), None if stop.asked is None else heard_at(stop.asked), None)
+        for point, stop in stops_in(lesson, trails, whole).items()
+    }
 
 
 def _page_turns(

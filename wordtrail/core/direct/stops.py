@@ -6,20 +6,21 @@ sentence of its word. Never inside speech. Her own silence there is not heard: t
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
 
 from wordtrail.core.direct.directed import Directed, directed_in
 from wordtrail.core.direct.heard import Heard, heard_of, said_in
 from wordtrail.core.direct.speech import Silence
-from wordtrail.core.edit.edit_list import Clip, EditList
+from wordtrail.core.edit.edit_list import HAIR, Clip, EditList
 from wordtrail.core.lesson.board_ids import text_of
 from wordtrail.core.lesson.boards import question_text
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.readings import reading_number
 from wordtrail.core.plan.model import PausePoint
-from wordtrail.core.remembered import remembered
 from wordtrail.core.trail.directions import Deed
 from wordtrail.core.trail.model import Trail
+from wordtrail.core.trail.rests import voiced
 
 REST = 0.8
 """Seconds of silence at which a teacher has stopped, rather than taken a breath."""
@@ -45,7 +46,7 @@ SMALLEST = 0.001
 
 @dataclass(frozen=True, slots=True)
 class Stopping:
-    """The stop of a pause point: when (seconds of take time), when its question was first spoken or brought up (None:
+    """The stop of a pause point: when (seconds of lesson time), when its question was first spoken or brought up (None:
     neither), and the silence in which it stands."""
 
     at: float
@@ -53,18 +54,38 @@ class Stopping:
     silence: Silence | None
 
 
-@remembered(32)
-def stops_in(lesson: Lesson, take: str, trail: Trail, start: float, end: float) -> dict[str, Stopping]:
-    """The stops of all pause points in what is kept of a take (from `start` to `end`), by their ids, in take time."""
-    edits = EditList((Clip(take, start, end),))
-    heard = heard_of(lesson, *said_in(lesson, {take: trail}, edits), edits.seconds)
-    directed = directed_in(lesson.directions, edits)
-    finder = _Finder(lesson, heard, directed, edits.seconds)
-    return {point.id: _in_take(finder.stopping(point), start) for point in lesson.pause_points}
+def stops_in(lesson: Lesson, trails: Mapping[str, Trail], edits: EditList) -> dict[str, Stopping]:
+    """The stops of all pause points when `edits` of the takes are heard, with the silences that she left there, by
+    their ids."""
+    heard = heard_of(lesson, *said_in(lesson, trails, edits), edits.seconds)
+    finder = _Finder(lesson, heard, directed_in(lesson.directions, edits), edits.lead, edits.seconds)
+    return {point.id: finder.stopping(point) for point in lesson.pause_points}
+
+
+def with_silences(edits: EditList, trails: Mapping[str, Trail]) -> EditList:
+    """The edit list before silences at stops were taken out: clips of one take are one again where there is no voice
+    between them."""
+    clips: list[Clip] = []
+    for clip in edits.clips:
+        last = clips[-1] if clips else None
+        if (
+            last
+            and last.take == clip.take
+            and last.end < clip.start
+            and not _voice(trails[clip.take], last.end, clip.start)
+        ):
+            clips[-1] = replace(last, end=clip.end)
+        else:
+            clips.append(clip)
+    return replace(edits, clips=tuple(clips))
+
+
+def _voice(trail: Trail, start: float, end: float) -> bool:
+    return any(begin < end - HAIR and until > start + HAIR for begin, until in voiced(trail))
 
 
 def silences_replaced(lesson: Lesson, stops: dict[str, Stopping]) -> tuple[Silence, ...]:
-    """The silences at stops whose place the think time takes, in their order (seconds of take time)."""
+    """The silences at stops whose place the think time takes, in their order."""
     thinking = {point.id for point in lesson.pause_points if point.think_seconds > 0 and point.activity.turns() is None}
     found = {
         Silence(stop.at, stop.silence.end - HEARD_AGAIN)
@@ -79,17 +100,12 @@ def silences_replaced(lesson: Lesson, stops: dict[str, Stopping]) -> tuple[Silen
     return tuple(joined)
 
 
-def _in_take(stop: Stopping, start: float) -> Stopping:
-    silence = Silence(stop.silence.start + start, stop.silence.end + start) if stop.silence else None
-    asked = None if stop.asked is None else stop.asked + start
-    return Stopping(stop.at + start, asked, silence)
-
-
 class _Finder:
-    """Finds stops in the time of what was heard; `seconds` is its end."""
+    """Finds stops in what was heard from `begin` to `seconds`."""
 
-    def __init__(self, lesson: Lesson, heard: Heard, directed: Directed, seconds: float) -> None:
-        self._lesson, self._heard, self._directed, self._seconds = lesson, heard, directed, seconds
+    def __init__(self, lesson: Lesson, heard: Heard, directed: Directed, begin: float, seconds: float) -> None:
+        self._lesson, self._heard, self._directed = lesson, heard, directed
+        self._begin, self._seconds = begin, seconds
         self._lights_of: dict[str, list[int]] = {}
         for number, light in enumerate(heard.lights):
             self._lights_of.setdefault(text_of(light.word), []).append(number)
@@ -105,14 +121,14 @@ class _Finder:
         if pressed is not None:
             return self._in_silence(pressed, said_from)
         if asked:
-            begin = max(self._heard.lights[asked[-1]].end, shown or 0.0)
+            begin = max(self._heard.lights[asked[-1]].end, shown or self._begin)
             return self._after(begin, asked[-1], said_from)
         if shown is not None:
             return self._after(shown, self._light_before(shown), said_from)
         if not point.after:
             return Stopping(self._seconds, None, None)
         if own is None:
-            return Stopping(0.0, None, None)
+            return Stopping(self._begin, None, None)
         word_end = self._heard.lights[own].end
         rest = self._heard.speech.silence_at(word_end + AT_ONCE)
         if rest and rest.seconds >= REST:
@@ -146,7 +162,7 @@ class _Finder:
     def _asked(self, point: PausePoint, own: int | None) -> list[int]:
         """The lights of the point's question where it is asked: after its word, or anywhere for one at the end. Its
         choices and its answer do not count."""
-        since = 0.0 if own is None or not point.after else self._heard.lights[own].end - STOPS_AFTER
+        since = self._begin if own is None or not point.after else self._heard.lights[own].end - STOPS_AFTER
         spoken = self._lights_of.get(question_text(point), ())
         return [number for number in spoken if self._heard.lights[number].start >= since]
 

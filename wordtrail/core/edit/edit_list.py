@@ -6,7 +6,8 @@ is a moment at which the lesson stands still while its sound is silent.
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Iterable
+from dataclasses import dataclass, replace
 from itertools import pairwise
 
 HAIR = 1e-6
@@ -94,6 +95,22 @@ class EditList:
                 return clip.take, clip.start + time - now
             now += clip.seconds
         return None
+
+    def without(self, stretches: Iterable[tuple[float, float]]) -> EditList:
+        """What is left when stretches of it (seconds of lesson time) are taken out."""
+        taken = sorted(stretches)
+        left: list[Clip] = []
+        now = self.lead
+        for clip in self.clips:
+            shift, begin = clip.start - now, clip.start
+            for start, end in taken:
+                if start + shift >= clip.end or end + shift <= begin:
+                    continue
+                left.append(replace(clip, start=begin, end=max(begin, start + shift)))
+                begin = end + shift
+            left.append(replace(clip, start=begin))
+            now += clip.seconds
+        return replace(self, clips=tuple(clip for clip in left if clip.seconds > HAIR))
 
 
 def trimmed_ends(sound_start: float, sound_end: float, seconds: float) -> tuple[float, float]:

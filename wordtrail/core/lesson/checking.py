@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from itertools import groupby
 
 from wordtrail.core.lesson.board_ids import text_of
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.current_trail import current_trail, unknown_words, words_gone
+from wordtrail.core.lesson.kept_clips import dropped_in, kept_clips
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.remembered import remembered
 from wordtrail.core.text.model import Word
@@ -22,7 +23,7 @@ touched on in talk has no places to check."""
 @remembered(32)
 def checks_of(lesson: Lesson, take: str, trail: Trail) -> tuple[Check, ...]:
     """What of a take wants a look, as the lesson stands now: words of the passage first, then those of cards and
-    questions that were meant to be read, each in order of time; without what was settled."""
+    questions that were meant to be read, each in order of time; without what was settled or dropped at the desk."""
     shown = current_trail(lesson, take, trail)
     words = script(lesson)
     gone = words_gone(lesson, take, trail)
@@ -33,13 +34,24 @@ def checks_of(lesson: Lesson, take: str, trail: Trail) -> tuple[Check, ...]:
     passage = {word.id for word in lesson.words}
     meant = _meant_to_be_read(words, shown) | {text_of(visit.word) for visit in gone}
     choices = _choices(lesson)
+    dropped = dropped_in(lesson, take, trail)
     left = (
         check
         for check in found
         if (check.word in passage or (text_of(check.word) in meant and text_of(check.word) not in choices))
         and not any(one.settles(take, check) for one in lesson.settled)
+        and not any(one.start <= check.start < one.end for one in dropped)
     )
     return tuple(sorted(left, key=lambda check: (check.word not in passage, check.start)))
+
+
+def checks_heard(lesson: Lesson, trails: Mapping[str, Trail], take: str) -> tuple[Check, ...]:
+    """The same of a take among others: of one that comes into the lesson, only what is heard of it."""
+    found = checks_of(lesson, take, trails[take])
+    own = [clip for clip in kept_clips(lesson, trails) if clip.take == take]
+    if not own or not lesson.replacements:
+        return found
+    return tuple(check for check in found if any(clip.start <= check.start < clip.end for clip in own))
 
 
 def _choices(lesson: Lesson) -> set[str]:

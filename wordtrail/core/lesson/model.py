@@ -6,6 +6,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 
 from wordtrail.core.edit.edit_list import Trim
+from wordtrail.core.edit.joining import Replacement
 from wordtrail.core.marks.meaning import FIRST_LEGEND, Meaning
 from wordtrail.core.marks.model import Mark, PlacedMark
 from wordtrail.core.plan.model import PausePoint
@@ -15,6 +16,7 @@ from wordtrail.core.speech.respelling import Respelling, Sounds, sounds_of
 from wordtrail.core.text.bare import bare
 from wordtrail.core.text.look import USUAL_LOOK, TextLook
 from wordtrail.core.text.model import Passage, Word
+from wordtrail.core.trail.again import Again
 from wordtrail.core.trail.by_hand import LeftUnread, ReadByHand
 from wordtrail.core.trail.checks import Settled
 from wordtrail.core.trail.directions import Direction
@@ -56,7 +58,8 @@ class Lesson:
     `settled` are the places of takes that were checked and found fine. `directions` are what the teacher did on the
     stage in each take, while recording or afterwards. `talk` is what she accepted of her talk in words, `blanks` are
     moments of it that are not to be heard. `read_by_hand` are words that the ear missed and the teacher placed,
-    `left_unread` those that she says were not to be read.
+    `left_unread` those that she says were not to be read. `agains` are where she went back while recording to read
+    again, `replacements` what is heard of one take in the place of another.
     `card_wishes` are the words, as printed, of which the teacher wants a word card.
     """
 
@@ -82,6 +85,8 @@ class Lesson:
     blanks: tuple[TalkBlank, ...] = ()
     read_by_hand: tuple[ReadByHand, ...] = ()
     left_unread: tuple[LeftUnread, ...] = ()
+    agains: tuple[Again, ...] = ()
+    replacements: tuple[Replacement, ...] = ()
 
     @property
     def title(self) -> str:

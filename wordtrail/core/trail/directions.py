@@ -7,7 +7,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from enum import StrEnum
 
-from wordtrail.core.trail.events import TakeEvent
+from wordtrail.core.trail.events import AGAIN, TakeEvent
 
 
 class Deed(StrEnum):
@@ -31,7 +31,10 @@ class Deed(StrEnum):
 
 
 TAKEN_BACK = "taken back"
-"""The event that takes the last direction back that was not taken back yet."""
+"""The event that takes the last thing done back that was not taken back yet."""
+
+CAN_BE_TAKEN_BACK = frozenset((*(deed.value for deed in Deed), AGAIN))
+"""The events that it takes back."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,21 +56,28 @@ PLACE = 3
 """Numbers of a place on the pointer's way."""
 
 
+def standing(events: Iterable[TakeEvent]) -> tuple[TakeEvent, ...]:
+    """What was done, and not taken back, in the order of its moments."""
+    done: list[TakeEvent] = []
+    for event in sorted(events, key=lambda one: one.at):
+        if event.what == TAKEN_BACK:
+            del done[-1:]
+        elif event.what in CAN_BE_TAKEN_BACK:
+            done.append(event)
+    return tuple(done)
+
+
 def directions_in(events: Iterable[TakeEvent], take: str) -> tuple[Direction, ...]:
     """The directions that were given while `take` was recorded and not taken back, in order, without ids. In an
     event the deed says what happened, the detail what it happened to, with its part or way behind a "#"."""
-    given: list[Direction] = []
-    deeds = set(Deed)
-    for event in sorted(events, key=lambda one: one.at):
-        if event.what == TAKEN_BACK:
-            del given[-1:]
-        elif event.what in deeds:
-            target, _, more = event.detail.partition("#")
-            deed = Deed(event.what)
-            number = int(more) if more.isascii() and more.isdigit() and deed is Deed.PART else 0
-            path = _path_in(more) if deed is Deed.POINT else ()
-            given.append(Direction("", take, event.at, deed, target, number, path))
-    return tuple(given)
+    return tuple(_direction(event, take) for event in standing(events) if event.what != AGAIN)
+
+
+def _direction(event: TakeEvent, take: str) -> Direction:
+    target, _, more = event.detail.partition("#")
+    deed = Deed(event.what)
+    number = int(more) if more.isascii() and more.isdigit() and deed is Deed.PART else 0
+    return Direction("", take, event.at, deed, target, number, _path_in(more) if deed is Deed.POINT else ())
 
 
 def _path_in(text: str) -> tuple[float, ...]:

@@ -10,6 +10,9 @@ from wordtrail.core.marks.model import PlacedMark
 DRAWN, TAKEN_BACK = "mark", "mark taken back"
 """The events whose detail is a mark (its id)."""
 
+AGAIN = "again"
+"""The event whose detail is the word from which on is read again."""
+
 
 @dataclass(frozen=True, slots=True)
 class TakeEvent:
