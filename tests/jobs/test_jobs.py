@@ -17,7 +17,7 @@ import numpy as np
 from wordtrail.core.align.aligner import LISTENING, explained
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.intake import passage_from_text
-from wordtrail.jobs.ear import PieceMemory, earlier_hearings
+from wordtrail.jobs.ear import PieceMemory
 from wordtrail.jobs.queue import ALIGN, SOUND, VIDEO, Queue, perform
 from wordtrail.jobs.supervisor import Supervisor
 from wordtrail.jobs.take_work import align_take
@@ -27,6 +27,7 @@ from wordtrail.service.showing import showing
 from wordtrail.service.sound import kept_sound
 from wordtrail.standins.demo_world import install
 from wordtrail.standins.passages import RAIN
+from wordtrail.store.hearings import earlier_hearings
 from wordtrail.store.jobs import add_job, ask_to_stop, get_job
 from wordtrail.store.lessons import add_lesson, all_lessons
 from wordtrail.store.surroundings import surroundings_of

@@ -202,6 +202,8 @@ class Guide(Answer):
     stretches: list[GuideStretch]
     live_marks: list[str]
     drawing_seconds: float
+    beside_norm: str
+    """What the pace is to the children of the grade that was asked for."""
     part_by_part: list[PartByPart]
     stops: dict[int, list[str]]
 
@@ -273,6 +275,8 @@ class Catalogue(Answer):
     fresh_point: PausePoint
     letters: str
     boxes_beside_text: int
+    grades: list[int]
+    """Grades for which there are norms of reading aloud."""
 
 
 class PlanView(Answer):

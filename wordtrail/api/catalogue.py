@@ -10,6 +10,7 @@ from wordtrail.api.context import answer
 from wordtrail.core.layout.beside_text import MOST_BOXES
 from wordtrail.core.marks.forms.all import FORMS
 from wordtrail.core.marks.symbols import Symbol
+from wordtrail.core.pace.norms import NORMS
 from wordtrail.core.plan.activities.activity import LETTERS
 from wordtrail.core.plan.activities.all import ACTIVITIES
 from wordtrail.core.plan.model import THINK, PausePoint
@@ -63,6 +64,7 @@ def all_kinds() -> answers.Catalogue:
         photo_endings=list(PHOTO_ENDINGS),
         letters=LETTERS,
         boxes_beside_text=MOST_BOXES,
+        grades=[one.grade for one in NORMS],
         think_seconds=THINK,
         fresh_point=PausePoint("", "", "", first.usual_think, first.fresh()),
     )

@@ -34,6 +34,7 @@ from wordtrail.core.lesson.model import USUAL_RATE, Lesson
 from wordtrail.core.lesson.recording_guide import recording_guide
 from wordtrail.core.lesson.take_in_use import TakeUse
 from wordtrail.core.marks.legends import legend_for
+from wordtrail.core.pace.norms import beside_norm
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.text.title_offer import title_offered
 from wordtrail.jobs.queue import VIDEO
@@ -58,6 +59,7 @@ class LessonPath(BaseModel):
 class GuideQuery(BaseModel):
     words_per_minute: float = Field(default=USUAL_RATE, ge=1, le=1000)
     whole: bool = True
+    grade: int = Field(default=0, ge=0, le=12)
 
 
 class TakeQuery(BaseModel):
@@ -248,6 +250,7 @@ def guide(path: LessonPath, query: GuideQuery) -> Response:
             stretches=list(stretches),
             live_marks=list(live_marks(lesson)),
             drawing_seconds=DRAWN_IN_TALK,
+            beside_norm=beside_norm(query.grade, query.words_per_minute),
             part_by_part=list(part_by_part(lesson)),
             stops={page: list(points) for page, points in stops_at_hand(lesson, typeset(lesson)).items()},
         )

@@ -25,6 +25,7 @@ STATUS: dict[type[errors.WordTrailError], int] = {
     errors.SoundError: 422,
     errors.LessonError: 422,
     errors.FileError: 422,
+    errors.TooManyReaders: 503,
     errors.SoundBeingMade: 503,
     errors.NoRoom: 507,
 }

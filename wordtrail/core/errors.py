@@ -438,3 +438,16 @@ class NoWordsFound(FileError):
             kept="Nothing was changed.",
             advice="If it is a photo, take it straight from above, in good light and in focus.",
         )
+
+
+class TooManyReaders(WordTrailError):
+    """More readers want to be followed than this computer can hear at once."""
+
+    title = "Too many readers at once"
+
+    def __init__(self, most: int) -> None:
+        super().__init__(
+            f"{most} readers are followed already; more are too many for this computer.",
+            kept="Your recording goes on as it is.",
+            advice="Let the guide set the light, or wait until another reader has ended.",
+        )

@@ -12,12 +12,13 @@ from wordtrail.core.align.values import Progress
 from wordtrail.core.errors import SilentSound, StillRecording
 from wordtrail.core.lesson.take_trail import found_in
 from wordtrail.core.text.model import Word
-from wordtrail.jobs.ear import PieceMemory, earlier_hearings, keep_hearings
+from wordtrail.jobs.ear import PieceMemory
 from wordtrail.media.decode import Samples, decode, sound_blocks
 from wordtrail.media.level import RATE, Peaks, by_the_second, gain_from, louder, loudness
 from wordtrail.media.room import noise_of
 from wordtrail.media.sound import write_m4a
 from wordtrail.service.placing import put_in_place
+from wordtrail.store.hearings import earlier_hearings, keep_hearings
 from wordtrail.store.lessons import get_lesson
 from wordtrail.store.takes import TakeFiles, drop_pieces, get_take, keep_trail, takes_of
 from wordtrail.workspace import Workspace

@@ -569,6 +569,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/microphone-check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Look at a few seconds of sound (raw bytes, any sound format). Nothing of it is kept. */
+        post: operations["desk_check_microphone_microphone_check_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson}/readers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begin to follow somebody who reads this lesson. */
+        post: operations["desk_begin_reader_lessons__lesson__readers_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readers/{reader}/sound": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** The next sound of a reader (raw 16-bit samples, little-endian, mono, 16 000 a second); the word she is at. */
+        put: operations["desk_hear_reader_readers__reader__sound_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readers/{reader}/word": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** The reader goes on with this word. */
+        put: operations["desk_place_reader_readers__reader__word_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readers/{reader}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** The reader is not followed any more. */
+        delete: operations["desk_end_reader_readers__reader__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/files": {
         parameters: {
             query?: never;
@@ -1096,6 +1181,8 @@ export interface components {
             letters: string;
             /** Boxes Beside Text */
             boxes_beside_text: number;
+            /** Grades */
+            grades: number[];
         };
         /**
          * ActivityKind
@@ -6565,6 +6652,8 @@ export interface components {
             live_marks: string[];
             /** Drawing Seconds */
             drawing_seconds: number;
+            /** Beside Norm */
+            beside_norm: string;
             /** Part By Part */
             part_by_part: components["schemas"]["PartByPart"][];
             /** Stops */
@@ -7088,6 +7177,93 @@ export interface components {
              * Format: binary
              */
             sound: string;
+        };
+        /**
+         * MicrophoneCheck
+         * @description What a few seconds of sound are like, and what to do about it; nothing where it is good.
+         */
+        MicrophoneCheck: {
+            figures: components["schemas"]["SoundFigures"];
+            /** Advice */
+            advice: components["schemas"]["Advice"][];
+        };
+        /**
+         * Advice
+         * @description A fault in a sentence, and what to do about it.
+         */
+        Advice: {
+            fault: components["schemas"]["Fault"];
+            /** What */
+            what: string;
+            /** Do */
+            do: string;
+        };
+        /**
+         * Fault
+         * @description What can be wrong with the sound of a microphone.
+         * @enum {string}
+         */
+        Fault: "silent" | "too quiet" | "too loud" | "hum" | "hiss" | "noise" | "echo";
+        /**
+         * SoundFigures
+         * @description What was measured: loudness of the voice (LUFS), the room without it (dB of full scale), places that were cut
+         *     off, mains hum (dB of full scale) and by how much it stands out (dB), the share of the room's noise above 2 kHz (0
+         *     to 1), and the seconds in which sound falls by 60 dB (None: too little to tell).
+         */
+        SoundFigures: {
+            /** Loudness */
+            loudness: number;
+            /** Noise */
+            noise: number;
+            /**
+             * Clipped
+             * @default 0
+             */
+            clipped: number;
+            /**
+             * Hum
+             * @default -120
+             */
+            hum: number;
+            /**
+             * Hum Above
+             * @default 0
+             */
+            hum_above: number;
+            /**
+             * Hiss
+             * @default 0
+             */
+            hiss: number;
+            /** Decay */
+            decay: number | null;
+        };
+        /** Reader */
+        Reader: {
+            /** Id */
+            id: string;
+        };
+        /** SeenAnswer */
+        SeenAnswer: {
+            seen: components["schemas"]["Seen"];
+        };
+        /**
+         * Seen
+         * @description The word (id) that is read just now, or was last (empty: none yet), whether she is reading, and how many seconds
+         *     of sound were heard in all.
+         */
+        Seen: {
+            /** Word */
+            word: string;
+            /** Reading */
+            reading: boolean;
+            /** Seconds */
+            seconds: number;
+        };
+        /** ReaderAt */
+        ReaderAt: {
+            /** Word */
+            word: string;
         };
         /**
          * BroughtFile
@@ -8240,6 +8416,7 @@ export interface operations {
             query?: {
                 words_per_minute?: number;
                 whole?: boolean;
+                grade?: number;
             };
             header?: never;
             path: {
@@ -8844,6 +9021,163 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Job"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    desk_check_microphone_microphone_check_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MicrophoneCheck"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    desk_begin_reader_lessons__lesson__readers_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Reader"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    desk_hear_reader_readers__reader__sound_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                reader: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeenAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    desk_place_reader_readers__reader__word_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                reader: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReaderAt"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    desk_end_reader_readers__reader__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                reader: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
                 };
             };
             /** @description Unprocessable Entity */

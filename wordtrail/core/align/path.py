@@ -178,7 +178,7 @@ def _quiet_between(quiet: npt.NDArray[np.float64], named: npt.NDArray[np.bool_])
 
 
 @dataclass(frozen=True, slots=True)
-class _State:
+class State:
     """The cheapest cost of standing in each phone, and in the talk after each word (before the first
     one: 0)."""
 
@@ -220,12 +220,12 @@ class Search:
         self._around = [sliding_window_view(held, _OFFSETS).T for held in self._before]
         self._ways_in = np.empty((2, _OFFSETS, route.words), np.float32)
 
-    def beginning(self) -> _State:
+    def beginning(self) -> State:
         talk = np.full(self.route.words + 1, _FAR, np.float32)
         talk[0] = 0.0
-        return _State(np.full(len(self.route.phone), _FAR, np.float32), talk)
+        return State(np.full(len(self.route.phone), _FAR, np.float32), talk)
 
-    def step(self, before: _State, frame: int) -> _State:
+    def step(self, before: State, frame: int) -> State:
         route, fit = self.route, self.fit
         phones = before.phones
         if surcharge := self._surcharge(frame):
@@ -247,7 +247,7 @@ class Search:
         talk = before.talk.copy()
         np.minimum(talk[1:], ends + np.float32(INTO_TALK), out=talk[1:])
         talk += self._talk_price(frame)
-        return _State(moved, talk)
+        return State(moved, talk)
 
     def ends(self, phones: Costs) -> Costs:
         """The cheapest end of each word: with its last phone, or without."""
@@ -292,7 +292,7 @@ class Search:
             return Origin(float(talk[talked]) + price, talked, in_talk=True)
         return Origin(float(ends[word]) + price, word, in_talk=False)
 
-    def back(self, before: _State, after: _State, frame: int, state: int) -> tuple[int, Origin | None]:
+    def back(self, before: State, after: State, frame: int, state: int) -> tuple[int, Origin | None]:
         """How many phones the path moved on to `state` in `frame` (0: it stayed), and where it came
         from if it entered the word."""
         phone, within, word = (int(a[state]) for a in (self.route.phone, self.route.within, self.route.word))
@@ -311,12 +311,12 @@ class Search:
             return 2, None
         return within + 1, self._way_in(before, frame, word)
 
-    def _way_in(self, before: _State, frame: int, word: int) -> Origin:
+    def _way_in(self, before: State, frame: int, word: int) -> Origin:
         surcharge = np.float32(self._surcharge(frame))
         phones = np.where(self.inside, before.phones + surcharge, before.phones) if surcharge else before.phones
         return self.entry(self.ends(phones), before.talk, self._rested(frame), word)
 
-    def end_of(self, state: _State, word: int, surcharge: float = 0.0) -> tuple[float, int]:
+    def end_of(self, state: State, word: int, surcharge: float = 0.0) -> tuple[float, int]:
         """The cheapest end of `word` and the phone in which it ends."""
         route = self.route
         first = int(route.words_first_way[word])
@@ -329,14 +329,14 @@ class Search:
                 choices.append((float(state.phones[last - 1]) + surcharge + MISSED, last - 1))
         return min(choices)
 
-    def talked_on(self, before: _State, after: _State, frame: int, talk: int) -> bool:
+    def talked_on(self, before: State, after: State, frame: int, talk: int) -> bool:
         """Whether the talk of that number was already going on before `frame`."""
         return bool(before.talk[talk] + self._talk_price(frame) == after.talk[talk])
 
     def _talk_price(self, frame: int) -> np.float32:
         return np.float32(self.talk if self.fit.new_sound[frame] else 0.0)
 
-    def ended_in(self, before: _State, frame: int, word: int) -> int:
+    def ended_in(self, before: State, frame: int, word: int) -> int:
         """The phone in which `word` ended before `frame`."""
         return self.end_of(before, word, self._surcharge(frame))[1]
 
@@ -364,7 +364,7 @@ def path_of(
     keep = 4 * count * (len(route.phone) + route.words) <= MOST_KEPT
     forth = 1.0 if keep else 0.5
     state = search.beginning()
-    saved: list[_State] = []
+    saved: list[State] = []
     for frame in range(count):
         if frame % BLOCK == 0:
             progress(forth * frame / count)
@@ -372,7 +372,7 @@ def path_of(
             saved.append(state)
         state = search.step(state, frame)
 
-    def states_of(block: int) -> list[_State]:
+    def states_of(block: int) -> list[State]:
         """The states before each frame of a block."""
         frames = range(block * BLOCK, min(count, (block + 1) * BLOCK))
         if keep:
@@ -398,7 +398,7 @@ class _Visited:
 
 
 def _backwards(
-    search: Search, final: _State, states_of: Callable[[int], list[_State]], count: int
+    search: Search, final: State, states_of: Callable[[int], list[State]], count: int
 ) -> Iterator[_Visited | Talked]:
     ends = search.ends(final.phones)
     word, talk = int(ends.argmin()), int(final.talk.argmin())
