@@ -204,6 +204,8 @@ class Guide(Answer):
     drawing_seconds: float
     beside_norm: str
     """What the pace is to the children of the grade that was asked for."""
+    stones_seconds: float
+    """How long is counted before a sentence that is read again."""
     part_by_part: list[PartByPart]
     stops: dict[int, list[str]]
 

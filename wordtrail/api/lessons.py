@@ -37,6 +37,7 @@ from wordtrail.core.marks.legends import legend_for
 from wordtrail.core.pace.norms import beside_norm
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.text.title_offer import title_offered
+from wordtrail.core.trail.again import STONES_SECONDS
 from wordtrail.jobs.queue import VIDEO
 from wordtrail.service.changing import change_lesson, go_back_or_on_in_lesson
 from wordtrail.service.copying import copy_of, name_lesson
@@ -250,6 +251,7 @@ def guide(path: LessonPath, query: GuideQuery) -> Response:
             stretches=list(stretches),
             live_marks=list(live_marks(lesson)),
             drawing_seconds=DRAWN_IN_TALK,
+            stones_seconds=STONES_SECONDS,
             beside_norm=beside_norm(query.grade, query.words_per_minute),
             part_by_part=list(part_by_part(lesson)),
             stops={page: list(points) for page, points in stops_at_hand(lesson, typeset(lesson)).items()},

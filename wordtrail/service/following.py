@@ -43,7 +43,7 @@ def begin_following(workspace: Workspace, lesson_id: str) -> str:
         takes = [row.id for row in takes_of(session, lesson_id)]
     words = script(lesson)
     voice = earlier_hearings(workspace.blobs, takes)
-    reader = LiveReader(script_of(words, lesson.respelled_among(words)), voice)
+    reader = LiveReader(script_of(words, lesson.respelled_among(words)), {word.id for word in lesson.words}, voice)
     with _all:
         now = time.monotonic()
         for id in [id for id, one in _readers.items() if now - one.heard_at > FORGOTTEN_AFTER]:

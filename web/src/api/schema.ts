@@ -6654,6 +6654,8 @@ export interface components {
             drawing_seconds: number;
             /** Beside Norm */
             beside_norm: string;
+            /** Stones Seconds */
+            stones_seconds: number;
             /** Part By Part */
             part_by_part: components["schemas"]["PartByPart"][];
             /** Stops */

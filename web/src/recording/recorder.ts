@@ -26,6 +26,8 @@ export const isFinal = (status: number) => status >= 400 && status < 500 && !PAS
 export class TakeRecorder {
   private readonly recorder: MediaRecorder
   private readonly pieces: Blob[] = []
+  /** Take time at the end of each piece. */
+  private readonly ends: number[] = []
   private readonly events: TakeEvent[] = []
   /** How many pieces and events the server has. */
   private keptPieces = 0
@@ -50,6 +52,7 @@ export class TakeRecorder {
     this.recorder.ondataavailable = (event) => {
       if (!event.data.size) return
       this.pieces.push(event.data)
+      this.ends.push(this.time)
       void this.send()
     }
     this.stopped = new Promise((resolve) => (this.recorder.onstop = () => resolve()))
@@ -69,6 +72,11 @@ export class TakeRecorder {
   /** Pieces that the server does not have yet. */
   get unsent(): number {
     return this.pieces.length - this.keptPieces
+  }
+
+  /** Seconds of take time that the server has. */
+  get safe(): number {
+    return this.ends[this.keptPieces - 1] ?? 0
   }
 
   /** Everything that was recorded, as a sound file. */

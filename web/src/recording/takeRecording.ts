@@ -1,6 +1,6 @@
 import { useEventListener, useRafFn } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch, type Ref } from 'vue'
-import { ask, client, type Problem } from '@/api/client'
+import { ask, client, type Problem, type Schemas } from '@/api/client'
 import type { OpenLesson } from '@/api/lesson'
 import {
   listMicrophones,
@@ -15,10 +15,13 @@ import {
 } from './microphones'
 import { TakeRecorder } from './recorder'
 
-/** `refused`: the take is over, and the server does not take it; it is still here. */
-export type Phase = 'idle' | 'counting' | 'recording' | 'paused' | 'keeping' | 'refused'
+/** `opening`: the microphone is waited for. `refused`: the take is over, and the server does not take it; it is still here. */
+export type Phase = 'idle' | 'opening' | 'counting' | 'recording' | 'paused' | 'keeping' | 'refused'
 
 const COUNT_MILLISECONDS = 800
+
+/** The place of the lesson that a take is recorded for. */
+export type PlaceForTake = Schemas['PlaceForTake']['place']
 
 /** The level (0 to 1) below which nothing is heard, and the seconds after which a take's silence is said. */
 const SILENT_BELOW = 0.2
@@ -81,10 +84,13 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
     level.value = 0
   }
 
-  async function start() {
+  /** Begin a take: of the whole lesson, or for a place of it. */
+  async function start(place?: PlaceForTake) {
     if (phase.value !== 'idle') return
+    phase.value = 'opening'
     if (!open.value || chosen.value === SIMULATED) await use(chosen.value)
-    if (!open.value) return
+    if ((phase.value as Phase) !== 'opening') return
+    if (!open.value) return end()
     time.value = 0
     heardAt = 0
     unheard.value = false
@@ -95,7 +101,7 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
     }
     try {
       const path = { lesson: lesson.id.value }
-      const body = { origin: 'microphone' }
+      const body = { origin: 'microphone', place }
       const take = await ask(client.POST('/api/lessons/{lesson}/takes', { params: { path }, body }))
       recorder.value = new TakeRecorder(take.id, open.value.stream)
       recorder.value.onTrouble = (pieces) => (unsent.value = pieces)
@@ -109,6 +115,13 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
     }
   }
 
+  /** The sound of the microphone, to try it; it is opened where it was not. */
+  async function tryOut(): Promise<MediaStream | undefined> {
+    if (!open.value || chosen.value === SIMULATED) await use(chosen.value)
+    open.value?.begin()
+    return open.value?.stream
+  }
+
   function pauseOrGoOn() {
     if (phase.value === 'recording') {
       recorder.value?.pause()
@@ -120,7 +133,7 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
   }
 
   async function stop() {
-    if (phase.value === 'counting') return end()
+    if (phase.value === 'counting' || phase.value === 'opening') return end()
     if (!running.value || !recorder.value) return
     await keep(recorder.value)
   }
@@ -197,11 +210,14 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
     level,
     clipped,
     unsent,
+    safe: computed(() => Math.max(0, Math.min(time.value, recorder.value?.safe ?? 0))),
     unheard,
     trouble,
     microphones,
     chosen,
     isOpen: computed(() => open.value !== undefined),
+    stream: computed(() => open.value?.stream),
+    tryOut,
     running,
     busy: computed(() => phase.value !== 'idle'),
     use,

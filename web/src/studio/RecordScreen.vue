@@ -8,8 +8,8 @@ import { ask, client } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
 import { useKeys } from '@/parts/keys'
-import { clock } from '@/parts/words'
-import { useTakeRecording } from '@/recording/takeRecording'
+import { useTakeRecording, type PlaceForTake } from '@/recording/takeRecording'
+import { useVoice } from '@/recording/voice'
 import { stateAt } from '@/stage/cueReader'
 import { placesOf, printedOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
@@ -20,6 +20,8 @@ import AcrossDialog from './plan/AcrossDialog.vue'
 import { useChosenWords } from './plan/chosenWords'
 import InkLayer from './plan/InkLayer.vue'
 import TakeList from './TakeList.vue'
+import { useAgain } from './record/again'
+import AgainStones from './record/AgainStones.vue'
 import BrokenOff from './record/BrokenOff.vue'
 import { useCueNotes } from './record/cueNotes'
 import CueNotes from './record/CueNotes.vue'
@@ -27,14 +29,21 @@ import DeskKeys from './record/DeskKeys.vue'
 import { useDesk } from './record/desk'
 import { useDeskMarks } from './record/deskMarks'
 import DeskPen from './record/DeskPen.vue'
-import { useGuide } from './record/guide'
+import { LEAD_IN, useGuide } from './record/guide'
 import GuidePrompt from './record/GuidePrompt.vue'
 import HandInSound from './record/HandInSound.vue'
 import GuideSteps from './record/GuideSteps.vue'
+import { useHold } from './record/hold'
+import { useLight } from './record/light'
+import LightBy from './record/LightBy.vue'
 import { useLiveMarks } from './record/liveMarks'
+import MicrophoneCheck from './record/MicrophoneCheck.vue'
 import { usePointer } from './record/pointer'
 import { useRehearsal } from './record/rehearsal'
 import MicrophonePicker from './record/MicrophonePicker.vue'
+import PaceSetting from './record/PaceSetting.vue'
+import RecordActions from './record/RecordActions.vue'
+import RecordFor from './record/RecordFor.vue'
 
 const DIGITS = [1, 2, 3, 4, 5, 6, 7, 8, 9] as const
 const lesson = useLesson()
@@ -48,14 +57,23 @@ const settings = useQuery({ queryKey: ['settings'], queryFn: () => ask(client.GE
 const rate = ref(view.value.lesson.words_per_minute)
 /** Whether the guide leads through cards and questions too, or through the passage alone. */
 const whole = useLocalStorage('word-trail.guide-whole', true)
+/** The grade whose norms stand beside the pace; 0 for none. */
+const grade = useLocalStorage('word-trail.grade', 0)
 const guide = useQuery({
-  queryKey: computed(() => ['guide', lesson.id.value, view.value.revision, rate.value, whole.value]),
+  queryKey: computed(() => [
+    'guide',
+    lesson.id.value,
+    view.value.revision,
+    rate.value,
+    whole.value,
+    grade.value,
+  ]),
   queryFn: () =>
     ask(
       client.GET('/api/lessons/{lesson}/guide', {
         params: {
           path: { lesson: lesson.id.value },
-          query: { words_per_minute: rate.value, whole: whole.value },
+          query: { words_per_minute: rate.value, whole: whole.value, grade: grade.value },
         },
       }),
     ),
@@ -82,7 +100,6 @@ const {
   running,
   busy,
 } = take
-const followGuide = ref(true)
 const rehearsal = useRehearsal()
 const { going: rehearsing, time: rehearsed } = rehearsal
 /** Seconds of the take, or of the rehearsal. */
@@ -90,8 +107,10 @@ const takeTime = computed(() => (rehearsing.value ? rehearsed.value : time.value
 const onStage = computed(() => running.value || rehearsing.value)
 
 /** The light waits: by key, and as long as the teacher draws, points or is close to something. */
-const waiting = ref(false)
+const { waiting, press: hold } = useHold('h')
 const held = ref(false)
+/** Whether the guide leads, rather than her hand or her voice. */
+const guided = ref(true)
 const places = computed(() => (stage.value ? placesOf(stage.value.layout) : new Map()))
 const printed = computed(() => (stage.value ? printedOf(stage.value.layout) : new Map<string, string>()))
 const {
@@ -99,17 +118,43 @@ const {
   at,
   page,
   minutes,
-  lit,
+  lit: guideLit,
   waits,
   prompt,
   jump,
+  from: goTo,
   begin,
 } = useGuide(
   computed(() => stage.value?.layout),
   computed(() => guide.data.value),
   computed(() => view.value.lesson.pause_points),
-  { time: takeTime, running: onStage, follow: followGuide, held },
+  { time: takeTime, running: onStage, follow: guided, held },
 )
+/* Her voice is followed while she records. */
+const followed = ref(false)
+const voice = useVoice(lesson.id, take.stream, followed)
+const light = useLight({
+  places: stops,
+  at,
+  running: onStage,
+  byGuide: guideLit,
+  byVoice: voice.word,
+  jump,
+  expect: (word) => voice.goTo(word),
+  next: () => desk.go(1),
+})
+const lit = light.lit
+watch(
+  () => [light.by.value === 'guide', light.by.value === 'voice' && running.value] as const,
+  ([byGuide, byVoice]) => ((guided.value = byGuide), (followed.value = byVoice)),
+  { immediate: true },
+)
+/* When it cannot be followed, the guide leads from where she is. */
+watch(voice.trouble, (why) => {
+  if (!why || light.by.value !== 'voice') return
+  light.by.value = 'guide'
+  goTo(light.lastLit.value, takeTime.value)
+})
 /** What is done on the stage, by key or tap. */
 const desk = useDesk(
   computed(() => stage.value?.layout),
@@ -128,6 +173,8 @@ const meaning = useMeaning(
   computed(() => view.value.lesson.legend),
 )
 const frame = ref<HTMLElement>()
+/** Without a recording, words are chosen to read them again. */
+const canChoose = computed(() => !busy.value && !rehearsing.value && !!view.value.take_in_use)
 /** The page that is seen: a chart's in the place of the text's, where one was brought up. */
 const shown = computed(() => (onStage.value ? desk.chartPage.value : undefined) ?? page.value)
 const onText = computed(() => {
@@ -185,6 +232,31 @@ watch(
   () => waiting.value || drawing.value || desk.isClose.value || !!pointer.spot.value,
   (now) => (held.value = now),
 )
+/* A sentence once more, while recording: what was said of it is dropped. */
+const {
+  again,
+  stop: stopAgain,
+  ...stones
+} = useAgain({
+  words,
+  time: takeTime,
+  seconds: computed(() => guide.data.value?.stones_seconds ?? 0),
+  here: computed(() => picked.span.value?.first ?? light.lastLit.value),
+  goBack(word, due) {
+    picked.clear()
+    desk.again(word)
+    goTo(word, due)
+    light.before(word)
+    voice.goTo(word)
+  },
+})
+/** The first sentence at the planned pace, without anything else. */
+const previewing = ref(false)
+function preview() {
+  previewing.value = !previewing.value
+  if (previewing.value === rehearsing.value) return
+  rehearse()
+}
 const undo = () => made.undo() || desk.undo()
 const {
   notes,
@@ -211,22 +283,40 @@ const promptAt = computed(() => {
   const top = box ? (box.baseline + 0.45 * box.size) * scale : height.value
   return top > height.value - 170 ? { bottom: '16px' } : { top: `${Math.round(top)}px` }
 })
+const firstWords = computed(() => {
+  const [first] = words.value
+  return words.value
+    .filter((word) => word.sentence === first?.sentence)
+    .slice(0, 24)
+    .map((word) => word.text)
+    .join(' ')
+})
 const unfinished = computed(() => view.value.takes.filter((take) => take.state === 'recording'))
 
 watch(whole, begin)
 
 function set() {
   waiting.value = false
+  stopAgain()
   begin()
+  light.begin()
+  voice.goTo(stops.value[at.value]?.words[0]?.id ?? '')
   live.begin()
   made.begin()
 }
-async function start() {
+/** Record the whole lesson, or for a place of it, from a word on. */
+async function start(place?: PlaceForTake, from = '') {
   if (rehearsing.value) made.forget()
   rehearsal.end()
   set()
-  await take.start()
-  if (running.value) desk.begin()
+  await take.start(place)
+  if (!running.value) return
+  desk.begin()
+  if (from) {
+    goTo(from, LEAD_IN)
+    light.before(from)
+    voice.goTo(from)
+  }
 }
 /** Try everything without keeping sound. */
 function rehearse() {
@@ -236,6 +326,11 @@ function rehearse() {
   desk.begin()
 }
 
+/** Quicker or slower, also while recording. */
+function quicker(by: number) {
+  rate.value = Math.min(200, Math.max(30, rate.value + by))
+  if (!busy.value) void keepPace()
+}
 async function keepPace() {
   if (rate.value !== view.value.lesson.words_per_minute) {
     await lesson.send({ kind: 'set pace', words_per_minute: rate.value })
@@ -266,8 +361,12 @@ useKeys({
   c: () => onStage.value && (picked.span.value ? markBy('c') : desk.chart()),
   u: () => onStage.value && (picked.span.value ? markBy('u') : undo()),
   z: () => onStage.value && closer(),
-  h: () => (picked.span.value ? markBy('h') : onStage.value && (waiting.value = !waiting.value)),
+  h: (event) => (picked.span.value ? markBy('h') : onStage.value && hold(event)),
   i: () => onText.value && (drawing.value = !drawing.value),
+  enter: () => onStage.value && light.by.value === 'hand' && light.step(),
+  backspace: () => running.value && again(),
+  arrowup: () => quicker(5),
+  arrowdown: () => quicker(-5),
   escape: () => (made.letGo(), picked.clear(), (drawing.value = false)),
   ...Object.fromEntries(DIGITS.map((digit) => [String(digit), () => onStage.value && desk.number(digit)])),
 })
@@ -302,7 +401,7 @@ useKeys({
       <StagePage
         :layout="stage.layout"
         :state="state"
-        :choosable="onText && !drawing"
+        :choosable="(onText || canChoose) && !drawing"
         :chosen="picked.ids.value"
         text-only
         @choose="picked.choose"
@@ -336,6 +435,7 @@ useKeys({
         :lit="lit"
         :style="promptAt"
       />
+      <AgainStones v-if="stones.count.value" :left="stones.count.value" :text="stones.text.value" />
       <div
         v-if="phase === 'counting'"
         class="absolute inset-0 flex items-center justify-center bg-white/75"
@@ -360,32 +460,28 @@ useKeys({
         :clipped="clipped"
         @use="take.use"
       />
-      <section>
-        <label class="label" for="rate">Pace guide: {{ rate }} words a minute</label>
-        <input
-          id="rate"
-          v-model.number="rate"
-          class="h-6 w-full"
-          type="range"
-          min="50"
-          max="200"
-          step="5"
-          :disabled="busy"
-          @change="keepPace"
-        />
-        <p class="text-[13px] text-quiet">
-          The guide leads you through in {{ minutes.toFixed(1) }} min. Longer words, commas and full stops get
-          more time.
-        </p>
-        <label class="mt-1 flex min-h-[24px] items-center gap-2 text-[14px]"
-          ><input v-model="followGuide" class="h-4 w-4 accent-moss" type="checkbox" /> Light the words ahead
-          of me</label
-        >
-        <label v-if="hasMore" class="mt-1 flex min-h-[24px] items-center gap-2 text-[14px]"
-          ><input v-model="whole" class="h-4 w-4 accent-moss" type="checkbox" :disabled="busy" /> With the
-          cards and questions</label
-        >
-      </section>
+      <MicrophoneCheck v-if="!busy && !rehearsing" :open="take.tryOut" :text="firstWords" />
+      <LightBy
+        v-model="light.by.value"
+        :running="onStage"
+        :reading="voice.reading.value"
+        :trouble="voice.trouble.value"
+        :word="printed.get(light.lastLit.value) ?? ''"
+        @step="light.step"
+      />
+      <PaceSetting
+        v-if="!busy || guided"
+        v-model:rate="rate"
+        v-model:grade="grade"
+        v-model:whole="whole"
+        :minutes="minutes"
+        :norm="guide.data.value?.beside_norm ?? ''"
+        :busy="busy"
+        :has-more="hasMore"
+        :shown="previewing"
+        @keep="keepPace"
+        @show="preview"
+      />
       <GuideSteps
         v-if="(!busy || running) && stops.length > 1"
         :at="at"
@@ -401,7 +497,9 @@ useKeys({
         :away="desk.awayFrom.value"
         :can-undo="desk.steps.value > 0 || made.canUndo.value"
         :close="desk.isClose.value"
-        :waits="followGuide ? waiting : undefined"
+        :waits="guided ? waiting : undefined"
+        :again="running && stones.can.value"
+        @again="again()"
         @wait="waiting = !waiting"
         :can-come="!!picked.span.value || !!desk.toComeCloser.value"
         @closer="closer"
@@ -431,61 +529,26 @@ useKeys({
         :printed="printed"
         @press="live.press"
       />
-      <section
-        class="mt-auto flex flex-col gap-2 narrow:fixed narrow:inset-x-0 narrow:bottom-0 narrow:z-10 narrow:flex-row narrow:flex-wrap narrow:items-center narrow:border-t narrow:border-hairline narrow:bg-mist narrow:px-3 narrow:py-2"
-      >
-        <p v-if="busy" class="flex items-baseline gap-2" aria-live="off">
-          <span
-            class="inline-block h-3 w-3 rounded-round"
-            :class="phase === 'recording' ? 'bg-signal' : 'bg-hairline'"
-            aria-hidden="true"
-          />
-          <span class="text-[26px] font-bold tabular-nums">{{ clock(time, true) }}</span>
-          <span class="text-quiet">{{
-            {
-              counting: 'get ready',
-              recording: 'recording',
-              paused: 'paused',
-              keeping: 'keeping it …',
-              refused: 'not kept yet',
-              idle: '',
-            }[phase]
-          }}</span>
-        </p>
-        <p v-if="unheard" role="alert" class="text-[14px] text-signal">
-          Nothing is heard so far. Is this the right microphone, and is it switched on?
-        </p>
-        <p v-if="unsent > 3" role="alert" class="text-[14px] text-signal">
-          The last {{ unsent }} seconds are still on their way. Keep this window open.
-        </p>
-        <button
-          v-if="!busy"
-          class="button button-record min-h-[48px] text-[17px]"
-          type="button"
-          @click="start"
-        >
-          Record a take <kbd class="key text-ink">R</kbd>
-        </button>
-        <template v-else>
-          <button v-if="running" class="button min-h-[44px]" type="button" @click="take.pauseOrGoOn">
-            {{ phase === 'paused' ? 'Go on' : 'Pause' }} <kbd class="key">Space</kbd>
-          </button>
-          <button
-            v-if="phase !== 'refused'"
-            class="button button-main min-h-[44px]"
-            type="button"
-            :disabled="phase === 'keeping'"
-            @click="take.stop"
-          >
-            {{ phase === 'counting' ? 'Not yet' : 'Stop and keep the take' }}
-            <kbd class="key text-ink">R</kbd>
-          </button>
-        </template>
-        <button v-if="!busy" class="button" type="button" :aria-pressed="rehearsing" @click="rehearse">
-          {{ rehearsing ? `End the rehearsal · ${clock(rehearsed)}` : 'Rehearse, without sound' }}
-        </button>
-        <HandInSound v-if="!busy && !rehearsing" @begun="trouble = ''" />
-      </section>
+      <RecordFor
+        v-if="canChoose"
+        :span="picked.span.value"
+        :text="picked.span.value ? picked.textOf(picked.span.value.first, picked.span.value.last) : ''"
+        :printed="printed"
+        @record="start"
+      />
+      <RecordActions
+        :phase="phase"
+        :time="time"
+        :rehearsed="rehearsing ? rehearsed : undefined"
+        :unheard="unheard"
+        :unsent="unsent"
+        :safe="take.safe.value"
+        @start="start()"
+        @stop="take.stop"
+        @pause="take.pauseOrGoOn"
+        @rehearse="rehearse"
+      />
+      <HandInSound v-if="!busy && !rehearsing" @begun="trouble = ''" />
       <TakeList v-if="!busy && !rehearsing" />
     </div>
     <AcrossDialog

@@ -17,10 +17,21 @@ const props = withDefaults(
     canCome: boolean
     /** Whether the light waits; nothing where no light leads. */
     waits?: boolean
+    /** Whether a sentence can be read again. */
+    again?: boolean
   }>(),
   { waits: undefined },
 )
-const emit = defineEmits<{ stop: []; show: []; chart: []; back: []; undo: []; closer: []; wait: [] }>()
+const emit = defineEmits<{
+  stop: []
+  show: []
+  chart: []
+  back: []
+  undo: []
+  closer: []
+  wait: []
+  again: []
+}>()
 const LOOK =
   'flex min-h-[40px] w-full items-center gap-2 rounded-panel border border-hairline bg-white px-3 text-left text-[14px] hover:border-moss disabled:opacity-60'
 const SMALL =
@@ -58,6 +69,11 @@ const always = computed(() => [
 <template>
   <section aria-label="On the stage">
     <ul class="flex flex-col gap-1">
+      <li v-if="again">
+        <button :class="LOOK" type="button" @click="$emit('again')">
+          <b class="min-w-0 flex-1">Again from this sentence</b> <kbd class="key">⌫</kbd>
+        </button>
+      </li>
       <li v-if="stopsAt">
         <button :class="LOOK" type="button" :title="stopsAt" @click="$emit('stop')">
           <span class="min-w-0 flex-1 truncate"><b>Stop here:</b> {{ stopsAt }}</span>

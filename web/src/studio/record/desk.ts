@@ -175,6 +175,9 @@ export function useDesk(
     return picture ? `picture ${picture.id}` : ''
   })
 
+  /** Read again from a word on: what was said of its sentence is dropped. The guide goes there by itself. */
+  const again = (word: string) => did('again', word)
+
   /** A number: a choice or box where there are some, else a page of the text. */
   function number(wanted: number) {
     if (target.value) return show(wanted)
@@ -226,6 +229,7 @@ export function useDesk(
     stop,
     show,
     number,
+    again,
     undo,
     begin,
   }

@@ -71,6 +71,30 @@ export function useGuide(
     return point && { point, words: place.value?.words ?? [] }
   })
 
+  /* Slower or faster: the word that is lit stays lit. */
+  watch(stretches, () => {
+    const words = place.value?.words ?? []
+    const now = words.find((one) => one.id === lastLit)
+    if (now) due.value = (heldSince.value ?? time.value) - (now.start - (words[0]?.start ?? 0))
+  })
+  let lastLit = ''
+  watch(lit, (now) => (lastLit = now || lastLit), { flush: 'sync' })
+
+  /** To a word (its id), which is due at a moment of the take; false where no place has it. */
+  function from(word: string, at: number) {
+    const here = places.value.findIndex(
+      (one, n) => n >= chosen.value && one.words.some(({ id }) => id === word),
+    )
+    const to = here >= 0 ? here : places.value.findLastIndex((one) => one.words.some(({ id }) => id === word))
+    const words = places.value[to]?.words ?? []
+    const there = words.find(({ id }) => id === word)
+    if (!there) return false
+    due.value = at - (there.start - words[0]!.start)
+    if (heldSince.value !== undefined) heldSince.value = at
+    chosen.value = to
+    return true
+  }
+
   /** To another place of the lesson. */
   function jump(wanted: number) {
     const to = Math.max(0, Math.min(wanted, last.value))
@@ -86,5 +110,5 @@ export function useGuide(
     heldSince.value = held.value ? 0 : undefined
   }
 
-  return { places, at, page, minutes, lit, waits, prompt, jump, begin }
+  return { places, at, page, minutes, lit, waits, prompt, jump, from, begin }
 }

@@ -15,7 +15,7 @@ from wordtrail.core.align.values import RATE, Samples
 from wordtrail.core.speech.phone_model import FRAME, phone_log_probabilities
 from wordtrail.core.speech.phones import by_phone
 
-EVERY = int(0.15 * RATE)
+EVERY = int(0.12 * RATE)
 """Samples after which the network is asked again."""
 
 WINDOW = int(3.0 * RATE)

@@ -9,15 +9,18 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 import numpy as np
+import numpy.typing as npt
 
 from wordtrail.core.align.path import REST, TALK, Fit, Search, State, fit_of
 from wordtrail.core.align.route import Route
 from wordtrail.core.align.sounds import Frames, joined
 from wordtrail.core.speech.phone_model import Matrix
 
-READS_ON, AFTER_REST, COMES_BACK, GOES_BACK, GOES_ELSEWHERE = 1.0, 2.5, 3.0, 5.0, 10.0
+READS_ON, AFTER_REST, COMES_BACK, GOES_BACK, GOES_ELSEWHERE = 1.0, 2.5, 3.0, 7.0, 10.0
 """By how much a word has to be likelier than talk before it lights: the next ones while she reads, the same after a
 rest, the next ones after talk, those read lately, and any other."""
+
+NEVER = float("inf")
 
 NEXT, LATELY = 4, 40
 """Words on that are no jump, and words back that were read lately."""
@@ -35,10 +38,15 @@ class Place:
 
 
 class Follower:
-    """Follows one reader along a route; `taken_for` (39, 39) is what is heard for each phone."""
+    """Follows one reader along a route; `taken_for` (39, 39) is what is heard for each phone. To words that are not
+    `open_to` her (by their number; the others are those of cards and questions) she is followed only where she was said
+    to go: what is asked in talk is made of the same words."""
 
-    def __init__(self, route: Route, taken_for: Matrix) -> None:
+    def __init__(self, route: Route, taken_for: Matrix, open_to: npt.NDArray[np.bool_] | None = None) -> None:
         self._route, self._taken_for = route, taken_for
+        self._open = np.ones(route.words, dtype=bool) if open_to is None else open_to
+        self._left_at = -1
+        """The last word of those that are open to her."""
         self._search = Search(route, fit_of(_NOTHING, taken_for), TALK)
         self._state = self._search.beginning()
         self._before = _NOTHING
@@ -65,6 +73,8 @@ class Follower:
         before, self._place = self._place, self._where(now)
         if self._place.reading and self._place.word != before.word:
             self._rested = False
+        if self._place.word >= 0 and self._open[self._place.word]:
+            self._left_at = self._place.word
         return self._place
 
     def _through(self, state: State, fit: Fit, first: int, last: int) -> State:
@@ -93,12 +103,18 @@ class Follower:
         return Place(talk - 1 if abs(talk - 1 - here.word) <= NEXT else here.word, reading=False)
 
     def _wanted(self, word: int) -> float:
+        """By how much a word has to be likelier than talk."""
         here = self._place
-        if not 0 <= word - here.word <= NEXT:
-            return GOES_BACK if 0 < here.word - word <= LATELY else GOES_ELSEWHERE
-        if not here.reading:
-            return COMES_BACK
-        return AFTER_REST if self._rested else READS_ON
+        goes_on = 0 <= word - here.word <= NEXT
+        if goes_on and (self._open[word] or here.word < 0 or not self._open[here.word]):
+            if not here.reading:
+                return COMES_BACK
+            return AFTER_REST if self._rested else READS_ON
+        if not self._open[word]:
+            return NEVER
+        if here.word >= 0 and not self._open[here.word]:
+            return COMES_BACK if 0 <= word - self._left_at <= NEXT else GOES_BACK
+        return GOES_BACK if 0 < here.word - word <= LATELY else GOES_ELSEWHERE
 
 
 def _last(frames: Frames, count: int) -> Frames:

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from dataclasses import dataclass
+from collections.abc import Container, Sequence
+from dataclasses import dataclass, replace
 
+import numpy as np
 from threadpoolctl import threadpool_limits
 
 from wordtrail.core.align.live.ear import Ear
@@ -27,16 +28,22 @@ class Seen:
 
 
 class LiveReader:
-    """Follows one reader through a script; used by one thread at a time. `earlier` (39, 39) are the hearings of this
-    voice in other takes."""
+    """Follows one reader through a script; used by one thread at a time. `anywhere` are the words (ids) that she may go
+    to by herself: those of the passages; None for all. `earlier` (39, 39) are the hearings of this voice in other
+    takes."""
 
-    def __init__(self, script: Sequence[ScriptWord], earlier: Matrix | None = None) -> None:
+    def __init__(
+        self, script: Sequence[ScriptWord], anywhere: Container[str] | None = None, earlier: Matrix | None = None
+    ) -> None:
         self._words = [word for word in script if word.ways]
         starts = [i for i, one in enumerate(self._words) if i == 0 or one.sentence != self._words[i - 1].sentence]
         route = route_of([word.ways for word in self._words], starts)
         self._ear = Ear()
-        self._follower = Follower(route, relations() if earlier is None else learned(relations(), earlier))
+        is_open = np.array([anywhere is None or word.id in anywhere for word in self._words], dtype=bool)
+        self._follower = Follower(route, relations() if earlier is None else learned(relations(), earlier), is_open)
         self._samples = 0
+        self._behind = -1
+        """The word before the one she was said to go on with: nothing was read there yet."""
         self._seen = Seen("", reading=False, seconds=0.0)
 
     def hear(self, samples: Samples) -> Seen:
@@ -48,7 +55,7 @@ class LiveReader:
             news = self._ear.listen(samples)
             if news is not None and self._words:
                 place = self._follower.follow(news.settled, news.open)
-                word = self._words[place.word].id if place.word >= 0 else ""
+                word = self._words[place.word].id if place.word not in (-1, self._behind) else ""
                 reading = place.reading
         self._seen = Seen(word, reading, round(self._samples / RATE, 3))
         return self._seen
@@ -57,4 +64,6 @@ class LiveReader:
         """She goes on with this word (its id). Unknown words change nothing."""
         place = next((number for number, one in enumerate(self._words) if one.id == word), None)
         if place is not None:
+            self._behind = place - 1
             self._follower.go_to(place)
+            self._seen = replace(self._seen, word="", reading=False)
