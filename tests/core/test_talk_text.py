@@ -22,7 +22,9 @@ from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.trail.model import Aside, HeardWord, Trail
 from wordtrail.core.trail.talk_text import BLANK, said_when, talk_parts
-from wordtrail.media.sound import FADE, RATE, lesson_sound
+from wordtrail.media.level import RATE
+from wordtrail.media.seams import FADE
+from wordtrail.media.sound import lesson_sound
 
 SAID = talk("oh look at her go i wonder why", 20.0)
 TRAIL = replace(take([*reading(ON_FIRST, 1), *reading(ON_SECOND, 30)], seconds=40), asides=(SAID,))

@@ -17,6 +17,10 @@ Samples = npt.NDArray[np.float32]
 LONGEST_SECONDS = 3 * 3600.0
 SHORTEST_SECONDS = 0.2
 
+GAP, LONGEST_GAP = 0.03, 60.0
+"""Seconds by which a part comes later than the sound before it ended, from which on something is missing between: a
+computer that was busy has not recorded it. What is longer is a clock that was set."""
+
 
 def decode(path: Path, rate: int) -> Samples:
     """The sound in `path` as mono floats (-1 to 1) at `rate` samples a second, all of it at once. Raises what
@@ -31,8 +35,8 @@ def decode(path: Path, rate: int) -> Samples:
 def sound_blocks(path: Path, rate: int) -> Iterator[Samples]:
     """The sound in `path` in blocks, one after another, as mono floats (-1 to 1) at `rate` samples a second.
 
-    Reads what the bytes are, not what the name says. A file that breaks off gives what was whole
-    of it. Raises EmptySound, NotASound or SoundTooLong (over three hours).
+    Reads what the bytes are, not what the name says. Where its times say that something is missing there is silence. A
+    file that breaks off gives what was whole of it. Raises EmptySound, NotASound or SoundTooLong (over three hours).
     """
     if path.stat().st_size == 0:
         raise EmptySound
@@ -59,6 +63,8 @@ def _blocks(container: av.container.InputContainer, rate: int) -> Iterator[Sampl
         raise NotASound
     resampler = av.AudioResampler(format="flt", layout="mono", rate=rate)
     faults = 0
+    begin: float | None = None
+    heard = 0.0
     for packet in container.demux(stream):
         try:
             frames = packet.decode()
@@ -68,7 +74,19 @@ def _blocks(container: av.container.InputContainer, rate: int) -> Iterator[Sampl
                 raise
             continue
         for frame in frames:
-            for out in resampler.resample(frame):  # type: ignore[arg-type]
+            if not isinstance(frame, av.AudioFrame):
+                continue
+            if frame.time is not None:
+                begin = frame.time - heard if begin is None else begin
+                missing = frame.time - begin - heard
+                # Silence in its place: what was done meanwhile keeps its moment in the sound.
+                if GAP < missing <= LONGEST_GAP:
+                    yield np.zeros(round(missing * rate), np.float32)
+                    heard += missing
+                elif missing > LONGEST_GAP:
+                    begin = frame.time - heard
+            heard += frame.samples / frame.sample_rate
+            for out in resampler.resample(frame):
                 yield out.to_ndarray().reshape(-1).astype(np.float32)
     for out in resampler.resample(None):
         yield out.to_ndarray().reshape(-1).astype(np.float32)

@@ -26,7 +26,8 @@ from wordtrail.core.layout.signposts import STONES
 from wordtrail.core.trail.directions import PLACE
 from wordtrail.media.decode import Samples
 from wordtrail.media.draw import Painter, Pictures, Rect
-from wordtrail.media.sound import RATE, add_aac, audio_frames, with_holds
+from wordtrail.media.level import RATE
+from wordtrail.media.sound import add_aac, audio_frames, with_holds
 
 CLOCK = 90_000
 """Ticks per second of the video's time stamps."""

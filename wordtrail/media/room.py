@@ -116,6 +116,8 @@ def _hiss(power: Levels) -> float:
 
 def _decay(samples: Samples, noise: float) -> float | None:
     """Seconds in which sound falls by 60 dB; None where there are too few falls to tell."""
+    if len(samples) < 2 * FALL * _STEP:
+        return None
     whole = samples[: len(samples) // _STEP * _STEP].reshape(-1, _STEP).astype(np.float64)
     powers = np.convolve((whole**2).mean(axis=1), np.ones(SMOOTHED) / SMOOTHED, "valid")
     levels = 10 * np.log10(powers + 1e-12)

@@ -12,20 +12,34 @@ import numpy as np
 
 from wordtrail.core.edit.edit_list import EditList, Hold
 from wordtrail.media.decode import Samples
+from wordtrail.media.level import RATE
+from wordtrail.media.seams import FADE, SEAM, Part, TakeReader, joined
 
-RATE = 48_000
-FADE = int(0.008 * RATE)
 BIT_RATE = 96_000
 
 
 def lesson_sound(take: Callable[[str], Iterable[Samples]], edits: EditList) -> Iterator[Samples]:
     """The sound of a lesson in lesson time, in blocks: mono, 48 000 samples a second. `take` gives the sound of a take
-    from its beginning, in blocks. Cuts are faded over 8 ms so that they do not click."""
+    from its beginning, in blocks; it is asked again where an earlier stretch of a take comes later."""
     yield from _silence(edits.lead)
+    parts: list[Part] = []
+    ends: dict[str, int] = {}
+    readers: dict[str, TakeReader] = {}
     for clip in edits.clips:
-        own = [(round(one.start * RATE), round(one.end * RATE)) for one in edits.mutes if one.take == clip.take]
-        sound = _silenced(take(clip.take), own) if own else take(clip.take)
-        yield from _clip(sound, round(clip.start * RATE), round(clip.end * RATE))
+        first, last = round(clip.start * RATE), round(clip.end * RATE)
+        if clip.take not in readers or first - SEAM < ends[clip.take] + SEAM:
+            own = [(round(one.start * RATE), round(one.end * RATE)) for one in edits.mutes if one.take == clip.take]
+            readers[clip.take] = TakeReader(_when_asked(take, clip.take, own))
+        parts.append((readers[clip.take], first, last))
+        ends[clip.take] = last
+    yield from joined(parts)
+
+
+def _when_asked(
+    take: Callable[[str], Iterable[Samples]], name: str, mutes: Sequence[tuple[int, int]]
+) -> Iterator[Samples]:
+    """The sound of a take, which is not opened before it is read."""
+    yield from _silenced(take(name), mutes) if mutes else take(name)
 
 
 def _silenced(sound: Iterable[Samples], mutes: Sequence[tuple[int, int]]) -> Iterator[Samples]:
@@ -42,29 +56,6 @@ def _silenced(sound: Iterable[Samples], mutes: Sequence[tuple[int, int]]) -> Ite
         at += len(block)
 
 
-def _clip(sound: Iterable[Samples], start: int, end: int) -> Iterator[Samples]:
-    """The samples `start` to `end` of a sound, faded in and out; silence where it is not as long."""
-    ramp = np.linspace(0, 1, min(FADE, max(0, end - start)), dtype=np.float32)
-    at, last = 0, np.zeros(0, np.float32)
-    given = 0
-    for block in sound:
-        part = block[max(0, start - at) : max(0, end - at)].copy()
-        begins = max(start, at) - start
-        if begins < len(ramp) and len(part):
-            count = min(len(ramp) - begins, len(part))
-            part[:count] *= ramp[begins : begins + count]
-        # The end of what there is is held back: it is faded out when nothing more comes.
-        held = np.concatenate([last, part])
-        kept = max(0, len(held) - len(ramp))
-        yield held[:kept]
-        given, last = given + kept, held[kept:]
-        at += len(block)
-        if at >= end:
-            break
-    yield last * ramp[len(ramp) - len(last) :][::-1] if len(last) else last
-    yield from _silence((end - start - given - len(last)) / RATE)
-
-
 def _silence(seconds: float) -> Iterator[Samples]:
     left = max(0, round(seconds * RATE))
     while left > 0:
@@ -73,10 +64,11 @@ def _silence(seconds: float) -> Iterator[Samples]:
 
 
 def with_holds(sound: Iterable[Samples], holds: Iterable[Hold]) -> Iterator[Samples]:
-    """`sound` in blocks, with silence wherever the video stands still."""
+    """`sound` in blocks, with silence wherever the video stands still; beside it the sound is faded over 8 ms."""
     waiting = deque(sorted(holds, key=lambda hold: hold.at))
+    stops = [(at, at) for at in (round(hold.at * RATE) for hold in waiting)]
     at = 0
-    for block in sound:
+    for block in _silenced(sound, stops) if stops else sound:
         begin = 0
         while waiting and round(waiting[0].at * RATE) < at + len(block):
             hold = waiting.popleft()

@@ -64,9 +64,8 @@ export function useLight({ places, at, running, byGuide, byVoice, jump, expect, 
     if (there !== undefined && there !== at.value) {
       own.value = word
       jump(there)
-      return
     }
-    const from = words.value.indexOf(own.value)
+    const from = words.value.indexOf(own.value === word ? '' : own.value)
     const to = words.value.indexOf(word)
     walk(to - from > 1 && to - from <= FURTHEST_WALK ? from + 1 : to, to)
   })
