@@ -236,6 +236,16 @@ class LinesTest(unittest.TestCase):
         sheet = compile_cues(made, trails, typeset(made), edit_list_of(made, trails))
         self.assertEqual([light.word for light in sheet.lights], [word.id for word in made.words])
 
+    def test_so_does_the_first_one_at_the_beginning(self) -> None:
+        whole = trail()
+        late = replace(whole, visits=whole.visits[9:], sound_start=whole.visits[9].start)
+        trails = {TAKE: late, OTHER: again(0, 8)}
+        version = lines_of(lesson(), trails)[0].versions[0]
+        assert version.choose is not None
+        made = apply(lesson(), UseStretch(version.choose))
+        sheet = compile_cues(made, trails, typeset(made), edit_list_of(made, trails))
+        self.assertEqual([light.word for light in sheet.lights], [word.id for word in made.words])
+
     def test_the_last_reading_that_is_whole_is_the_one_that_goes_in(self) -> None:
         twice = (*again(9, 10).visits, *again(9, 10, begin=6.0).visits, Visit("a10", 9.0, 9.4))
         stretch = stretch_of(lesson(), OTHER, Trail(twice, seconds=12), "a10", "a11")

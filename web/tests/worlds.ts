@@ -103,6 +103,7 @@ export const trailView = (more: Partial<Schemas['TrailView']> = {}): Schemas['Tr
     checks: [],
     named: [],
     missed: [],
+    dropped: [],
     talk: [],
     ...more,
   }) as unknown as Schemas['TrailView']

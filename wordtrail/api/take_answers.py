@@ -9,7 +9,7 @@ from wordtrail.core.direct.named import Named
 from wordtrail.core.lesson.missed_words import Missed
 from wordtrail.core.lesson.placing import TakePlace
 from wordtrail.core.lesson.take_figures import TakeFigures
-from wordtrail.core.lesson.versions import Line
+from wordtrail.core.lesson.versions import SentenceReadings
 from wordtrail.core.trail.again import Again
 from wordtrail.core.trail.checks import Check, Figures
 from wordtrail.core.trail.legs import Leg
@@ -128,7 +128,7 @@ class PlaceForTake(Answer):
 class Lines(Answer):
     """The sentences of a lesson with their readings in all takes."""
 
-    lines: list[Line]
+    lines: list[SentenceReadings]
 
 
 class WantedPlace(Body):

@@ -8,7 +8,7 @@ from wordtrail.core.changes.joining_changes import PutInPlace
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.placing import TakePlace, place_of, place_to_go_on, placed
 from wordtrail.core.lesson.take_in_use import take_in_use
-from wordtrail.core.lesson.versions import Line, lines_of
+from wordtrail.core.lesson.versions import SentenceReadings, lines_of
 from wordtrail.core.trail.model import Trail
 from wordtrail.service.changing import change_newest
 from wordtrail.store.lessons import get_lesson
@@ -47,7 +47,7 @@ def place_for(workspace: Workspace, lesson_id: str, first: str, last: str) -> tu
     return place_to_go_on(heard.lesson, heard.trails)
 
 
-def lines(workspace: Workspace, lesson_id: str) -> tuple[Line, ...]:
+def lines(workspace: Workspace, lesson_id: str) -> tuple[SentenceReadings, ...]:
     """The sentences of a lesson with their readings in all takes. Raises NotFound."""
     heard = as_heard(workspace, lesson_id)
     return lines_of(heard.lesson, heard.trails)

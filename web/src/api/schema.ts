@@ -7121,7 +7121,21 @@ export interface components {
          */
         Lines: {
             /** Lines */
-            lines: components["schemas"]["Line"][];
+            lines: components["schemas"]["SentenceReadings"][];
+        };
+        /**
+         * SentenceReadings
+         * @description A sentence of the passages by its first and last word, with its readings in all takes.
+         */
+        SentenceReadings: {
+            /** First */
+            first: string;
+            /** Last */
+            last: string;
+            /** Words */
+            words: number;
+            /** Versions */
+            versions: components["schemas"]["Version"][];
         };
         /**
          * Version

@@ -22,7 +22,8 @@ import RowNote from './sync/RowNote.vue'
 import { useMoments, useStarts } from './sync/byHand'
 import MarkPost from './sync/MarkPost.vue'
 import SoundStrip from './sync/SoundStrip.vue'
-import { isSamePlace, rowsOf, type Place } from './sync/syncRows'
+import LinesOfTakes from './sync/LinesOfTakes.vue'
+import { isSamePlace, rowsOf, unheardRows, withUnheard, type Place, type Row } from './sync/syncRows'
 import { doings, wordDoings } from './sync/stripDirections'
 import { useDirections } from './sync/directionsDone'
 import { useReadHere, type Missing } from './sync/readHere'
@@ -37,7 +38,7 @@ import TrailMap from './sync/TrailMap.vue'
 import TrimBar from './sync/TrimBar.vue'
 import TakeChoice from './sync/TakeChoice.vue'
 import TakeList from './TakeList.vue'
-import { useTakes } from './takes'
+import { takeName, useTakes } from './takes'
 
 type Check = Schemas['Check']
 /** Seconds of talk from which its sound is drawn, so that one can point into it. */
@@ -108,12 +109,11 @@ const marks = computed(() =>
     : [],
 )
 /* Words that are chosen, to come closer to or to point at. */
-const picked = useChosenWords(
-  computed(() =>
-    view.value.lesson.passages.flatMap((p) => p.pages.flatMap((q) => q.blocks.flatMap((b) => b.words))),
-  ),
-  () => undefined,
+const ofPassages = computed(() =>
+  view.value.lesson.passages.flatMap((p) => p.pages.flatMap((q) => q.blocks.flatMap((b) => b.words))),
 )
+const passageWords = computed(() => ofPassages.value.map((word) => word.id))
+const picked = useChosenWords(ofPassages, () => undefined)
 const withWords = computed(() => {
   const span = picked.span.value
   return wordDoings(span, span ? picked.textOf(span.first, span.last) : '')
@@ -136,12 +136,27 @@ const namings = useNamings(
 )
 const rows = computed(() =>
   stage.value && trail.data.value
-    ? rowsOf(stage.value, trail.data.value, view.value.lesson.pause_points, words.value, [
-        ...marks.value.map(moments.placed),
-        ...done.value,
-      ])
+    ? withUnheard(
+        rowsOf(stage.value, trail.data.value, view.value.lesson.pause_points, words.value, [
+          ...marks.value.map(moments.placed),
+          ...done.value,
+        ]),
+        unheardRows(
+          trail.data.value,
+          view.value.lesson.replacements.filter((one) => one.take === take.value),
+          (by) => takeName(takeOf(by) ?? { name: '', number: 0 }),
+        ),
+      )
     : [],
 )
+/** Where there is only one reading of everything, there is nothing to choose from. */
+const tabs = computed(() => [
+  'By line',
+  'On the stage',
+  ...(view.value.takes.filter((one) => one.has_trail).length > 1 || trail.data.value?.dropped.length
+    ? ['All takes']
+    : []),
+])
 const checks = computed(() => trail.data.value?.checks ?? [])
 const chosen = ref<Place>()
 const chosenMark = moments.chosen
@@ -196,6 +211,16 @@ function choose(place: Place) {
       ?.querySelector(`[data-visit="${place.word}@${place.found}"]`)
       ?.scrollIntoView({ block: 'center' }),
   )
+}
+
+/** What a row offers. */
+function doOffered(row: Row) {
+  if (row.kind === 'offer') namings.settle(row.offer)
+  else if (row.kind === 'unheard' && row.again)
+    void lesson.send({ kind: 'put reading back', again: row.again })
+  else if (row.kind === 'unheard' && row.instead)
+    void lesson.send({ kind: 'put stretch back', stretch: row.instead })
+  else if ('missed' in row && row.missed) wasRead(row.missed)
 }
 
 function respellingOf(word: string): string {
@@ -313,7 +338,7 @@ useKeys({
       <TrailMap class="mb-2" :view="trail.data.value" :time="player.time.value" @seek="player.seek" />
       <TabGroup as="div" class="flex min-h-0 flex-1 flex-col">
         <TabList class="mb-2 flex gap-1 text-[14px]">
-          <Tab v-for="name in ['By line', 'On the stage']" :key="name" v-slot="{ selected }" as="template">
+          <Tab v-for="name in tabs" :key="name" v-slot="{ selected }" as="template">
             <button
               class="rounded-panel px-3 py-1 font-semibold"
               :class="selected ? 'bg-moss-pale' : 'text-quiet'"
@@ -372,13 +397,13 @@ useKeys({
                       ? deedOf(row.offer)
                       : 'missed' in row && row.missed
                         ? 'It was read'
-                        : undefined
+                        : row.kind === 'unheard'
+                          ? 'Put it back'
+                          : undefined
                   "
                   :other="'missed' in row && row.missed ? 'Not read, on purpose' : undefined"
                   @hear="player.playFromTo(Math.max(0, row.start - 0.5), row.end + 1.5)"
-                  @take="
-                    row.kind === 'offer' ? namings.settle(row.offer) : 'missed' in row && wasRead(row.missed!)
-                  "
+                  @take="doOffered(row)"
                   @other="'missed' in row && byHand.leave(row.missed!.words)"
                 />
               </template>
@@ -398,6 +423,13 @@ useKeys({
               :chosen="picked.ids.value"
               @choose="pickOnStage"
             />
+          </TabPanel>
+          <TabPanel
+            v-if="tabs.length > 2"
+            class="panel h-full overflow-y-auto px-4 py-1 narrow:h-[75vh]"
+            tabindex="-1"
+          >
+            <LinesOfTakes :printed="words" :order="passageWords" />
           </TabPanel>
         </TabPanels>
       </TabGroup>

@@ -5,7 +5,7 @@ import type { Take } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import SureDialog from '@/parts/SureDialog.vue'
 import { clock, ORIGINS } from '@/parts/words'
-import { useTakes } from './takes'
+import { takeName, useTakes } from './takes'
 
 /** The takes of the lesson, the newest first. */
 defineProps<{
@@ -17,6 +17,14 @@ const lesson = useLesson()
 const takes = computed(() => lesson.view.value.takes.filter((take) => take.state === 'kept').toReversed())
 const deeds = useTakes(lesson)
 const leaving = ref<Take>()
+
+function rename(take: Take, event: Event) {
+  const name = (event.target as HTMLInputElement).value.trim()
+  if (name !== takeName(take)) void deeds.rename(take, name === `Take ${take.number}` ? '' : name)
+}
+/** How loud it was, and how quiet the room. */
+const soundOf = (take: Take) =>
+  `voice ${take.loudness?.toFixed(0)} LUFS${take.noise === null ? '' : `, room ${take.noise.toFixed(0)} dB`}`
 
 async function remove() {
   const take = leaving.value
@@ -37,8 +45,17 @@ async function remove() {
         :aria-label="`Take ${take.number}`"
       >
         <div class="flex items-center gap-2">
-          <strong class="whitespace-nowrap">Take {{ take.number }}</strong>
-          <span v-if="take.in_use" class="text-[13px] font-semibold text-moss">in use</span>
+          <input
+            class="min-w-0 flex-1 rounded-small border border-transparent bg-transparent font-bold hover:border-hairline focus:border-moss"
+            :value="takeName(take)"
+            maxlength="80"
+            :aria-label="`Name of take ${take.number}`"
+            @change="rename(take, $event)"
+          />
+          <span v-if="take.in_use" class="text-[13px] font-semibold whitespace-nowrap text-moss">in use</span>
+          <span v-else-if="take.heard" class="text-[13px] font-semibold whitespace-nowrap text-moss"
+            >in part</span
+          >
           <button
             class="button ml-auto min-h-[28px] px-2"
             type="button"
@@ -55,6 +72,12 @@ async function remove() {
             >, {{ take.words_read.toLocaleString('en') }} of
             {{ take.words.toLocaleString('en') }} words</template
           >
+        </p>
+        <p v-if="take.figures?.pace" class="text-[13px] text-quiet">{{ take.figures.pace }}</p>
+        <p v-if="take.figures && take.loudness !== null" class="text-[13px] text-quiet">
+          {{ take.figures.slips ? `${take.figures.slips} slips · ` : ''
+          }}{{ take.figures.silence >= 3 ? `longest silence ${take.figures.silence.toFixed(0)} s · ` : ''
+          }}{{ soundOf(take) }}
         </p>
         <div v-if="take.has_trail" class="mt-1 flex gap-2">
           <button

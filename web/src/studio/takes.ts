@@ -21,9 +21,14 @@ export function useTakes(lesson: ShownLesson) {
     setAside: (take: Take) => done(ask(client.POST('/api/takes/{take}/set-aside', path(take)))),
     keepBrokenOff: (take: Take) => done(ask(client.POST('/api/takes/{take}/finish', path(take)))),
     findWords: (take: Take) => done(ask(client.POST('/api/takes/{take}/align', path(take)))),
+    rename: (take: Take, name: string) =>
+      done(ask(client.POST('/api/takes/{take}/name', { ...path(take), body: { name } }))),
     remove: (take: Take) => done(ask(client.DELETE('/api/takes/{take}', path(take)))),
   }
 }
+
+/** What a take is called: by its own name, else by its number. */
+export const takeName = (take: Pick<Take, 'name' | 'number'>) => take.name || `Take ${take.number}`
 
 /** "You read 12 of 172 words." */
 export const whatWasRead = (take: Take) =>

@@ -48,6 +48,8 @@ describe('marks that are drawn while talking', () => {
     const guide = ref({
       live_marks: ['m1', 'm2', 'm4'],
       drawing_seconds: 2,
+      beside_norm: '',
+      stones_seconds: 2.4,
     } as unknown as Schemas['Guide'])
     const note = (what: string, detail: string) => noted.push([what, detail])
     return within(() => useLiveMarks(marks, guide, (one) => one.first !== 'far', { time, recording, note }))

@@ -39,7 +39,7 @@ class Version:
 
 
 @dataclass(frozen=True, slots=True)
-class Line:
+class SentenceReadings:
     """A sentence of the passages by its first and last word, with its readings in all takes."""
 
     first: str
@@ -58,7 +58,7 @@ class _Run:
     end: float
 
 
-def lines_of(lesson: Lesson, trails: Mapping[str, Trail]) -> tuple[Line, ...]:
+def lines_of(lesson: Lesson, trails: Mapping[str, Trail]) -> tuple[SentenceReadings, ...]:
     """The sentences of the passages in order, with all readings of which at least half was read: those that are heard
     first, then the newest takes."""
     shown = {take: current_trail(lesson, take, trail) for take, trail in trails.items()}
@@ -69,12 +69,12 @@ def lines_of(lesson: Lesson, trails: Mapping[str, Trail]) -> tuple[Line, ...]:
     for take, trail in shown.items():
         for number, run in _runs(take, trail, sentence):
             runs.setdefault(number, []).append(run)
-    found: list[Line] = []
+    found: list[SentenceReadings] = []
     before: _Run | None = None
     for number, words in enumerate(sentences):
         own = [run for run in runs.get(number, ()) if len({v.word for v in run.visits}) >= WORTH_CHOOSING * len(words)]
         heard = [run for run in own if _is_heard(run, clips)]
-        found.append(_line(lesson, words, own, heard, before, shown))
+        found.append(_line(lesson, words, own, heard, before, shown, clips))
         before = heard[-1] if heard else before
     return tuple(found)
 
@@ -141,7 +141,8 @@ def _line(
     heard: Sequence[_Run],
     before: _Run | None,
     trails: Mapping[str, Trail],
-) -> Line:
+    clips: Sequence[Clip],
+) -> SentenceReadings:
     newest = {take: number for number, take in enumerate(trails)}
     ordered = sorted(own, key=lambda run: (run not in heard, -newest[run.take], -run.start))
     versions = tuple(
@@ -152,18 +153,20 @@ def _line(
             len({visit.word for visit in run.visits}),
             _slips(run, trails[run.take]),
             run in heard,
-            None if run in heard else _to_choose(lesson, run, heard, before),
+            None if run in heard or not clips else _to_choose(lesson, run, heard, before, clips[0]),
             _brought_by(lesson, run) if run in heard else None,
         )
         for run in ordered
     )
-    return Line(words[0].id, words[-1].id, len(words), versions)
+    return SentenceReadings(words[0].id, words[-1].id, len(words), versions)
 
 
-def _to_choose(lesson: Lesson, run: _Run, heard: Sequence[_Run], before: _Run | None) -> Replacement | None:
-    """What puts a reading into the place of the one that is heard; where none is, behind the sentence before."""
+def _to_choose(lesson: Lesson, run: _Run, heard: Sequence[_Run], before: _Run | None, begin: Clip) -> Replacement:
+    """What puts a reading into the place of the one that is heard; where none is, behind the sentence before, or at the
+    beginning."""
     if not heard:
-        return Replacement(before.take, before.end, before.end, run.take, run.start, run.end) if before else None
+        take, at = (before.take, before.end) if before else (begin.take, begin.start)
+        return Replacement(take, at, at, run.take, run.start, run.end)
     brought = _brought_by(lesson, heard[0])
     if brought:
         return Replacement(brought.take, brought.start, brought.end, run.take, run.start, run.end)

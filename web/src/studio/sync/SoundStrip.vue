@@ -131,7 +131,7 @@ function drag(event: PointerEvent, visit: StripVisit, index: number) {
 </script>
 
 <template>
-  <div class="mb-3 flex items-start gap-3" :data-lit="litHere">
+  <div class="mb-3 flex items-start gap-3" :class="row.unheard ? 'opacity-45' : ''" :data-lit="litHere">
     <span class="w-10 pt-11 text-right text-[12px] tabular-nums text-quiet">{{ clock(row.start) }}</span>
     <div ref="strip" class="relative min-w-0 flex-1">
       <div class="relative h-8">

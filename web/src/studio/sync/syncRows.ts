@@ -6,6 +6,7 @@ import type { StripMark } from './stripMarks'
 
 type Trail = Schemas['Trail']
 type Visit = Trail['visits'][number]
+export type Replacement = Schemas['Lesson']['replacements'][number]
 
 export interface StripVisit {
   word: string
@@ -19,7 +20,16 @@ export interface StripVisit {
 }
 
 export type Row =
-  | { kind: 'line'; key: string; start: number; end: number; visits: StripVisit[]; marks: StripMark[] }
+  | {
+      kind: 'line'
+      key: string
+      start: number
+      end: number
+      visits: StripVisit[]
+      marks: StripMark[]
+      /** It is not heard in the lesson. */
+      unheard?: boolean
+    }
   | {
       kind: 'talk'
       key: string
@@ -39,6 +49,17 @@ export type Row =
       text: string
       note: string
       offer: Schemas['Named']
+    }
+  | {
+      kind: 'unheard'
+      key: string
+      start: number
+      end: number
+      text: string
+      note: string
+      /** What was dropped at the desk, or what is heard instead. */
+      again?: Schemas['Again']
+      instead?: Replacement
     }
   | {
       kind: 'pause' | 'missing'
@@ -163,6 +184,40 @@ export function rowsOf(
   return [...rows, ...talk, ...offers, ...pauses, ...changed, ...missing(view, printed)].sort(
     (a, b) => a.start - b.start,
   )
+}
+
+/** What of a take is not heard in the lesson: dropped at the desk, or replaced; `from` names the take that is heard. */
+export function unheardRows(
+  view: Schemas['TrailView'],
+  replaced: readonly Replacement[],
+  from: (take: string) => string,
+): Row[] {
+  const dropped: Row[] = view.dropped.map(({ again, start, end }) => ({
+    kind: 'unheard',
+    key: `dropped${again.at}`,
+    start,
+    end,
+    text: 'Read again from here: dropped',
+    note: `${(end - start).toFixed(1)} s`,
+    again,
+  }))
+  const elsewhere: Row[] = replaced.map((one) => ({
+    kind: 'unheard',
+    key: `replaced${one.start}`,
+    start: one.start,
+    end: one.end,
+    text: `${from(one.by)} is heard here`,
+    note: `${(one.by_end - one.by_start).toFixed(1)} s`,
+    instead: one,
+  }))
+  return [...dropped, ...elsewhere]
+}
+
+/** All rows with those of what is not heard; lines in these say so. */
+export function withUnheard(rows: readonly Row[], unheard: readonly Row[]): Row[] {
+  const inside = (row: Row) => unheard.some((one) => one.start - 0.01 <= row.start && row.start < one.end)
+  const lines = rows.map((row) => (row.kind === 'line' && inside(row) ? { ...row, unheard: true } : row))
+  return [...unheard, ...lines].sort((a, b) => a.start - b.start)
 }
 
 /** Words left out, and stretches not read at all, each behind the word that was read before it. */

@@ -40,7 +40,8 @@ class LiveReader:
         route = route_of([word.ways for word in self._words], starts)
         self._ear = Ear()
         is_open = np.array([anywhere is None or word.id in anywhere for word in self._words], dtype=bool)
-        self._follower = Follower(route, relations() if earlier is None else learned(relations(), earlier), is_open)
+        taken_for = relations() if earlier is None else learned(relations(), earlier)
+        self._follower = Follower(route, taken_for, is_open) if self._words else None
         self._samples = 0
         self._behind = -1
         """The word before the one she was said to go on with: nothing was read there yet."""
@@ -53,7 +54,7 @@ class LiveReader:
         # One core is enough, and the other one records.
         with threadpool_limits(1, user_api="blas"):
             news = self._ear.listen(samples)
-            if news is not None and self._words:
+            if news is not None and self._follower:
                 place = self._follower.follow(news.settled, news.open)
                 word = self._words[place.word].id if place.word not in (-1, self._behind) else ""
                 reading = place.reading
@@ -63,7 +64,7 @@ class LiveReader:
     def go_to(self, word: str) -> None:
         """She goes on with this word (its id). Unknown words change nothing."""
         place = next((number for number, one in enumerate(self._words) if one.id == word), None)
-        if place is not None:
+        if place is not None and self._follower:
             self._behind = place - 1
             self._follower.go_to(place)
             self._seen = replace(self._seen, word="", reading=False)
