@@ -281,6 +281,16 @@ class AsDeliveredTest(unittest.TestCase):
         file = {"name": "pip.m4a", "mimeType": "audio/mp4", "buffer": sound}
         self.ended(self.got("POST /lessons/{lesson}/takes/file", lesson=lesson, form={"sound": file})["id"])
         newer = self.got("GET /lessons/{lesson}", lesson=lesson)["takes"][-1]["id"]
+        self.got("POST /takes/{take}/name", take=newer, send={"name": "The second try"})
+        self.assertTrue(self.got("GET /lessons/{lesson}/lines", lesson=lesson)["lines"])
+        self.assertIn("place", self.got("GET /lessons/{lesson}/place", lesson=lesson))
+        checked = self.got("POST /microphone-check", data=sound)
+        self.assertGreater(checked["figures"]["loudness"], -40)
+        reader = self.got("POST /lessons/{lesson}/readers", lesson=lesson)["id"]
+        self.got("PUT /readers/{reader}/word", reader=reader, send={"word": "a1"})
+        seen = self.got("PUT /readers/{reader}/sound", reader=reader, data=bytes(3200))["seen"]
+        self.assertEqual(seen["seconds"], 0.1)
+        self.got("DELETE /readers/{reader}", reader=reader)
         self.got("POST /takes/{take}/set-aside", take=newer)
         self.got("DELETE /takes/{take}", take=newer)
         self.assertEqual([one["id"] for one in self.got("GET /lessons/{lesson}", lesson=lesson)["takes"]], [take])

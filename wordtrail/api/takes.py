@@ -6,6 +6,7 @@ from flask import Response, request
 from flask_openapi.blueprint import APIBlueprint
 from flask_openapi.models.file import FileStorage
 from pydantic import BaseModel, ConfigDict, Field
+from sqlalchemy.orm import Session
 
 from wordtrail.api import answers, take_answers
 from wordtrail.api.context import answer, context
@@ -65,11 +66,16 @@ def begin(path: LessonPath, body: take_answers.NewTake) -> Response:
     place = TakePlace(**body.place.model_dump()) if body.place else None
     with workspace.database.write_session() as session:
         lesson = get_lesson(session, path.lesson, workspace.owner).lesson
-        if place and get_take(session, place.take, workspace.owner).lesson_id != path.lesson:
-            raise NotFound("take")
+        _check_place(session, path.lesson, place)
         row = begin_take(session, workspace.owner, path.lesson, body.origin, place=place)
         view = take_view(row, lesson)
     return answer(view, 201)
+
+
+def _check_place(session: Session, lesson: str, place: TakePlace | None) -> None:
+    """Raises NotFound where the place is in a take of another lesson."""
+    if place and get_take(session, place.take, context().workspace.owner).lesson_id != lesson:
+        raise NotFound("take")
 
 
 @routes.get("/lessons/<lesson>/place", responses={200: take_answers.PlaceForTake})
@@ -124,21 +130,24 @@ def finish_recording(path: TakePath) -> Response:
 
 
 @routes.post("/lessons/<lesson>/takes/file", responses={202: answers.Job})
-def hand_in(path: LessonPath, form: SoundForm) -> Response:
-    """Hand in a sound file as a take. What is no sound is refused and leaves no take behind."""
+def hand_in(path: LessonPath, form: SoundForm, query: take_answers.PlaceWish) -> Response:
+    """Hand in a sound file as a take, for the whole lesson or a place of it. What is no sound is refused and leaves no
+    take behind."""
     server = context()
     owner, blobs = server.workspace.owner, server.workspace.blobs
+    place = TakePlace(**query.model_dump()) if query.take else None
     with server.workspace.database.read_session() as session:
         get_lesson(session, path.lesson, owner)
+        _check_place(session, path.lesson, place)
     take = new_id()
-    with blobs.making(TakeFiles(take).original) as place:
-        form.sound.save(place)
-        size = place.stat().st_size
+    with blobs.making(TakeFiles(take).original) as file:
+        form.sound.save(file)
+        size = file.stat().st_size
         if size == 0:
             raise EmptySound
-        seconds = round(len(decode(place, CHECK_RATE)) / CHECK_RATE, 3)
+        seconds = round(len(decode(file, CHECK_RATE)) / CHECK_RATE, 3)
     with server.workspace.database.write_session() as session:
-        row = begin_take(session, owner, path.lesson, "file", take)
+        row = begin_take(session, owner, path.lesson, "file", take, place)
         row.size, row.seconds, row.state = size, seconds, "kept"
     return answer(job_view(server.queue.add(ALIGN, path.lesson, take)), 202)
 

@@ -476,7 +476,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Hand in a sound file as a take. What is no sound is refused and leaves no take behind. */
+        /**
+         * Hand in a sound file as a take, for the whole lesson or a place of it. What is no sound is refused and leaves no
+         * @description take behind.
+         */
         post: operations["takes_hand_in_lessons__lesson__takes_file_post"];
         delete?: never;
         options?: never;
@@ -8862,7 +8865,13 @@ export interface operations {
     };
     takes_hand_in_lessons__lesson__takes_file_post: {
         parameters: {
-            query?: never;
+            query?: {
+                take?: string;
+                start?: number;
+                end?: number | null;
+                first?: string;
+                last?: string;
+            };
             header?: never;
             path: {
                 lesson: string;

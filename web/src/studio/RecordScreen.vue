@@ -548,7 +548,7 @@ useKeys({
         @pause="take.pauseOrGoOn"
         @rehearse="rehearse"
       />
-      <HandInSound v-if="!busy && !rehearsing" @begun="trouble = ''" />
+      <HandInSound v-if="!busy && !rehearsing" :span="picked.span.value" @begun="trouble = ''" />
       <TakeList v-if="!busy && !rehearsing" />
     </div>
     <AcrossDialog

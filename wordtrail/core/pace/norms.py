@@ -40,9 +40,7 @@ def beside_norm(grade: int, words_per_minute: float) -> str:
         return ""
     first, last = norm.half[0] or norm.half[1], norm.half[2]
     begins = "autumn" if norm.half[0] else "winter"
-    said = (
-        f"Reading alone, half of grade {grade} reach {first} words a minute in {begins}, {last} in spring ({SOURCE})."
-    )
+    said = f"Alone, half of grade {grade} read {first} words a minute in {begins} and {last} in spring ({SOURCE})."
     if words_per_minute > norm.quick[2]:
         return f"{said} Your pace is quicker than most can follow."
     if words_per_minute <= (norm.slow[0] or norm.slow[1]):
