@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import base64
+import hashlib
 import io
 from importlib.resources import files
 
@@ -139,6 +141,16 @@ class DeskTest(ApiTest):
         self.send(self.view(), kind="put reading back", again=dropped["again"])
         again = self.client.get(f"/api/lessons/{self.lesson}/trail", query_string={"take": take}).json
         self.assertEqual(again["dropped"], [])
+
+    def test_a_piece_that_was_damaged_on_the_way_is_not_taken(self) -> None:
+        take = self.client.post(f"/api/lessons/{self.lesson}/takes", json={}).json["id"]
+        path = f"/api/takes/{take}/pieces/0"
+        digest = base64.b64encode(hashlib.sha256(b"sound").digest()).decode()
+        headers = {"Content-Digest": f"sha-256=:{digest}:"}
+        self.assert_problem(self.client.put(path, data=b"sxund", headers=headers), 503, says="damaged")
+        for _ in range(2):
+            self.assertEqual(self.client.put(path, data=b"sound", headers=headers).status_code, 200)
+        self.assertEqual(self.client.put(path, data=b"x", headers={"Content-Digest": "md5=:x:"}).status_code, 200)
 
     def test_a_take_has_a_name_and_figures(self) -> None:
         take = self.view()["take_in_use"]

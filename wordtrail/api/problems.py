@@ -26,6 +26,7 @@ STATUS: dict[type[errors.WordTrailError], int] = {
     errors.LessonError: 422,
     errors.FileError: 422,
     errors.TooManyReaders: 503,
+    errors.DamagedOnTheWay: 503,
     errors.SoundBeingMade: 503,
     errors.NoRoom: 507,
 }

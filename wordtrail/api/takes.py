@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+import base64
+import hashlib
+
 from flask import Response, request
 from flask_openapi.blueprint import APIBlueprint
 from flask_openapi.models.file import FileStorage
@@ -11,7 +14,7 @@ from sqlalchemy.orm import Session
 from wordtrail.api import answers, take_answers
 from wordtrail.api.context import answer, context
 from wordtrail.api.views import job_view, take_view
-from wordtrail.core.errors import EmptySound, NotFound
+from wordtrail.core.errors import DamagedOnTheWay, EmptySound, NotFound
 from wordtrail.core.lesson.placing import TakePlace
 from wordtrail.core.lesson.take_in_use import TakeUse
 from wordtrail.core.trail.events import TakeEvent
@@ -72,6 +75,14 @@ def begin(path: LessonPath, body: take_answers.NewTake) -> Response:
     return answer(view, 201)
 
 
+def _is_whole(data: bytes, digest: str) -> bool:
+    """Whether data has the SHA-256 that is claimed for it (RFC 9530); where none is claimed, it is taken as it is."""
+    name, _, value = digest.partition("=")
+    if name.strip().lower() != "sha-256":
+        return True
+    return base64.b64encode(hashlib.sha256(data).digest()).decode() == value.strip().strip(":")
+
+
 def _check_place(session: Session, lesson: str, place: TakePlace | None) -> None:
     """Raises NotFound where the place is in a take of another lesson."""
     if place and get_take(session, place.take, context().workspace.owner).lesson_id != lesson:
@@ -102,9 +113,12 @@ def rename(path: TakePath, body: take_answers.TakeName) -> Response:
 
 @routes.put("/takes/<take>/pieces/<int:number>", responses={200: answers.Done})
 def keep_piece(path: PiecePath) -> Response:
-    """Keep the next piece of a recording (raw bytes, in order; sending one again is harmless)."""
+    """Keep the next piece of a recording (raw bytes, in order; sending one again is harmless). With a Content-Digest it
+    is taken only as it was sent."""
     workspace = context().workspace
     data = request.stream.read(LARGEST_PIECE + 1)
+    if not _is_whole(data, request.headers.get("Content-Digest", "")):
+        raise DamagedOnTheWay
     with workspace.database.write_session() as session:
         row = get_take(session, path.take, workspace.owner)
         add_piece(session, workspace.blobs, row, path.number, data)

@@ -451,3 +451,16 @@ class TooManyReaders(WordTrailError):
             kept="Your recording goes on as it is.",
             advice="Let the guide set the light, or wait until another reader has ended.",
         )
+
+
+class DamagedOnTheWay(WordTrailError):
+    """What arrived is not what was sent: it has another checksum."""
+
+    title = "Damaged on the way"
+
+    def __init__(self) -> None:
+        super().__init__(
+            "A piece of the recording arrived damaged.",
+            kept="It is still on your computer.",
+            advice="It is sent again by itself.",
+        )

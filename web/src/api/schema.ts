@@ -424,7 +424,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Keep the next piece of a recording (raw bytes, in order; sending one again is harmless). */
+        /**
+         * Keep the next piece of a recording (raw bytes, in order; sending one again is harmless). With a Content-Digest it
+         * @description is taken only as it was sent.
+         */
         put: operations["takes_keep_piece_takes__take__pieces__int_number__put"];
         post?: never;
         delete?: never;

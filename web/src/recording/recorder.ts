@@ -1,9 +1,10 @@
 /**
  * Records a take and sends it to the server piece by piece while it is being recorded, so that a
  * closed tab loses at most the last two seconds. Pieces are sent in order, and again where the server or the way to it
- * fails. What the server refuses for good stays here, to be sent again when the cause is mended, or kept as a file.
+ * fails; what is not there yet is in the browser's own database, and follows after a reload or a crash. What the server refuses for good stays here, to be sent again when the cause is mended, or kept as a file.
  */
 import { ask, client, Problem, type Schemas } from '@/api/client'
+import { dropPiece, forgetTake, storeEvents, storePiece } from './storedPieces'
 
 const PIECE_MILLISECONDS = 1000
 export const RETRY_MILLISECONDS = 1500
@@ -22,6 +23,23 @@ export interface TakeEvent {
 
 /** Whether an answer stays the same however often it is asked for. */
 export const isFinal = (status: number) => status >= 400 && status < 500 && !PASSING.includes(status)
+
+/** Send a piece of a take, with its checksum (RFC 9530) where the browser can make one. Throws a Problem. */
+export async function putPiece(take: string, number: number, sound: Blob): Promise<void> {
+  const headers = await digestOf(sound)
+  const answer = await fetch(`/api/takes/${take}/pieces/${number}`, { method: 'PUT', body: sound, headers })
+  if (answer.ok) return
+  const said = await answer.json().catch(() => undefined)
+  throw Problem.from(answer.status, said as Partial<Schemas['Problem']> | undefined)
+}
+
+/** Browsers make checksums on https pages and on this computer's own address only, whatever the types say. */
+async function digestOf(sound: Blob): Promise<Record<string, string>> {
+  const subtle = (globalThis.crypto as Crypto | undefined)?.subtle
+  if (!subtle) return {}
+  const sum = new Uint8Array(await subtle.digest('SHA-256', await sound.arrayBuffer()))
+  return { 'Content-Digest': `sha-256=:${btoa(String.fromCharCode(...sum))}:` }
+}
 
 export class TakeRecorder {
   private readonly recorder: MediaRecorder
@@ -51,6 +69,7 @@ export class TakeRecorder {
     this.recorder = new MediaRecorder(stream, { mimeType, audioBitsPerSecond: 128_000 })
     this.recorder.ondataavailable = (event) => {
       if (!event.data.size) return
+      void storePiece({ take: this.take, number: this.pieces.length, sound: event.data })
       this.pieces.push(event.data)
       this.ends.push(this.time)
       void this.send()
@@ -108,6 +127,7 @@ export class TakeRecorder {
   /** Something happened now, or at a moment before (seconds of take time). */
   note(what: string, detail = '', at = this.time): void {
     this.events.push({ at: Math.max(0, at), what, detail })
+    void storeEvents(this.take, this.events)
   }
 
   /** Send again what was refused, after its cause was mended. */
@@ -129,6 +149,7 @@ export class TakeRecorder {
     try {
       await this.sendEvents()
       await ask(client.POST('/api/takes/{take}/finish', { params: { path: { take: this.take } } }))
+      void forgetTake(this.take)
     } catch (fault) {
       const problem = Problem.of(fault)
       if (problem.status === SIGNED_OUT) this.refuse(problem)
@@ -167,12 +188,8 @@ export class TakeRecorder {
   }
 
   private async sendPiece(): Promise<void> {
-    const body = this.pieces[this.keptPieces]!
-    const answer = await fetch(`/api/takes/${this.take}/pieces/${this.keptPieces}`, { method: 'PUT', body })
-    if (!answer.ok) {
-      const said = await answer.json().catch(() => undefined)
-      throw Problem.from(answer.status, said as Partial<Schemas['Problem']> | undefined)
-    }
+    await putPiece(this.take, this.keptPieces, this.pieces[this.keptPieces]!)
+    void dropPiece(this.take, this.keptPieces)
     this.keptPieces++
   }
 

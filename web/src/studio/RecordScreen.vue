@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { useElementSize, useLocalStorage } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import { useCatalogue } from '@/api/catalogue'
 import { ask, client } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
 import { useKeys } from '@/parts/keys'
+import { sendLeft } from '@/recording/sendLeft'
 import { useTakeRecording, type PlaceForTake } from '@/recording/takeRecording'
 import { useVoice } from '@/recording/voice'
 import { stateAt } from '@/stage/cueReader'
@@ -290,6 +291,10 @@ const firstWords = computed(() => {
     .slice(0, 24)
     .map((word) => word.text)
     .join(' ')
+})
+/* What a closed window or a crash has left on this computer follows now. */
+onMounted(async () => {
+  if ((await sendLeft()).length) await lesson.refresh()
 })
 const unfinished = computed(() => view.value.takes.filter((take) => take.state === 'recording'))
 

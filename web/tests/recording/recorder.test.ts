@@ -1,6 +1,6 @@
 import type { Problem } from '@/api/client'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { isFinal, RETRY_MILLISECONDS, SIGNED_OUT, TakeRecorder } from '@/recording/recorder'
+import { isFinal, putPiece, RETRY_MILLISECONDS, SIGNED_OUT, TakeRecorder } from '@/recording/recorder'
 
 /** The client takes the browser's fetch when it is loaded, which is before anything here runs. */
 const way = vi.hoisted(() => {
@@ -67,6 +67,8 @@ let recorder: TakeRecorder
 beforeEach(() => {
   vi.useFakeTimers()
   vi.stubGlobal('MediaRecorder', FakeRecorder)
+  // As on a page that is not https: no checksums, and no waiting for them.
+  vi.stubGlobal('crypto', undefined)
   way.fetch = server
   got = []
   answers = []
@@ -177,5 +179,20 @@ describe('a take while it is recorded', () => {
   it('knows which answers stay the same', () => {
     expect([400, 401, 404, 409, 413, 422].every(isFinal)).toBe(true)
     expect([0, 200, 408, 425, 429, 500, 503, 507].some(isFinal)).toBe(false)
+  })
+})
+
+describe('a piece', () => {
+  it('goes with its checksum where the browser can make one', async () => {
+    vi.unstubAllGlobals()
+    vi.useRealTimers()
+    let sent: HeadersInit | undefined
+    way.fetch = (_, init) => {
+      sent = init?.headers
+      return Promise.resolve(new Response('{}'))
+    }
+    await putPiece('t1', 0, new Blob(['sound']))
+    // The SHA-256 of "sound".
+    expect(sent).toEqual({ 'Content-Digest': 'sha-256=:3SlELeymn1LFAAa4Mcshbt94p9ozdI8KgP8Z8uvlfs0=:' })
   })
 })

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Schemas } from '@/api/client'
-import { rowsOf } from '@/studio/sync/syncRows'
+import { rowsOf, unheardRows, withUnheard } from '@/studio/sync/syncRows'
 import type { StripMark } from '@/studio/sync/stripMarks'
 import { cueSheet, gate, layout, page, trail, trailView } from '../../worlds'
 
@@ -148,6 +148,37 @@ describe('the rows of a take', () => {
       'Both.',
       undefined,
       'The last.',
+    ])
+  })
+})
+
+describe('what of a take is not heard', () => {
+  const again = { take: 't1', at: 4, word: 'w3' }
+  const replaced = { take: 't1', start: 6, end: 8, by: 't2', by_start: 1, by_end: 2.5 }
+  const view = trailView({ dropped: [{ again, start: 2, end: 4.2 }] })
+  const unheard = unheardRows(view, [replaced], (take) => `Take ${take.slice(1)}`)
+
+  it('says what was dropped, and which take is heard instead', () => {
+    expect(unheard.map((row) => 'text' in row && [row.text, row.note])).toEqual([
+      ['Read again from here: dropped', '2.2 s'],
+      ['Take 2 is heard here', '1.5 s'],
+    ])
+  })
+
+  it('stands before its lines, which are marked', () => {
+    const visits = [visit('w1', 0), visit('w2', 2.1), visit('w3', 4.3), visit('w4', 6.2)]
+    const legs = visits.map((_, n) => ({ first: n, last: n }))
+    const found = withUnheard(
+      rows({ trail: trail({ visits: visits as never }), legs: legs }),
+      unheard,
+    )
+    expect(found.map((row) => (row.kind === 'line' ? row.unheard === true : row.kind))).toEqual([
+      false,
+      'unheard',
+      true,
+      false,
+      'unheard',
+      true,
     ])
   })
 })
