@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { useElementSize, useLocalStorage } from '@vueuse/core'
+import { useElementSize } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import { useCatalogue } from '@/api/catalogue'
@@ -10,7 +10,6 @@ import { useStage } from '@/api/stage'
 import { useKeys } from '@/parts/keys'
 import { sendLeft } from '@/recording/sendLeft'
 import { useTakeRecording, type PlaceForTake } from '@/recording/takeRecording'
-import { useVoice } from '@/recording/voice'
 import { stateAt } from '@/stage/cueReader'
 import { placesOf, printedOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
@@ -35,13 +34,14 @@ import GuidePrompt from './record/GuidePrompt.vue'
 import HandInSound from './record/HandInSound.vue'
 import GuideSteps from './record/GuideSteps.vue'
 import { useHold } from './record/hold'
-import { useLight } from './record/light'
+import { useLightAtDesk } from './record/lightAtDesk'
 import LightBy from './record/LightBy.vue'
 import { useLiveMarks } from './record/liveMarks'
 import MicrophoneCheck from './record/MicrophoneCheck.vue'
 import { usePointer } from './record/pointer'
 import { useRehearsal } from './record/rehearsal'
 import MicrophonePicker from './record/MicrophonePicker.vue'
+import { usePace } from './record/pace'
 import PaceSetting from './record/PaceSetting.vue'
 import RecordActions from './record/RecordActions.vue'
 import RecordFor from './record/RecordFor.vue'
@@ -55,31 +55,7 @@ const stage = useStage(
   computed(() => view.value.revision),
 )
 const settings = useQuery({ queryKey: ['settings'], queryFn: () => ask(client.GET('/api/settings')) })
-const rate = ref(view.value.lesson.words_per_minute)
-/** Whether the guide leads through cards and questions too, or through the passage alone. */
-const whole = useLocalStorage('word-trail.guide-whole', true)
-/** The grade whose norms stand beside the pace; 0 for none. */
-const grade = useLocalStorage('word-trail.grade', 0)
-const guide = useQuery({
-  queryKey: computed(() => [
-    'guide',
-    lesson.id.value,
-    view.value.revision,
-    rate.value,
-    whole.value,
-    grade.value,
-  ]),
-  queryFn: () =>
-    ask(
-      client.GET('/api/lessons/{lesson}/guide', {
-        params: {
-          path: { lesson: lesson.id.value },
-          query: { words_per_minute: rate.value, whole: whole.value, grade: grade.value },
-        },
-      }),
-    ),
-  placeholderData: (before) => before,
-})
+const { rate, grade, whole, guide, quicker, keep: keepPace } = usePace(lesson, () => busy.value)
 
 const take = useTakeRecording(
   lesson,
@@ -111,7 +87,7 @@ const onStage = computed(() => running.value || rehearsing.value)
 const { waiting, press: hold } = useHold('h')
 const held = ref(false)
 /** Whether the guide leads, rather than her hand or her voice. */
-const guided = ref(true)
+const led = ref(true)
 const places = computed(() => (stage.value ? placesOf(stage.value.layout) : new Map()))
 const printed = computed(() => (stage.value ? printedOf(stage.value.layout) : new Map<string, string>()))
 const {
@@ -129,33 +105,19 @@ const {
   computed(() => stage.value?.layout),
   computed(() => guide.data.value),
   computed(() => view.value.lesson.pause_points),
-  { time: takeTime, running: onStage, follow: guided, held },
+  { time: takeTime, running: onStage, follow: led, held },
 )
-/* Her voice is followed while she records. */
-const followed = ref(false)
-const voice = useVoice(lesson.id, take.stream, followed)
-const light = useLight({
-  places: stops,
-  at,
+const { light, voice, guided } = useLightAtDesk({
+  lesson: lesson.id,
+  stream: take.stream,
+  time: takeTime,
   running: onStage,
-  byGuide: guideLit,
-  byVoice: voice.word,
-  jump,
-  expect: (word) => voice.goTo(word),
+  recording: running,
+  guide: { places: stops, at, lit: guideLit, jump, goTo },
   next: () => desk.go(1),
 })
 const lit = light.lit
-watch(
-  () => [light.by.value === 'guide', light.by.value === 'voice' && running.value] as const,
-  ([byGuide, byVoice]) => ((guided.value = byGuide), (followed.value = byVoice)),
-  { immediate: true },
-)
-/* When it cannot be followed, the guide leads from where she is. */
-watch(voice.trouble, (why) => {
-  if (!why || light.by.value !== 'voice') return
-  light.by.value = 'guide'
-  goTo(light.lastLit.value, takeTime.value)
-})
+watch(guided, (now) => (led.value = now), { immediate: true })
 /** What is done on the stage, by key or tap. */
 const desk = useDesk(
   computed(() => stage.value?.layout),
@@ -329,17 +291,6 @@ function rehearse() {
   rehearsal.toggle()
   set()
   desk.begin()
-}
-
-/** Quicker or slower, also while recording. */
-function quicker(by: number) {
-  rate.value = Math.min(200, Math.max(30, rate.value + by))
-  if (!busy.value) void keepPace()
-}
-async function keepPace() {
-  if (rate.value !== view.value.lesson.words_per_minute) {
-    await lesson.send({ kind: 'set pace', words_per_minute: rate.value })
-  }
 }
 
 onBeforeRouteLeave(

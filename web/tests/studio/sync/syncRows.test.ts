@@ -168,10 +168,7 @@ describe('what of a take is not heard', () => {
   it('stands before its lines, which are marked', () => {
     const visits = [visit('w1', 0), visit('w2', 2.1), visit('w3', 4.3), visit('w4', 6.2)]
     const legs = visits.map((_, n) => ({ first: n, last: n }))
-    const found = withUnheard(
-      rows({ trail: trail({ visits: visits as never }), legs: legs }),
-      unheard,
-    )
+    const found = withUnheard(rows({ trail: trail({ visits: visits as never }), legs: legs }), unheard)
     expect(found.map((row) => (row.kind === 'line' ? row.unheard === true : row.kind))).toEqual([
       false,
       'unheard',
