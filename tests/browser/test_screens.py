@@ -216,7 +216,7 @@ class ScreensTest(StudioTest):
         page.get_by_role("link", name=re.compile("^Video")).click()
         expect(page.get_by_text("A video needs a reading.")).to_be_visible()
         page.get_by_role("link", name=re.compile("^Record")).click()
-        expect(page.get_by_text("Take 1", exact=True)).to_be_visible()
+        expect(page.get_by_role("listitem", name="Take 1")).to_be_visible()
 
     def test_stopped_work_can_be_taken_up_again(self) -> None:
         page = self.new_page()
@@ -262,7 +262,7 @@ class ScreensTest(StudioTest):
             "() => { const t = window.__stream.getTracks()[0]; t.stop(); t.dispatchEvent(new Event('ended')) }"
         )
         expect(page.get_by_role("alert").first).to_contain_text("Everything up to then is kept")
-        expect(page.get_by_text("Take 1", exact=True)).to_be_visible()
+        expect(page.get_by_role("listitem", name="Take 1")).to_be_visible()
 
     def test_two_windows_on_one_lesson(self) -> None:
         one, other = self.new_page(), self.new_page()

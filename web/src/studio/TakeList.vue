@@ -46,7 +46,7 @@ async function remove() {
       >
         <div class="flex items-center gap-2">
           <input
-            class="min-w-0 flex-1 rounded-small border border-transparent bg-transparent font-bold hover:border-hairline focus:border-moss"
+            class="min-h-[28px] min-w-0 flex-1 rounded-small border border-transparent bg-transparent font-bold hover:border-hairline focus:border-moss"
             :value="takeName(take)"
             maxlength="80"
             :aria-label="`Name of take ${take.number}`"

@@ -93,7 +93,7 @@ onBeforeUnmount(forget)
     </button>
     <button
       v-if="!left && !looking"
-      class="mt-1 text-[13px] font-semibold text-moss underline"
+      class="mt-1 min-h-[24px] text-[13px] font-semibold text-moss underline"
       type="button"
       @click="check"
     >
