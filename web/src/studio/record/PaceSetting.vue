@@ -23,7 +23,11 @@ const grades = useCatalogue().grades
   <section aria-label="Pace">
     <div class="flex items-baseline justify-between gap-2">
       <label class="label" for="rate">Pace: {{ rate }} words a minute</label>
-      <button class="min-h-[24px] min-w-[24px] text-[13px] font-semibold text-moss underline" type="button" @click="$emit('show')">
+      <button
+        class="min-h-[24px] min-w-[24px] text-[13px] font-semibold text-moss underline"
+        type="button"
+        @click="$emit('show')"
+      >
         {{ shown ? 'Stop' : 'See it' }}
       </button>
     </div>
