@@ -28,9 +28,9 @@ def main() -> None:
         page.set_default_timeout(30_000)
         lessons = page.request.get(f"{address}/api/lessons").json()["lessons"]
         bee = f"{address}/lesson/{next(one['id'] for one in lessons if 'Bee' in one['title'])}"
-        rain, boat, pond, pip = (
+        rain, boat, pond = (
             f"{address}/lesson/{next(one['id'] for one in lessons if name in one['title'])}"
-            for name in ("Rain", "Boat", "Pond", "Pip")
+            for name in ("Rain", "Boat", "Pond")
         )
 
         def shot(name: str) -> None:
@@ -63,7 +63,6 @@ def main() -> None:
         shot("sync-marks")
         _directed(page, pond)
         shot("sync-directions")
-        _voice(page, pip, shot)
         page.goto(f"{boat}/video")
         page.get_by_role("region", name="Read-through").get_by_role("button").first.click()
         shot("read-through")
@@ -153,30 +152,6 @@ def _directed(page: Page, lesson: str) -> None:
     flag = page.locator("[data-mark^=direct]").nth(1)
     flag.scroll_into_view_if_needed()
     flag.press("Enter")
-
-
-def _voice(page: Page, lesson: str, shot: Callable[[str], None]) -> None:
-    """A recording that is led by the voice, a sentence of it once more, and then all takes sentence by sentence."""
-    page.goto(f"{lesson}/record")
-    page.get_by_label("With the cards and questions").uncheck()
-    page.get_by_role("radio", name="my voice").click()
-    page.get_by_role("button", name="Microphone").click()
-    page.get_by_role("option", name="Simulated microphone").click()
-    page.get_by_role("button", name="Record a take").click()
-    page.get_by_text("recording", exact=True).wait_for()
-    page.locator("[data-stone][data-word=a6]").wait_for()
-    shot("voice")
-    page.locator("[data-stone][data-word=a12]").wait_for()
-    page.keyboard.press("Backspace")
-    shot("again")
-    page.locator("[data-stone][data-word=a23]").wait_for()
-    page.wait_for_timeout(1500)
-    page.keyboard.press("r")
-    page.get_by_role("button", name="Use take").click(timeout=120_000)
-    page.get_by_role("tab", name="All takes").click()
-    page.get_by_role("listitem").filter(has_text="Dad has a tin.").first.get_by_role("button", name="Use").first.click()
-    page.get_by_role("button", name="Take it out again").first.wait_for()
-    shot("takes")
 
 
 def _record(page: Page, lesson: str) -> None:

@@ -112,7 +112,8 @@ const { light, voice, guided } = useLightAtDesk({
   stream: take.stream,
   time: takeTime,
   running: onStage,
-  recording: running,
+  // From the count on, so that the first word is heard too.
+  recording: computed(() => running.value || phase.value === 'counting'),
   guide: { places: stops, at, lit: guideLit, jump, goTo },
   next: () => desk.go(1),
 })
