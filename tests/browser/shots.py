@@ -28,9 +28,9 @@ def main() -> None:
         page.set_default_timeout(30_000)
         lessons = page.request.get(f"{address}/api/lessons").json()["lessons"]
         bee = f"{address}/lesson/{next(one['id'] for one in lessons if 'Bee' in one['title'])}"
-        rain, boat, pond = (
+        boat, pond, pip = (
             f"{address}/lesson/{next(one['id'] for one in lessons if name in one['title'])}"
-            for name in ("Rain", "Boat", "Pond")
+            for name in ("Boat", "Pond", "Pip")
         )
 
         def shot(name: str) -> None:
@@ -52,17 +52,12 @@ def main() -> None:
         _desk(page, pond)
         shot("desk")
         page.keyboard.up("p")
-        _record(page, rain)
-        shot("record")
-        page.keyboard.press("r")
-        page.get_by_text("By line").wait_for(timeout=60_000)
         page.goto(f"{bee}/sync")
         page.locator("[data-visit^='a5@']").first.click()
         shot("sync")
-        page.get_by_role("button", name=re.compile("^Circle · “Her")).click()
-        shot("sync-marks")
         _directed(page, pond)
         shot("sync-directions")
+        _voice(page, pip, shot)
         page.goto(f"{boat}/video")
         page.get_by_role("region", name="Read-through").get_by_role("button").first.click()
         shot("read-through")
@@ -121,9 +116,6 @@ def _plans(page: Page, address: str, lessons: list[dict], shot: Callable[[str], 
     page.get_by_role("button", name="Why did Oskar").click()
     page.get_by_role("button", name="See it on the stage").click()
     shot("question")
-    page.get_by_role("button", name="Add", exact=True).click()
-    page.get_by_role("menuitem", name="See “How the story goes”").click()
-    shot("organizer")
     page.goto(bees)
     page.get_by_role("navigation").get_by_role("button", name=re.compile("^Words")).click()
     shot("word-card")
@@ -154,17 +146,28 @@ def _directed(page: Page, lesson: str) -> None:
     flag.press("Enter")
 
 
-def _record(page: Page, lesson: str) -> None:
-    """A recording of the passage in progress, with the simulated microphone and a mark that was just drawn."""
+def _voice(page: Page, lesson: str, shot: Callable[[str], None]) -> None:
+    """A recording that is led by the voice, a sentence of it once more, and then all takes sentence by sentence."""
     page.goto(f"{lesson}/record")
     page.get_by_label("With the cards and questions").uncheck()
+    page.get_by_role("radio", name="my voice").click()
     page.get_by_role("button", name="Microphone").click()
     page.get_by_role("option", name="Simulated microphone").click()
     page.get_by_role("button", name="Record a take").click()
     page.get_by_text("recording", exact=True).wait_for()
-    page.wait_for_timeout(7000)
-    page.keyboard.press("m")
-    page.wait_for_timeout(1200)
+    page.locator("[data-stone][data-word=a8]").wait_for()
+    shot("voice")
+    page.locator("[data-stone][data-word=a12]").wait_for()
+    page.keyboard.press("Backspace")
+    shot("again")
+    page.locator("[data-stone][data-word=a24]").wait_for()
+    page.wait_for_timeout(1500)
+    page.keyboard.press("r")
+    page.get_by_role("button", name="Use take").click(timeout=120_000)
+    page.get_by_role("tab", name="All takes").click()
+    page.get_by_role("listitem").filter(has_text="Dad has a tin.").first.get_by_role("button", name="Use").first.click()
+    page.get_by_role("button", name="Take it out again").first.wait_for()
+    shot("takes")
 
 
 if __name__ == "__main__":

@@ -11,11 +11,12 @@ from hypothesis import strategies as st
 
 from tests.worlds import TAKE, lesson
 from wordtrail.core.changes.commands import apply
-from wordtrail.core.changes.joining_changes import KeepAgains, PutReadingBack
+from wordtrail.core.changes.joining_changes import KeepAgains, PutReadingBack, UseStretch
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.kept_clips import dropped_in, kept_clips
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.versions import lines_of
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.trail.again import Again, agains_in
 from wordtrail.core.trail.events import AGAIN, TakeEvent
@@ -93,6 +94,16 @@ class DroppedTest(unittest.TestCase):
         back = apply(made, PutReadingBack(made.agains[0]))
         self.assertEqual(len(kept_clips(back, {TAKE: trail})), 1)
         self.assertEqual(heard(back, trail).count("a12"), 2)
+
+    def test_a_dropped_reading_can_be_chosen_for_the_lesson(self) -> None:
+        """She broke off and went on with the next sentence: the dropped one is the only reading of its sentence."""
+        trail = read((1, 1, 9), (8, 10, 11), (14, 12, 18))
+        made, trails = went_back((9.5, "a10")), {TAKE: trail}
+        self.assertNotIn("a10", heard(made, trail))
+        (version,) = lines_of(made, trails)[1].versions
+        assert version.choose is not None
+        chosen = apply(made, UseStretch(version.choose))
+        self.assertEqual(heard(chosen, trail), [word.id for word in made.words])
 
     def test_a_stop_in_a_dropped_reading_is_where_the_new_one_has_it(self) -> None:
         trail = read((1, 1, 9), (8, 10, 12), (15, 10, 11), (20, 12, 18))

@@ -18,7 +18,7 @@ from wordtrail.media.decode import Samples, decode
 from wordtrail.media.level import RATE, loudness
 from wordtrail.media.room import noise_of
 from wordtrail.media.room_tone import endless, quietest, share_to_match, with_tone
-from wordtrail.media.seams import SEAM, TakeReader, joined
+from wordtrail.media.seams import SEAM, TakeReader, TakeSounds, joined
 from wordtrail.media.sound import lesson_sound
 from wordtrail.service.sound import sound_of
 from wordtrail.store.takes import TakeFiles
@@ -101,7 +101,7 @@ class SeamTest(unittest.TestCase):
         read = np.concatenate(list(reader.read(-10, 150)))
         self.assertEqual((len(read), float(read.sum())), (160, 100.0))
         self.assertFalse(reader.reaches(20))
-        self.assertEqual(list(joined([])), [])
+        self.assertEqual(list(joined([], TakeSounds(lambda take: []))), [])
 
 
 class RoomToneTest(unittest.TestCase):

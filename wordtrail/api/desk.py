@@ -26,8 +26,8 @@ routes = APIBlueprint("desk", __name__, url_prefix="/api")
 LARGEST_TRY = 4 * 2**20
 """Bytes of a try: a minute of sound, whatever its format."""
 
-LARGEST_BLOCK = 10 * 16_000 * 2
-"""Bytes of sound to follow that come at once: ten seconds."""
+LARGEST_BLOCK = 2**20
+"""Bytes of sound to follow that come at once: half a minute."""
 
 
 class ReaderPath(Body):
@@ -77,7 +77,7 @@ def hear_reader(path: ReaderPath) -> Response:
     """The next sound of a reader (raw 16-bit samples, little-endian, mono, 16 000 a second); the word she is at."""
     data = request.stream.read(LARGEST_BLOCK + 1)
     if len(data) > LARGEST_BLOCK:
-        raise TooLarge(1)
+        raise TooLarge(LARGEST_BLOCK // 2**20)
     return answer(SeenAnswer(seen=follow(path.reader, data)))
 
 

@@ -132,6 +132,8 @@ class Lines(Answer):
 
 
 class WantedPlace(Body):
+    """The place of the lesson that a take is recorded for (see `TakePlace`)."""
+
     take: str = Field(max_length=64)
     start: float = Field(default=0, ge=0, le=4 * 3600)
     end: float | None = Field(default=None, ge=0, le=4 * 3600)
@@ -139,14 +141,10 @@ class WantedPlace(Body):
     last: str = Field(default="", max_length=64)
 
 
-class PlaceWish(Body):
-    """The place of the lesson that a sound file is for, as `WantedPlace`; without a take, the whole lesson."""
+class PlaceWish(WantedPlace):
+    """The place of the lesson that a sound file is for; without a take, the whole lesson."""
 
     take: str = Field(default="", max_length=64)
-    start: float = Field(default=0, ge=0, le=4 * 3600)
-    end: float | None = Field(default=None, ge=0, le=4 * 3600)
-    first: str = Field(default="", max_length=64)
-    last: str = Field(default="", max_length=64)
 
 
 class TakeName(Body):

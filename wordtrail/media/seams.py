@@ -3,7 +3,7 @@ while, so that nothing clicks and the room does not drop out."""
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Callable, Iterable, Iterator, Sequence
 from itertools import pairwise
 
 import numpy as np
@@ -50,20 +50,35 @@ class TakeReader:
                 self._held, self._at = self._held[len(part) :], self._at + len(part)
 
 
-Part = tuple[TakeReader, int, int]
-"""A clip: the take it is of, its first sample, and the one after its last."""
+class TakeSounds:
+    """The sounds of several takes, each opened when it is first read, and again where an earlier stretch comes later;
+    `open` gives a take's sound from its beginning, in blocks."""
+
+    def __init__(self, open: Callable[[str], Iterable[Samples]]) -> None:
+        self._open = open
+        self._readers: dict[str, TakeReader] = {}
+
+    def read(self, take: str, first: int, last: int) -> Iterator[Samples]:
+        """The samples `first` to `last` of a take."""
+        if take not in self._readers or not self._readers[take].reaches(first):
+            self._readers[take] = TakeReader(self._open(take))
+        return self._readers[take].read(first, last)
 
 
-def joined(parts: Sequence[Part]) -> Iterator[Samples]:
+Stretch = tuple[str, int, int]
+"""A clip: its take, its first sample, and the one after its last."""
+
+
+def joined(stretches: Sequence[Stretch], sounds: TakeSounds) -> Iterator[Samples]:
     """The clips one after another, in blocks, as long as they are together."""
-    lengths = [last - first for _, first, last in parts]
+    lengths = [last - first for _, first, last in stretches]
     seams = [0, *(min(SEAM, one // 2, other // 2) for one, other in pairwise(lengths)), 0]
     held = np.zeros(0, np.float32)
-    for (reader, first, last), before, after in zip(parts, seams, seams[1:], strict=False):
+    for (take, first, last), before, after in zip(stretches, seams, seams[1:], strict=False):
         count = last - first + before + after
         rises, falls = 2 * before or min(FADE, count // 2), 2 * after or min(FADE, count // 2)
         at, ending = 0, [np.zeros(0, np.float32)]
-        for block in reader.read(first - before, last + after):
+        for block in sounds.read(take, first - before, last + after):
             heard = block * _envelope(at, len(block), count, rises, falls, is_seam=(before > 0, after > 0))
             under = held[at : at + len(block)]
             heard[: len(under)] += under

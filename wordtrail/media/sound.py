@@ -13,7 +13,7 @@ import numpy as np
 from wordtrail.core.edit.edit_list import EditList, Hold
 from wordtrail.media.decode import Samples
 from wordtrail.media.level import RATE
-from wordtrail.media.seams import FADE, SEAM, Part, TakeReader, joined
+from wordtrail.media.seams import FADE, TakeSounds, joined
 
 BIT_RATE = 96_000
 
@@ -21,25 +21,14 @@ BIT_RATE = 96_000
 def lesson_sound(take: Callable[[str], Iterable[Samples]], edits: EditList) -> Iterator[Samples]:
     """The sound of a lesson in lesson time, in blocks: mono, 48 000 samples a second. `take` gives the sound of a take
     from its beginning, in blocks; it is asked again where an earlier stretch of a take comes later."""
+
+    def heard(name: str) -> Iterable[Samples]:
+        own = [(round(one.start * RATE), round(one.end * RATE)) for one in edits.mutes if one.take == name]
+        return _silenced(take(name), own) if own else take(name)
+
     yield from _silence(edits.lead)
-    parts: list[Part] = []
-    ends: dict[str, int] = {}
-    readers: dict[str, TakeReader] = {}
-    for clip in edits.clips:
-        first, last = round(clip.start * RATE), round(clip.end * RATE)
-        if clip.take not in readers or first - SEAM < ends[clip.take] + SEAM:
-            own = [(round(one.start * RATE), round(one.end * RATE)) for one in edits.mutes if one.take == clip.take]
-            readers[clip.take] = TakeReader(_when_asked(take, clip.take, own))
-        parts.append((readers[clip.take], first, last))
-        ends[clip.take] = last
-    yield from joined(parts)
-
-
-def _when_asked(
-    take: Callable[[str], Iterable[Samples]], name: str, mutes: Sequence[tuple[int, int]]
-) -> Iterator[Samples]:
-    """The sound of a take, which is not opened before it is read."""
-    yield from _silenced(take(name), mutes) if mutes else take(name)
+    clips = [(clip.take, round(clip.start * RATE), round(clip.end * RATE)) for clip in edits.clips]
+    yield from joined(clips, TakeSounds(heard))
 
 
 def _silenced(sound: Iterable[Samples], mutes: Sequence[tuple[int, int]]) -> Iterator[Samples]:

@@ -3,10 +3,8 @@
 from __future__ import annotations
 
 import hashlib
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Iterable, Iterator
 from pathlib import Path
-
-import numpy as np
 
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.errors import NothingToShow
@@ -25,32 +23,27 @@ def sound_of(workspace: Workspace, edits: EditList) -> Iterator[Samples]:
     behind them. Raises NothingToShow."""
     if not edits.clips:
         raise NothingToShow
-    takes = tuple(dict.fromkeys(clip.take for clip in edits.clips))
-    rooms = _rooms(workspace, takes) if len(takes) > 1 else {}
-    loudest = max(rooms, key=lambda take: rooms[take], default="")
-    tone = quietest(_levelled(workspace, loudest)) if loudest else np.zeros(0, np.float32)
+    takes = dict.fromkeys(clip.take for clip in edits.clips)
+    paths = {take: workspace.blobs.path(TakeFiles(take).original) for take in takes}
+    gains = {take: gain_for(sound_blocks(path, RATE)) for take, path in paths.items()}
 
-    def sound(take: str) -> Iterator[Samples]:
-        share = share_to_match(rooms[take], rooms[loudest]) if loudest else 0.0
-        own = _levelled(workspace, take)
-        return with_tone(own, tone, share) if share else own
+    def levelled(take: str) -> Iterator[Samples]:
+        return (louder(block, gains[take]) for block in by_the_second(sound_blocks(paths[take], RATE)))
 
-    return lesson_sound(sound, edits)
+    return lesson_sound(levelled if len(takes) == 1 else _in_one_room(levelled, takes), edits)
 
 
-def _rooms(workspace: Workspace, takes: Sequence[str]) -> dict[str, float]:
-    """The level of the room in each take as it is heard in the lesson (dB of full scale)."""
-    return {take: noise_of(_levelled(workspace, take)) for take in takes}
+def _in_one_room(sound: Callable[[str], Iterator[Samples]], takes: Iterable[str]) -> Callable[[str], Iterator[Samples]]:
+    """The sounds of takes, the quieter rooms with the tone of the loudest one under them."""
+    rooms = {take: noise_of(sound(take)) for take in takes}
+    loudest = max(rooms, key=lambda take: rooms[take])
+    tone = quietest(sound(loudest))
 
+    def matched(take: str) -> Iterator[Samples]:
+        share = share_to_match(rooms[take], rooms[loudest])
+        return with_tone(sound(take), tone, share) if share else sound(take)
 
-def _levelled(workspace: Workspace, take: str) -> Iterator[Samples]:
-    return levelled_take(workspace.blobs.path(TakeFiles(take).original))
-
-
-def levelled_take(path: Path) -> Iterator[Samples]:
-    """The sound of a take at the level of lessons, in blocks. It is read twice: first for how loud it is."""
-    gain = gain_for(sound_blocks(path, RATE))
-    return (louder(block, gain) for block in by_the_second(sound_blocks(path, RATE)))
+    return matched
 
 
 def sounds_of(lesson_id: str) -> str:

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from importlib.resources import files
 
-from wordtrail.standins.passages import BEES_MAP_CREDITS, RAIN_CREDITS
+from wordtrail.standins.demo_world import LESSONS
 
-_NARRATIONS = {RAIN_CREDITS[0]: "rain.m4a", BEES_MAP_CREDITS[0]: "bees-map.m4a"}
+_NARRATIONS = {one.credits[0]: f"{one.name}.m4a" for one in LESSONS}
 
 
 def narration_for(title: str) -> bytes:

@@ -3607,7 +3607,7 @@ export interface components {
         /**
          * TakeFigures
          * @description Words a minute over all (0: nothing was read) and by paragraph, the longest silence and when it begins (seconds),
-         *     slips, and the pace against the plan in a sentence.
+         *     slips, the pace against the plan in a sentence, and what else is worth a word.
          */
         TakeFigures: {
             /** Words Per Minute */
@@ -3622,6 +3622,8 @@ export interface components {
             slips: number;
             /** Pace */
             pace: string;
+            /** Remarks */
+            remarks: string[];
         };
         /**
          * TalkBlank
@@ -7064,7 +7066,10 @@ export interface components {
             origin?: string;
             place?: components["schemas"]["WantedPlaceInput"] | null;
         };
-        /** WantedPlace */
+        /**
+         * WantedPlace
+         * @description The place of the lesson that a take is recorded for (see `TakePlace`).
+         */
         WantedPlaceInput: {
             /** Take */
             take: string;

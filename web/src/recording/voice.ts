@@ -66,7 +66,6 @@ export function useVoice(lesson: Ref<string>, stream: Ref<MediaStream | undefine
       expected = id
       reader.value?.goTo(id)
     },
-    end,
   }
 }
 

@@ -1,13 +1,10 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { useElementSize } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
-import { useCatalogue } from '@/api/catalogue'
 import { ask, client } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
-import { useKeys } from '@/parts/keys'
 import { sendLeft } from '@/recording/sendLeft'
 import { useTakeRecording, type PlaceForTake } from '@/recording/takeRecording'
 import { stateAt } from '@/stage/cueReader'
@@ -27,6 +24,7 @@ import { useCueNotes } from './record/cueNotes'
 import CueNotes from './record/CueNotes.vue'
 import DeskKeys from './record/DeskKeys.vue'
 import { useDesk } from './record/desk'
+import { useDeskKeyboard } from './record/deskKeyboard'
 import { useDeskMarks } from './record/deskMarks'
 import DeskPen from './record/DeskPen.vue'
 import { LEAD_IN, useGuide } from './record/guide'
@@ -43,10 +41,11 @@ import { useRehearsal } from './record/rehearsal'
 import MicrophonePicker from './record/MicrophonePicker.vue'
 import { usePace } from './record/pace'
 import PaceSetting from './record/PaceSetting.vue'
+import { usePreview } from './record/preview'
+import { usePromptPlace } from './record/promptPlace'
 import RecordActions from './record/RecordActions.vue'
 import RecordFor from './record/RecordFor.vue'
 
-const DIGITS = [1, 2, 3, 4, 5, 6, 7, 8, 9] as const
 const lesson = useLesson()
 const view = lesson.view
 const router = useRouter()
@@ -136,11 +135,22 @@ const meaning = useMeaning(
   lesson.id.value,
   computed(() => view.value.lesson.legend),
 )
+/** The words of the first sentence. */
+const firstSentence = computed(() => words.value.filter((one) => one.sentence === words.value[0]?.sentence))
+const preview = usePreview(
+  guide.data,
+  computed(() => firstSentence.value.map((one) => one.id)),
+)
 const frame = ref<HTMLElement>()
 /** Without a recording, words are chosen to read them again. */
 const canChoose = computed(() => !busy.value && !rehearsing.value && !!view.value.take_in_use)
 /** The page that is seen: a chart's in the place of the text's, where one was brought up. */
-const shown = computed(() => (onStage.value ? desk.chartPage.value : undefined) ?? page.value)
+const shown = computed(
+  () =>
+    places.value.get(preview.lit.value)?.page ??
+    (onStage.value ? desk.chartPage.value : undefined) ??
+    page.value,
+)
 const onText = computed(() => {
   const here = stage.value?.layout.pages[shown.value]
   return onStage.value && (!here?.board || !!here.beside)
@@ -148,7 +158,7 @@ const onText = computed(() => {
 const chartName = (id: string) => view.value.lesson.plan.organizers.find((one) => one.id === id)?.title ?? ''
 const state = computed(() => ({
   ...stateAt(stage.value!.sheet, -1),
-  lit: lit.value,
+  lit: preview.lit.value || lit.value,
   page: shown.value,
   parts: onStage.value ? desk.parts.value : [],
   marks: onStage.value ? live.onStage.value : [],
@@ -214,13 +224,6 @@ const {
     voice.goTo(word)
   },
 })
-/** The first sentence at the planned pace, without anything else. */
-const previewing = ref(false)
-function preview() {
-  previewing.value = !previewing.value
-  if (previewing.value === rehearsing.value) return
-  rehearse()
-}
 const undo = () => made.undo() || desk.undo()
 const {
   notes,
@@ -236,24 +239,10 @@ const hasMore = computed(() => {
     !!pause_points.length || !!plan.cards.length || (stage.value?.layout.pages ?? []).some((p) => p.board)
   )
 })
-const { width, height } = useElementSize(frame)
-/** The prompt stands under its line, as far as there is room for it. */
-const promptAt = computed(() => {
-  const box = places.value.get(prompt.value?.point.after ?? '')?.box
-  const scale = Math.min(
-    width.value / (stage.value!.layout.pages[page.value]?.text_edge || stage.value!.layout.text_edge),
-    height.value / stage.value!.layout.height,
-  )
-  const top = box ? (box.baseline + 0.45 * box.size) * scale : height.value
-  return top > height.value - 170 ? { bottom: '16px' } : { top: `${Math.round(top)}px` }
-})
-const firstWords = computed(() => {
-  const [first] = words.value
-  return words.value
-    .filter((word) => word.sentence === first?.sentence)
-    .slice(0, 24)
-    .map((word) => word.text)
-    .join(' ')
+const promptAt = usePromptPlace(frame, {
+  layout: computed(() => stage.value?.layout),
+  page,
+  after: computed(() => places.value.get(prompt.value?.point.after ?? '')?.box),
 })
 /* What a closed window or a crash has left on this computer follows now. */
 onMounted(async () => {
@@ -265,6 +254,7 @@ watch(whole, begin)
 
 function set() {
   waiting.value = false
+  preview.stop()
   stopAgain()
   begin()
   light.begin()
@@ -299,33 +289,24 @@ onBeforeRouteLeave(
     !running.value ||
     window.confirm('You are recording. Leave anyway? What was recorded is kept as an unfinished take.'),
 )
-const catalogue = useCatalogue()
-/** With words chosen, the keys of marks come first. */
-const markBy = (key: string) => {
-  const form = catalogue.forms.find((one) => one.key === key)
-  if (form && onStage.value && picked.span.value) void made.mark(form)
-}
-useKeys({
-  ...Object.fromEntries(catalogue.forms.map(({ key }) => [key, () => markBy(key)])),
-  r: () => void (busy.value ? take.stop() : start()),
-  space: take.pauseOrGoOn,
-  m: () => (picked.span.value ? markBy('m') : live.press(live.next.value)),
-  arrowright: () => desk.go(1),
-  arrowleft: () => desk.go(-1),
-  s: () => onStage.value && desk.stop(),
-  n: () => onStage.value && (picked.span.value ? markBy('n') : desk.show()),
-  t: () => onStage.value && desk.back(),
-  c: () => onStage.value && (picked.span.value ? markBy('c') : desk.chart()),
-  u: () => onStage.value && (picked.span.value ? markBy('u') : undo()),
-  z: () => onStage.value && closer(),
-  h: (event) => (picked.span.value ? markBy('h') : onStage.value && hold(event)),
-  i: () => onText.value && (drawing.value = !drawing.value),
-  enter: () => onStage.value && light.by.value === 'hand' && light.step(),
-  backspace: () => running.value && again(),
-  arrowup: () => quicker(5),
-  arrowdown: () => quicker(-5),
-  escape: () => (made.letGo(), picked.clear(), (drawing.value = false)),
-  ...Object.fromEntries(DIGITS.map((digit) => [String(digit), () => onStage.value && desk.number(digit)])),
+useDeskKeyboard({
+  onStage,
+  onText,
+  running,
+  chosen: computed(() => !!picked.span.value),
+  drawing,
+  desk,
+  light,
+  record: () => void (busy.value ? take.stop() : start()),
+  pause: take.pauseOrGoOn,
+  mark: (form) => void made.mark(form),
+  drawNext: () => live.press(live.next.value),
+  closer,
+  hold,
+  undo,
+  again,
+  quicker,
+  letGo: () => (made.letGo(), picked.clear()),
 })
 </script>
 
@@ -417,7 +398,11 @@ useKeys({
         :clipped="clipped"
         @use="take.use"
       />
-      <MicrophoneCheck v-if="!busy && !rehearsing" :open="take.tryOut" :text="firstWords" />
+      <MicrophoneCheck
+        v-if="!busy && !rehearsing"
+        :open="take.tryOut"
+        :text="firstSentence.map((word) => word.text).join(' ')"
+      />
       <LightBy
         v-model="light.by.value"
         :running="onStage"
@@ -435,9 +420,9 @@ useKeys({
         :norm="guide.data.value?.beside_norm ?? ''"
         :busy="busy"
         :has-more="hasMore"
-        :shown="previewing"
+        :shown="preview.going.value"
         @keep="keepPace"
-        @show="preview"
+        @show="preview.toggle"
       />
       <GuideSteps
         v-if="(!busy || running) && stops.length > 1"

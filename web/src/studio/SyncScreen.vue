@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { useQuery } from '@tanstack/vue-query'
-import { computed, nextTick, provide, ref, watch } from 'vue'
+import { computed, provide, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useCatalogue } from '@/api/catalogue'
 import { ask, client, type Schemas, type Take } from '@/api/client'
@@ -18,22 +18,19 @@ import CheckPost from './sync/CheckPost.vue'
 import DirectionPost from './sync/DirectionPost.vue'
 import FiguresPanel from './sync/FiguresPanel.vue'
 import PlayBar from './sync/PlayBar.vue'
-import RowNote from './sync/RowNote.vue'
 import { useMoments, useStarts } from './sync/byHand'
 import MarkPost from './sync/MarkPost.vue'
-import SoundStrip from './sync/SoundStrip.vue'
 import LinesOfTakes from './sync/LinesOfTakes.vue'
 import { isSamePlace, rowsOf, unheardRows, withUnheard, type Place, type Row } from './sync/syncRows'
 import { doings, wordDoings } from './sync/stripDirections'
 import { useDirections } from './sync/directionsDone'
 import { useReadHere, type Missing } from './sync/readHere'
 import ReadHere from './sync/ReadHere.vue'
+import RowList from './sync/RowList.vue'
 import { stripMarks, type MarkHand, type StripMark } from './sync/stripMarks'
-import { deedOf, useNamings } from './sync/namings'
+import { useNamings } from './sync/namings'
 import NothingToSync from './sync/NothingToSync.vue'
 import WordlessTake from './sync/WordlessTake.vue'
-import TalkStrip from './sync/TalkStrip.vue'
-import TalkWords from './sync/TalkWords.vue'
 import TrailMap from './sync/TrailMap.vue'
 import TrimBar from './sync/TrimBar.vue'
 import TakeChoice from './sync/TakeChoice.vue'
@@ -41,8 +38,6 @@ import TakeList from './TakeList.vue'
 import { takeName, useTakes } from './takes'
 
 type Check = Schemas['Check']
-/** Seconds of talk from which its sound is drawn, so that one can point into it. */
-const LONG_TALK = 1.5
 const lesson = useLesson()
 const catalogue = useCatalogue()
 const view = lesson.view
@@ -161,7 +156,7 @@ const checks = computed(() => trail.data.value?.checks ?? [])
 const chosen = ref<Place>()
 const chosenMark = moments.chosen
 const markShown = computed(() => marks.value.find((one) => one.id === chosenMark.value))
-const list = ref<HTMLElement>()
+const list = ref<InstanceType<typeof RowList>>()
 /* Talk that has no words yet: what was heard of it is a guess, and students do not see it. */
 const unwritten = computed(() => trail.data.value?.talk.filter((one) => !one.text) ?? [])
 function toUnwritten() {
@@ -173,8 +168,7 @@ const figures = computed(() => trail.data.value?.figures)
 /** To a moment of the take, and to its row. */
 function goTo(at: number) {
   player.seek(at)
-  const row = rows.value.findLast((one) => one.start <= at + 0.01)
-  void nextTick(() => list.value?.children[rows.value.indexOf(row!)]?.scrollIntoView({ block: 'center' }))
+  list.value?.show(at)
 }
 /* Asked for a moment of the take, from the read-through. */
 const wantedAt = Number(useRoute().query.at ?? NaN)
@@ -191,26 +185,13 @@ watch(take, () => {
   chosen.value = undefined
   chosenMark.value = ''
 })
-watch(
-  () => player.state.value?.passed,
-  async () => {
-    if (!player.playing.value) return
-    await nextTick()
-    list.value?.querySelector('[data-lit=true]')?.scrollIntoView({ block: 'nearest', behavior: 'smooth' })
-  },
-)
-
 function choose(place: Place) {
   byHand.close()
   chosen.value = place
   picked.set(place.word, place.word)
   chosenMark.value = ''
   player.seek(place.start + 0.005)
-  void nextTick(() =>
-    list.value
-      ?.querySelector(`[data-visit="${place.word}@${place.found}"]`)
-      ?.scrollIntoView({ block: 'center' }),
-  )
+  list.value?.showPlace(place)
 }
 
 /** What a row offers. */
@@ -349,65 +330,22 @@ useKeys({
         </TabList>
         <TabPanels class="min-h-0 flex-1">
           <TabPanel class="panel h-full overflow-y-auto px-4 py-3 narrow:h-[75vh]" tabindex="-1">
-            <div ref="list">
-              <template v-for="row in rows" :key="row.key">
-                <SoundStrip
-                  v-if="row.kind === 'line'"
-                  :row="row"
-                  :words="words"
-                  :widths="widths"
-                  :peaks="peaks.data.value"
-                  :time="player.time.value"
-                  :lit="player.state.value?.lit ?? ''"
-                  :chosen="chosen"
-                  :moving="moving"
-                  @choose="choose"
-                  @play="player.seek"
-                  @move="starts.move"
-                  @nudge="nudge"
-                />
-                <TalkStrip
-                  v-else-if="
-                    row.kind === 'talk' &&
-                    (row.marks.length || row.talk?.text || row.end - row.start >= LONG_TALK)
-                  "
-                  :row="row"
-                  :peaks="peaks.data.value"
-                  :time="player.time.value"
-                  @play="player.seek"
-                  @hear="player.playFromTo(row.start, row.end)"
-                >
-                  <TalkWords
-                    v-if="row.talk"
-                    :talk="row.talk"
-                    :take="take"
-                    :playing="player.playing.value"
-                    :send="lesson.send"
-                    @hear="player.playFromTo(row.start, row.end)"
-                    @stop="player.toggle()"
-                  />
-                </TalkStrip>
-                <RowNote
-                  v-else
-                  :kind="row.kind"
-                  :text="row.text"
-                  :note="row.note"
-                  :deed="
-                    row.kind === 'offer'
-                      ? deedOf(row.offer)
-                      : 'missed' in row && row.missed
-                        ? 'It was read'
-                        : row.kind === 'unheard'
-                          ? 'Put it back'
-                          : undefined
-                  "
-                  :other="'missed' in row && row.missed ? 'Not read, on purpose' : undefined"
-                  @hear="player.playFromTo(Math.max(0, row.start - 0.5), row.end + 1.5)"
-                  @take="doOffered(row)"
-                  @other="'missed' in row && byHand.leave(row.missed!.words)"
-                />
-              </template>
-            </div>
+            <RowList
+              ref="list"
+              :rows="rows"
+              :words="words"
+              :widths="widths"
+              :peaks="peaks.data.value"
+              :player="player"
+              :take="take"
+              :chosen="chosen"
+              :moving="moving"
+              @choose="choose"
+              @move="starts.move"
+              @nudge="nudge"
+              @offered="doOffered"
+              @other="(row) => 'missed' in row && byHand.leave(row.missed!.words)"
+            />
           </TabPanel>
           <TabPanel
             class="panel h-full overflow-hidden narrow:aspect-[1300/1080] narrow:h-auto"

@@ -75,9 +75,7 @@ async function remove() {
         </p>
         <p v-if="take.figures?.pace" class="text-[13px] text-quiet">{{ take.figures.pace }}</p>
         <p v-if="take.figures && take.loudness !== null" class="text-[13px] text-quiet">
-          {{ take.figures.slips ? `${take.figures.slips} slips · ` : ''
-          }}{{ take.figures.silence >= 3 ? `longest silence ${take.figures.silence.toFixed(0)} s · ` : ''
-          }}{{ soundOf(take) }}
+          {{ [...take.figures.remarks, soundOf(take)].join(' · ') }}
         </p>
         <div v-if="take.has_trail" class="mt-1 flex gap-2">
           <button

@@ -39,6 +39,11 @@ class Cut:
     start: float
     end: float
 
+    def holds(self, clip: Clip) -> bool:
+        """Whether all of a clip lies in it, but for less than a clip's shortest length."""
+        inside = self.start - SHORTEST_CLIP <= clip.start and clip.end <= self.end + SHORTEST_CLIP
+        return self.take == clip.take and inside
+
 
 def with_replacement(replacements: Sequence[Replacement], new: Replacement) -> tuple[Replacement, ...]:
     """The replacements with a new one: what was chosen before for the same moments is forgotten."""
@@ -67,7 +72,9 @@ def _resolved(clip: Clip, replacements: tuple[Replacement, ...], cuts: Sequence[
             continue
         yield from _without(Clip(clip.take, now, one.start), cuts)
         others = tuple(other for other in replacements if other != one)
-        yield from _resolved(Clip(one.by, one.by_start, one.by_end), others, cuts)
+        chosen = Clip(one.by, one.by_start, one.by_end)
+        # What was cut as a whole and chosen after that is heard.
+        yield from _resolved(chosen, others, [cut for cut in cuts if not cut.holds(chosen)])
         now = one.end
     yield from _without(Clip(clip.take, now, clip.end), cuts)
 

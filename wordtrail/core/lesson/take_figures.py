@@ -4,18 +4,20 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from itertools import pairwise
 
 from wordtrail.core.lesson.current_trail import current_trail
 from wordtrail.core.lesson.kept_clips import dropped_in
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.remembered import remembered
-from wordtrail.core.trail.checks import LONGEST_REST_COUNTED
+from wordtrail.core.trail.checks import words_a_minute
 from wordtrail.core.trail.model import SlipKind, Trail, Visit
 from wordtrail.core.trail.rests import voiced
 
 FEWEST_WORDS = 6
 """Words of a paragraph below which its pace says nothing."""
+
+LONG_SILENCE = 3.0
+"""Seconds of silence from which on it is worth a word."""
 
 NEAR_THE_PLAN = (0.8, 1.25)
 """Shares of the planned pace between which a pace is as planned."""
@@ -32,7 +34,7 @@ class PaceOf:
 @dataclass(frozen=True, slots=True)
 class TakeFigures:
     """Words a minute over all (0: nothing was read) and by paragraph, the longest silence and when it begins (seconds),
-    slips, and the pace against the plan in a sentence."""
+    slips, the pace against the plan in a sentence, and what else is worth a word."""
 
     words_per_minute: float
     paces: tuple[PaceOf, ...]
@@ -40,6 +42,7 @@ class TakeFigures:
     silence_at: float
     slips: int
     pace: str
+    remarks: tuple[str, ...]
 
 
 @remembered(64)
@@ -52,18 +55,15 @@ def take_figures(lesson: Lesson, take: str, trail: Trail) -> TakeFigures:
         return not any(one.start <= at < one.end for one in dropped)
 
     visits = [visit for visit in shown.visits if is_kept(visit.start)]
-    rate = _rate(visits)
+    rate = words_a_minute(visits)
     silence, begins = _longest_silence(shown)
     slips = sum(slip.kind is not SlipKind.SAID_TWICE and is_kept(slip.start) for slip in shown.slips)
     paces = tuple(_paces(lesson, visits))
-    return TakeFigures(rate, paces, silence, begins, slips, _in_words(lesson.words_per_minute, rate, paces))
-
-
-def _rate(visits: Sequence[Visit]) -> float:
-    """Words a minute; a longer gap than a reader's rest is talk, and counts as one."""
-    spent = sum(min(b.start - a.start, a.end - a.start + LONGEST_REST_COUNTED) for a, b in pairwise(visits))
-    spent += sum(visit.end - visit.start for visit in visits[-1:])
-    return round(60 * len(visits) / spent, 1) if spent > 0 else 0.0
+    remarks = (
+        *((f"{slips} slip{'s' if slips > 1 else ''}",) if slips else ()),
+        *((f"longest silence {silence:.0f} s",) if silence >= LONG_SILENCE else ()),
+    )
+    return TakeFigures(rate, paces, silence, begins, slips, _in_words(lesson.words_per_minute, rate, paces), remarks)
 
 
 def _paces(lesson: Lesson, visits: Sequence[Visit]) -> Iterator[PaceOf]:
@@ -76,7 +76,7 @@ def _paces(lesson: Lesson, visits: Sequence[Visit]) -> Iterator[PaceOf]:
         for block in passage.blocks:
             own = read.get(block.id, [])
             if len(own) >= FEWEST_WORDS:
-                yield PaceOf(block.words[0].id, _rate(own))
+                yield PaceOf(block.words[0].id, words_a_minute(own))
 
 
 def _longest_silence(trail: Trail) -> tuple[float, float]:

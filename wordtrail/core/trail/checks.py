@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection, Mapping
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 from itertools import pairwise
@@ -88,16 +88,22 @@ def places_to_check(trail: Trail, printed: Mapping[str, str]) -> tuple[Check, ..
 
 def figures(trail: Trail, words: Collection[str]) -> Figures:
     """The figures of a trail over the words of the passages (their ids)."""
-    reading = sum(min(b.start - a.start, a.end - a.start + LONGEST_REST_COUNTED) for a, b in pairwise(trail.visits))
-    reading += sum(visit.end - visit.start for visit in trail.visits[-1:])
     sound = trail.sound_end - trail.sound_start
     talk = sum(aside.end - aside.start for aside in trail.asides)
     return Figures(
         read=len({visit.word for visit in trail.visits} & set(words)),
         words=len(words),
-        words_per_minute=round(60 * len(trail.visits) / reading, 1) if reading > 0 else 0.0,
+        words_per_minute=words_a_minute(trail.visits),
         talk=round(min(1.0, talk / sound), 3) if sound > 0 else 0.0,
     )
+
+
+def words_a_minute(visits: Sequence[Visit]) -> float:
+    """The pace of words that were read, with the rests between them; a longer gap than a reader's rest counts as one.
+    0 where nothing was read."""
+    spent = sum(min(b.start - a.start, a.end - a.start + LONGEST_REST_COUNTED) for a, b in pairwise(visits))
+    spent += sum(visit.end - visit.start for visit in visits[-1:])
+    return round(60 * len(visits) / spent, 1) if spent > 0 else 0.0
 
 
 def _unsure(visit: Visit) -> Check:

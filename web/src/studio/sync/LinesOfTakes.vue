@@ -58,7 +58,9 @@ function putBack(one: Version) {
   <ul class="flex flex-col divide-y divide-hairline" aria-label="Sentences in all takes">
     <li v-for="line in lines.data.value?.lines" :key="line.first" class="py-3">
       <p class="mb-2 font-passage text-[19px] leading-snug">{{ textOf(line) }}</p>
-      <p v-if="!line.versions.length" class="text-[14px] text-quiet">Not read in any take.</p>
+      <p v-if="!line.versions.some((one) => one.heard)" class="mb-2 text-[14px] text-signal">
+        {{ line.versions.length ? 'Not in the lesson now: use a reading of it.' : 'Not read in any take.' }}
+      </p>
       <ul class="flex flex-wrap gap-2">
         <li
           v-for="one in line.versions"

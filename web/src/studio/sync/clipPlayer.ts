@@ -29,5 +29,5 @@ export function useClipPlayer() {
     await one.play().catch(stop)
   }
   onBeforeUnmount(stop)
-  return { playing, play, stop }
+  return { playing, play }
 }

@@ -39,8 +39,8 @@ class Place:
 
 class Follower:
     """Follows one reader along a route; `taken_for` (39, 39) is what is heard for each phone. To words that are not
-    `open_to` her (by their number; the others are those of cards and questions) she is followed only where she was said
-    to go: what is asked in talk is made of the same words."""
+    `open_to` her (by their number: those of cards and questions) she is followed only where she was said to go, since
+    what is asked in talk is made of the same words."""
 
     def __init__(self, route: Route, taken_for: Matrix, open_to: npt.NDArray[np.bool_] | None = None) -> None:
         self._route, self._taken_for = route, taken_for
@@ -55,9 +55,8 @@ class Follower:
 
     def go_to(self, word: int) -> None:
         """She goes on with this word of the route."""
-        talk = np.full(self._route.words + 1, np.float32(1e9), np.float32)
-        talk[word] = 0.0
-        self._state = State(np.full(len(self._route.phone), np.float32(1e9), np.float32), talk)
+        begun = self._search.beginning()
+        self._state = State(begun.phones, np.roll(begun.talk, word))
         self._place = Place(word - 1, reading=False)
 
     def follow(self, settled: Frames, still_open: Frames) -> Place:
