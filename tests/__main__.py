@@ -1,6 +1,7 @@
 """Runs every test and closes with the line "N passed, N failed". `python -m tests core.test_pace` runs some.
 
-The tests of the browser wait a lot, so all others run beside them, in a process that gives way to them.
+The tests of the browser wait a lot, so all others run beside them, in a process that gives way to them; after those,
+the ones that record, which wait the most.
 """
 
 from __future__ import annotations
@@ -12,7 +13,8 @@ import sys
 import tempfile
 import time
 import unittest
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
+from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 
 ROOT = Path(__file__).resolve().parents[1]
@@ -21,6 +23,8 @@ SLOWEST = 12
 """How many of the slowest tests are named at the end."""
 
 BROWSER = "browser"
+RECORDING = ("browser.test_faults", "browser.test_narration_desk")
+"""Tests that record for as long as they take."""
 GIVING_WAY = 15
 """How nice the process of the other tests is."""
 
@@ -68,20 +72,27 @@ def run_all() -> tuple[int, int]:
     names = sorted(_modules())
     browser = [name for name in names if name.startswith(f"{BROWSER}.")]
     others = [name for name in names if name not in browser]
+    with ThreadPoolExecutor(1) as beside:
+        there = beside.submit(lambda: [_beside(others, GIVING_WAY), _beside(RECORDING, 0)])
+        here = run([name for name in browser if name not in RECORDING])
+        found = [front_end, here, *there.result()]
+    return sum(passed for passed, _ in found), sum(failed for _, failed in found)
+
+
+def _beside(names: Sequence[str], niceness: int) -> tuple[int, int]:
+    """Run some tests in a process of their own, and say what they said when they are over; how many passed and
+    failed."""
     with tempfile.TemporaryFile("w+") as said:
-        beside = subprocess.Popen(
-            [sys.executable, "-m", "tests", *others],
+        subprocess.run(
+            [sys.executable, "-m", "tests", *names],
             stdout=said,
             stderr=subprocess.STDOUT,
-            preexec_fn=lambda: os.nice(GIVING_WAY),
+            preexec_fn=lambda: os.nice(niceness),
         )
-        here = run(browser)
-        beside.wait()
         said.seek(0)
-        print(text := said.read())
+        print(text := said.read(), flush=True)
     words = text.split()
-    there = (int(words[-4]), int(words[-2])) if words[-3:-2] == ["passed,"] else (0, len(others))
-    return front_end[0] + here[0] + there[0], front_end[1] + here[1] + there[1]
+    return (int(words[-4]), int(words[-2])) if words[-3:-2] == ["passed,"] else (0, len(names))
 
 
 def run_front_end() -> tuple[int, int]:

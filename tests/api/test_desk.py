@@ -6,13 +6,19 @@ import base64
 import hashlib
 import io
 from importlib.resources import files
+from pathlib import Path
+from tempfile import TemporaryDirectory
 
 import numpy as np
 
 from tests.api.test_api import ApiTest
+from tests.browser.harness import write_wav
+from tests.films import film, film_with_sound
+from wordtrail.core.edit.sound_care import SoundCare
 from wordtrail.jobs.take_work import align_take
 from wordtrail.media.decode import decode
 from wordtrail.service import following
+from wordtrail.service.sound import keep_cared_copy
 
 DEMO = files("wordtrail.standins") / "demo"
 PIP = (DEMO / "pip.m4a").read_bytes()
@@ -156,6 +162,92 @@ class DeskTest(ApiTest):
         for _ in range(2):
             self.assertEqual(self.client.put(path, data=b"sound", headers=headers).status_code, 200)
         self.assertEqual(self.client.put(path, data=b"x", headers={"Content-Digest": "md5=:x:"}).status_code, 200)
+
+    def test_the_camera_is_kept_beside_the_sound(self) -> None:
+        take = self.client.post(f"/api/lessons/{self.lesson}/takes", json={}).json["id"]
+        with TemporaryDirectory() as folder:
+            film(Path(folder) / "film", seconds=3.0, size=(320, 240))
+            picture = (Path(folder) / "film").read_bytes()
+        self.client.put(f"/api/takes/{take}/pieces/0", data=PIP)
+        half = len(picture) // 2
+        for number, part in ((0, picture[:half]), (0, picture[:half]), (1, picture[half:])):
+            path = f"/api/takes/{take}/camera/{number}"
+            self.assertEqual(self.client.put(path, data=part).status_code, 200)
+        self.assert_problem(self.client.put(f"/api/takes/{take}/camera/9", data=b"x"), 409, says="missing")
+        events = [
+            {"at": 0.2, "what": "camera", "detail": "large"},
+            {"at": 2.0, "what": "camera", "detail": "small"},
+            {"at": 3.2, "what": "camera", "detail": "gone"},
+        ]
+        self.client.post(f"/api/takes/{take}/events", json={"first": 0, "events": events})
+        self.assertEqual(self.client.post(f"/api/takes/{take}/finish").status_code, 202)
+        align_take(self.workspace, take, lambda phase, share: None)
+        found = self.view()["takes"][-1]
+        self.assertEqual(
+            [(one["start"], one["end"], one["size"]) for one in found["camera"]],
+            [(0.2, 2.0, "large"), (2.0, 3.2, "small")],
+        )
+        answer = self.client.get(f"/api/takes/{take}/camera")
+        self.assertEqual((answer.status_code, answer.mimetype), (200, "video/mp4"))
+
+    def test_a_picture_that_cannot_be_read_leaves_the_sound(self) -> None:
+        take = self.client.post(f"/api/lessons/{self.lesson}/takes", json={}).json["id"]
+        self.client.put(f"/api/takes/{take}/pieces/0", data=PIP)
+        self.client.put(f"/api/takes/{take}/camera/0", data=b"no picture at all" * 40)
+        events = [{"at": 0.2, "what": "camera", "detail": "large"}]
+        self.client.post(f"/api/takes/{take}/events", json={"first": 0, "events": events})
+        self.client.post(f"/api/takes/{take}/finish")
+        align_take(self.workspace, take, lambda phase, share: None)
+        found = self.view()["takes"][-1]
+        self.assertEqual((found["camera"], found["has_trail"]), ([], True))
+        self.assertIn("picture of this take cannot be read", found["fault"])
+
+    def test_a_film_gives_sound_and_camera(self) -> None:
+        with TemporaryDirectory() as folder:
+            (Path(folder) / "pip.m4a").write_bytes(PIP)
+            film_with_sound(Path(folder) / "film.mkv", Path(folder) / "pip.m4a", 5.0)
+            made = (Path(folder) / "film.mkv").read_bytes()
+        path = f"/api/lessons/{self.lesson}/takes/file"
+        answer = self.client.post(path, data={"sound": (io.BytesIO(made), "us.mov")})
+        self.assertEqual(answer.status_code, 202)
+        align_take(self.workspace, answer.json["subject"], lambda phase, share: None)
+        found = self.view()["takes"][-1]
+        self.assertEqual([one["size"] for one in found["camera"]], ["small"])
+        self.assertGreater(found["words_read"], 20)
+        self.assertEqual(self.client.get(f"/api/takes/{found['id']}/camera").mimetype, "video/mp4")
+
+    def test_sound_from_elsewhere_goes_through_the_same_checks(self) -> None:
+        sound = decode(Path(str(DEMO / "pip.m4a")), 48_000)
+        at = np.arange(len(sound)) / 48_000
+        hum = sum(0.02 / n * np.sin(2 * np.pi * 50 * n * at) for n in (1, 2, 3, 4))
+        with TemporaryDirectory() as folder:
+            write_wav(Path(folder) / "hum.wav", sound + hum, 48_000)
+            data = (Path(folder) / "hum.wav").read_bytes()
+        path = f"/api/lessons/{self.lesson}/takes/file"
+        answer = self.client.post(path, data={"sound": (io.BytesIO(data), "phone.wav")})
+        align_take(self.workspace, answer.json["subject"], lambda phase, share: None)
+        found = self.view()["takes"][-1]["advice"]
+        self.assertEqual([one["fault"] for one in found], ["hum"])
+        self.assertIn("battery", found[0]["do"])
+
+    def test_less_noise_and_an_even_sound_are_switches(self) -> None:
+        take = self.view()["take_in_use"]
+        before = self.client.get(f"/api/takes/{take}/sound").data
+        for query in ({}, {"less_noise": True}, {"even": True, "start": 8}):
+            sample = self.client.get(f"/api/takes/{take}/heard", query_string=query)
+            self.assertEqual((sample.status_code, sample.mimetype), (200, "audio/mp4"))
+        copy = f"/api/takes/{take}/sound?less_noise=true&even=true"
+        self.assertEqual(self.client.get(copy).status_code, 503, "it is being made")
+        keep_cared_copy(self.workspace, SoundCare(take, less_noise=True, even=True))
+        after = self.client.get(copy)
+        self.assertEqual(after.status_code, 200)
+        self.assertNotEqual(after.data, before)
+        self.assertEqual(self.client.get(f"/api/takes/{take}/sound").data, before)
+        self.send(self.view(), kind="care for sound", take=take, less_noise=True, even=False)
+        stage = self.client.get(f"/api/lessons/{self.lesson}/stage").json["whole"]
+        self.assertEqual(stage["edits"]["cares"], [{"take": take, "less_noise": True, "even": False}])
+        self.send(self.view(), kind="care for sound", take=take, less_noise=False, even=False)
+        self.assertEqual(self.view()["lesson"]["sound_cares"], [])
 
     def test_a_take_has_a_name_and_figures(self) -> None:
         take = self.view()["take_in_use"]

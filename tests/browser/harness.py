@@ -12,7 +12,7 @@ import tempfile
 import time
 import urllib.request
 import wave
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from pathlib import Path
 
@@ -98,6 +98,39 @@ def _started(command: list[str], folder: Path) -> Iterator[str]:
     finally:
         process.terminate()
         process.wait(20)
+
+
+class OwnServer:
+    """A Word Trail of one's own, which can be killed, and started again in the same folder at the same address;
+    `program` is run in the place of the usual start."""
+
+    def __init__(self, folder: Path, program: Sequence[str] = ("-m", "wordtrail.cli"), **environment: str) -> None:
+        self._folder, self._program, self._environment = folder, program, environment
+        self._port = free_port()
+        self.address = f"http://127.0.0.1:{self._port}"
+        self._process: subprocess.Popen | None = None
+
+    def start(self) -> None:
+        """Start it, and wait until it answers."""
+        self._process = subprocess.Popen(
+            [sys.executable, *self._program, "demo", "--port", str(self._port)],
+            cwd=self._folder,
+            stdout=subprocess.DEVNULL,
+            env={**os.environ, "PYTHONPATH": str(ROOT), "PYTHONWARNINGS": "ignore", **self._environment},
+        )
+        _wait(self.address, self._process)
+
+    def kill(self) -> None:
+        """Kill it as a power cut would, without a word."""
+        if self._process:
+            self._process.kill()
+            self._process.wait(20)
+
+    def stop(self) -> None:
+        """End it."""
+        if self._process and self._process.poll() is None:
+            self._process.terminate()
+            self._process.wait(20)
 
 
 def _wait(address: str, process: subprocess.Popen) -> None:

@@ -49,12 +49,16 @@ def main() -> None:
         page.locator('[data-box="a36"]').click(modifiers=["Shift"])
         shot("plan")
         _plans(page, address, lessons, shot)
-        _desk(page, pond)
-        shot("desk")
-        page.keyboard.up("p")
+        page.goto(f"{pond}/record")
+        page.get_by_role("button", name="Record a take").wait_for()
+        shot("record")
         page.goto(f"{bee}/sync")
-        page.locator("[data-visit^='a5@']").first.click()
+        page.get_by_role("button", name="Check next").click()
+        page.get_by_role("article").filter(has_text="to check").wait_for()
+        page.mouse.move(1100, 780)
+        page.wait_for_timeout(3000)
         shot("sync")
+        _shorter(page, shot)
         _directed(page, pond)
         shot("sync-directions")
         _voice(page, pip, shot)
@@ -83,7 +87,7 @@ def main() -> None:
 
 
 def _bring_in(page: Page, address: str, shot: Callable[[str], None]) -> None:
-    """Files and a photographed page on their way into a lesson, the check of its words, the page as its photo."""
+    """Files and a photographed page on their way into a lesson, and the check of its words."""
     page.goto(f"{address}/new")
     with tempfile.TemporaryDirectory() as folder:
         science = printed("science", 200, Typeface.LITERATA)
@@ -100,10 +104,6 @@ def _bring_in(page: Page, address: str, shot: Callable[[str], None]) -> None:
     page.get_by_role("button", name="Make the lesson and check the text").click()
     page.get_by_role("button", name="Check next word").wait_for()
     shot("check")
-    page.get_by_role("radio", name="As the photo").first.click()
-    page.get_by_role("tab", name="As students see it").click()
-    page.get_by_role("button", name="Next page").click()
-    shot("photo-page")
 
 
 def _plans(page: Page, address: str, lessons: list[dict], shot: Callable[[str], None]) -> None:
@@ -124,18 +124,23 @@ def _plans(page: Page, address: str, lessons: list[dict], shot: Callable[[str], 
     shot("suggestions")
 
 
-def _desk(page: Page, lesson: str) -> None:
-    """A rehearsal: a page with its notes, words that are chosen for a new mark, and the pointer on the picture."""
-    page.goto(f"{lesson}/record")
-    page.get_by_role("button", name="Rehearse, without sound").click()
-    page.get_by_text("Your notes").wait_for()
-    page.keyboard.press("ArrowRight")
-    page.wait_for_timeout(1500)
-    place = page.locator("svg.stage-page image").first.bounding_box()
-    page.locator("[data-box]").nth(14).click()
-    if place:
-        page.mouse.move(place["x"] + 0.72 * place["width"], place["y"] + 0.44 * place["height"])
-        page.keyboard.down("p")
+def _shorter(page: Page, shot: Callable[[str], None]) -> None:
+    """Silences that were tightened, words that were cut, and how it was read; then all as it was."""
+    panel = page.get_by_role("region", name="Make it shorter")
+    panel.get_by_role("button", name="Tighten").click()
+    panel.get_by_text("None is longer").wait_for()
+    page.locator("[data-visit^='a24@']").first.click()
+    page.locator("[data-visit^='a27@']").first.click(modifiers=["Shift"])
+    page.keyboard.press("x")
+    page.get_by_text("cut", exact=False).filter(has_text="“").first.wait_for()
+    read = page.get_by_role("region", name="How it was read")
+    read.get_by_label("Grade").select_option("3")
+    read.scroll_into_view_if_needed()
+    page.mouse.move(1100, 780)
+    shot("sync-time")
+    for _ in range(2):
+        page.keyboard.press("Control+z")
+        page.wait_for_timeout(500)
 
 
 def _directed(page: Page, lesson: str) -> None:
@@ -153,6 +158,9 @@ def _voice(page: Page, lesson: str, shot: Callable[[str], None]) -> None:
     page.get_by_role("radio", name="my voice").click()
     page.get_by_role("button", name="Microphone").click()
     page.get_by_role("option", name="Simulated microphone").click()
+    page.get_by_role("switch", name="Camera").click()
+    page.get_by_role("button", name="Which camera").click()
+    page.get_by_role("option", name="Simulated camera").click()
     page.get_by_role("button", name="Record a take").click()
     page.get_by_text("recording", exact=True).wait_for()
     page.locator("[data-stone][data-word=a8]").wait_for()

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import time
 import unittest
+from collections.abc import Callable
 from pathlib import Path
 
 from playwright.sync_api import Browser, ConsoleMessage, Page, ViewportSize, expect
@@ -71,6 +73,13 @@ class StudioTest(unittest.TestCase):
         faults = watched(page)
         self.addCleanup(lambda: self.assertEqual(faults, []))
         return page
+
+    def wait_until(self, is_so: Callable[[], bool]) -> None:
+        """Wait until long work has made something so."""
+        until = time.monotonic() + JOB / 1000
+        while not is_so():
+            self.assertLess(time.monotonic(), until, "it did not come to that")
+            time.sleep(0.3)
 
     def lesson(self, page: Page, title: str = "Bee") -> str:
         """The id of a demo lesson."""

@@ -20,6 +20,7 @@ from werkzeug.http import parse_options_header
 
 from tests.browser.harness import delivered
 from tests.browser.studio import JOB
+from tests.films import film
 from wordtrail.api.network_door import machine_address
 
 TITLE = "The Bee’s Wörterweg ★"
@@ -273,15 +274,24 @@ class AsDeliveredTest(unittest.TestCase):
         take = self.got("POST /lessons/{lesson}/takes", lesson=lesson, send={"origin": "microphone"})["id"]
         for number, start in enumerate(range(0, len(sound), 100_000)):
             self.got("PUT /takes/{take}/pieces/{number}", take=take, number=number, data=sound[start : start + 100_000])
-        self.got("POST /takes/{take}/events", take=take, send={"first": 0, "events": [{"at": 1.0, "what": "pause"}]})
+        with tempfile.TemporaryDirectory() as folder:
+            film(Path(folder) / "film", seconds=1.0, size=(320, 240))
+            picture = (Path(folder) / "film").read_bytes()
+        self.got("PUT /takes/{take}/camera/{number}", take=take, number=0, data=picture)
+        events = [{"at": 0.1, "what": "camera", "detail": "small"}, {"at": 1.0, "what": "pause"}]
+        self.got("POST /takes/{take}/events", take=take, send={"first": 0, "events": events})
         finishing = self.got("POST /takes/{take}/finish", take=take)
         self.got("POST /jobs/{job}/cancel", job=finishing["id"])
         self.ended(finishing["id"])
         self.ended(self.got("POST /takes/{take}/align", take=take)["id"])
+        self.assertTrue(self.ask("GET /takes/{take}/camera", take=take).ok)
+        heard = self.ask("GET /takes/{take}/heard", take=take, query={"less_noise": "true"})
+        self.assertGreater(len(heard.body()), 20_000)
         file = {"name": "pip.m4a", "mimeType": "audio/mp4", "buffer": sound}
         self.ended(self.got("POST /lessons/{lesson}/takes/file", lesson=lesson, form={"sound": file})["id"])
         newer = self.got("GET /lessons/{lesson}", lesson=lesson)["takes"][-1]["id"]
         self.got("POST /takes/{take}/name", take=newer, send={"name": "The second try"})
+        self.shape()
         self.assertTrue(self.got("GET /lessons/{lesson}/lines", lesson=lesson)["lines"])
         rain = next(one["id"] for one in self.got("GET /lessons")["lessons"] if "Rain" in one["title"])
         self.assertIn("place", self.got("GET /lessons/{lesson}/place", lesson=rain))
@@ -295,6 +305,35 @@ class AsDeliveredTest(unittest.TestCase):
         self.got("POST /takes/{take}/set-aside", take=newer)
         self.got("DELETE /takes/{take}", take=newer)
         self.assertEqual([one["id"] for one in self.got("GET /lessons/{lesson}", lesson=lesson)["takes"]], [take])
+
+    def shape(self) -> None:
+        """What could be cut of a take, how it was read, and its timing as files."""
+        kite = next(one["id"] for one in self.got("GET /lessons")["lessons"] if "Kite" in one["title"])
+        take = self.got("GET /lessons/{lesson}", lesson=kite)["take_in_use"]
+        shorter = self.got("GET /lessons/{lesson}/shorter", lesson=kite, query={"take": take, "longest": "0.8"})
+        self.assertGreater(shorter["found"]["was"], 10)
+        stretch = {"take": take, "start": "4", "end": "5"}
+        cut = self.got("GET /lessons/{lesson}/cut", lesson=kite, query=stretch)["cut"]["cut"]
+        self.assertLess(cut["start"], cut["end"])
+        line = {"take": take, "start": 9.9, "end": 12.0}
+        again = self.got("POST /lessons/{lesson}/listen-again", lesson=kite, send=line)
+        self.assertEqual(len(again["words"]), 7, "“Wren had waited all week for wind.”")
+        echo = self.got("GET /lessons/{lesson}/echo", lesson=kite, query={"take": take, "start": "0", "end": "60"})
+        self.assertEqual(echo["seconds"], round(sum(one["seconds"] for one in echo["holds"]), 1))
+        slower = self.got("GET /lessons/{lesson}/slower", lesson=kite, query={"take": take})["stretches"]
+        self.assertTrue(all(0.7 <= one["pace"] < 1 for one in slower))
+        query = {one: str(value) for one, value in line.items()}
+        self.assertEqual(self.got("GET /lessons/{lesson}/same-words", lesson=kite, query=query)["readings"], [])
+        known = self.got("GET /lessons/{lesson}/reading", lesson=kite, query={"take": take, "grade": "3"})["known"]
+        self.assertTrue(known["paces"])
+        for kind in ("trail", "words-vtt", "phrases-srt", "ttml", "words-csv", "text-grid"):
+            made = self.ask("GET /lessons/{lesson}/timing/{kind}", lesson=kite, kind=kind, query={"take": take})
+            self.assertIn("kite", made.text().lower(), kind)
+        self.assertIn("Timeline", self.ask("GET /lessons/{lesson}/timeline", lesson=kite).text())
+        words = self.ask("GET /lessons/{lesson}/timing/{kind}", lesson=kite, kind="words-csv", query={"take": take})
+        sheet = {"name": "timing.csv", "mimeType": "text/csv", "buffer": words.body()}
+        read = self.got("POST /lessons/{lesson}/timing", lesson=kite, form={"file": sheet}, query={"take": take})
+        self.assertEqual((read["found"]["moves"], read["found"]["strange"]), ([], 0))
 
     def make_a_video(self, lesson: str) -> None:
         """The film, its captions and poster, as downloads."""

@@ -6,6 +6,7 @@ from __future__ import annotations
 import tempfile
 from pathlib import Path
 
+import av
 import numpy as np
 from playwright.sync_api import Page, expect
 
@@ -93,6 +94,32 @@ class NarrationDeskTest(StudioTest):
         expect(line.get_by_role("button", name="Take it out again")).to_have_count(0)
         self.assertEqual(self.view(page, lesson)["lesson"]["replacements"], [])
 
+    def test_it_is_recorded_in_two_sittings(self) -> None:
+        page = self.new_page()
+        pip = self.at_the_desk(page)
+        lesson = page.request.post(f"{self.address}/api/lessons/{pip}/copy").json()["id"]
+        words = self.words(self.view(page, lesson))
+        page.goto(f"{self.address}/lesson/{lesson}/record")
+        page.get_by_role("checkbox", name="With the cards and questions").uncheck()
+        page.get_by_role("radio", name="my voice").click()
+        watch_lights(page)
+        page.get_by_role("button", name="Record a take").click()
+        page.wait_for_function("word => window.framesSeen.some(([, lit]) => lit === word)", arg=words[6])
+        page.get_by_role("button", name="Stop and keep the take").click()
+        expect(page.get_by_text("How this reading goes")).to_be_visible(timeout=JOB)
+        page.goto(f"{self.address}/lesson/{lesson}/record")
+        on = page.get_by_role("button", name="Go on where you stopped")
+        expect(on).to_be_visible()
+        on.click()
+        # The microphone reads from the beginning again: what it reads of the rest goes on with the lesson.
+        page.wait_for_timeout(14_000)
+        page.get_by_role("button", name="Stop and keep the take").click()
+        page.get_by_role("tab", name="All takes").click(timeout=JOB)
+        self.wait_until(lambda: len({clip["take"] for clip in self.clips(page, lesson)}) == 2)
+
+    def clips(self, page: Page, lesson: str) -> list[dict]:
+        return list(page.request.get(f"{self.address}/api/lessons/{lesson}/stage").json()["whole"]["edits"]["clips"])
+
     def test_what_could_not_be_sent_follows_after_the_window_was_closed(self) -> None:
         page = self.new_page()
         lesson = self.at_the_desk(page)
@@ -107,14 +134,75 @@ class NarrationDeskTest(StudioTest):
         again = context.new_page()
         again.goto(f"{self.address}/lesson/{lesson}/record")
         again.get_by_role("button", name="Keep it as a take").click()
-        again.wait_for_function(
-            """async ([lesson, take]) => {
-              const view = await (await fetch(`/api/lessons/${lesson}`)).json()
-              return view.takes.some((one) => one.id === take && one.seconds > 3)
-            }""",
-            arg=[lesson, take["id"]],
-            timeout=JOB,
+        self.wait_until(
+            lambda: any(one["id"] == take["id"] and one["seconds"] > 3 for one in self.view(again, lesson)["takes"])
         )
+
+    def test_the_camera_is_kept_beside_the_sound(self) -> None:
+        page = self.new_page()
+        lesson = self.at_the_desk(page)
+        page.get_by_role("switch", name="Camera").click()
+        expect(page.get_by_label("What the camera sees")).to_be_visible()
+        page.get_by_role("button", name="Record a take").click()
+        expect(page.get_by_text("recording", exact=True)).to_be_visible()
+        page.wait_for_timeout(2500)
+        page.keyboard.press("v")
+        expect(page.get_by_role("radio", name="large")).to_be_checked()
+        page.wait_for_timeout(2500)
+        page.get_by_role("button", name="Stop and keep the take").click()
+        page.wait_for_url("**/sync*")
+        take = self.take_with_camera(page, lesson)
+        small, large = take["camera"]
+        self.assertEqual((small["size"], large["size"], large["end"]), ("small", "large", None))
+        self.assertLess(small["start"], 0.5)
+        self.assertAlmostEqual(large["start"], 2.5, delta=1.0)
+        with tempfile.TemporaryDirectory() as folder:
+            film = Path(folder) / "camera.mp4"
+            answer = page.request.get(f"{self.address}/api/takes/{take['id']}/camera")
+            film.write_bytes(answer.body())
+            with av.open(str(film)) as container:
+                last = max(float(frame.time or 0) for frame in container.decode(video=0))
+        self.assertAlmostEqual(last, take["seconds"], delta=0.5)
+        page.goto(f"{self.address}/lesson/{lesson}/record")
+        newest = page.get_by_role("listitem", name=f"Take {take['number']}")
+        newest.get_by_role("button", name="Sound and camera").click()
+        expect(newest.get_by_label("What the camera saw")).to_be_visible()
+        newest.get_by_role("switch", name="Less noise").click()
+        newest.get_by_role("button", name="Hear it like this").click()
+        expect(newest.get_by_role("button", name="Stop")).to_be_visible()
+        cares = self.view(page, lesson)["lesson"]["sound_cares"]
+        self.assertEqual(cares, [{"take": take["id"], "less_noise": True, "even": False}])
+        newest.get_by_role("switch", name="Less noise").click()
+        expect(newest.get_by_role("button", name="Hear it like this")).to_have_count(0)
+
+    def take_with_camera(self, page: Page, lesson: str) -> dict:
+        """The newest take, when the copy of its camera's picture is there."""
+        take = self.view(page, lesson)["takes"][-1]
+        self.wait_until(lambda: page.request.head(f"{self.address}/api/takes/{take['id']}/camera").ok)
+        return dict(self.view(page, lesson)["takes"][-1])
+
+    def test_a_camera_that_is_refused_or_unplugged_leaves_the_sound_alone(self) -> None:
+        page = self.new_page()
+        page.add_init_script(CAMERA_TO_PULL)
+        lesson = self.at_the_desk(page)
+        page.evaluate("window.refuses = true")
+        page.get_by_role("switch", name="Camera").click()
+        expect(page.get_by_role("alert").filter(has_text="may not use the camera")).to_be_visible()
+        page.evaluate("window.refuses = false")
+        page.get_by_role("switch", name="Camera").click()
+        expect(page.get_by_label("What the camera sees")).to_be_visible()
+        page.get_by_role("button", name="Record a take").click()
+        expect(page.get_by_text("recording", exact=True)).to_be_visible()
+        page.wait_for_timeout(2500)
+        page.evaluate("window.pull()")
+        expect(page.get_by_role("alert").filter(has_text="The camera went away. The sound goes on")).to_be_visible()
+        expect(page.get_by_text("recording", exact=True)).to_be_visible()
+        page.wait_for_timeout(2500)
+        page.get_by_role("button", name="Stop and keep the take").click()
+        page.wait_for_url("**/sync*")
+        take = self.take_with_camera(page, lesson)
+        (stretch,) = take["camera"]
+        self.assertGreater(take["seconds"], stretch["end"] + 1.5, "the sound is longer than the picture")
 
     def test_the_microphone_is_tried_before(self) -> None:
         page = self.new_page()
@@ -137,3 +225,20 @@ class NarrationDeskTest(StudioTest):
             expect(stone).to_have_attribute("data-word", word)
         page.get_by_role("button", name="Light the next word").click()
         expect(stone).to_have_attribute("data-word", words[3])
+
+
+CAMERA_TO_PULL = """
+const opens = navigator.mediaDevices.getUserMedia.bind(navigator.mediaDevices)
+navigator.mediaDevices.getUserMedia = async (wanted) => {
+  if (wanted.video && window.refuses) throw new DOMException('no', 'NotAllowedError')
+  const stream = await opens(wanted)
+  if (wanted.video)
+    window.pull = () => {
+      const [track] = stream.getVideoTracks()
+      track.stop()
+      track.dispatchEvent(new Event('ended'))
+    }
+  return stream
+}
+"""
+"""A camera that can be refused, and pulled out while it is recorded."""

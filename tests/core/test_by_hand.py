@@ -10,8 +10,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.worlds import TAKE, lesson, trail, without
+from wordtrail.core.changes.by_hand_changes import LeaveUnread, PlaceWords, UnplaceWords
+from wordtrail.core.changes.checking_changes import CheckAgain
 from wordtrail.core.changes.commands import apply
-from wordtrail.core.changes.take_changes import CheckAgain, LeaveUnread, PlaceWords, UnplaceWords
 from wordtrail.core.errors import LessonError
 from wordtrail.core.lesson.checking import checks_of
 from wordtrail.core.lesson.current_trail import current_trail

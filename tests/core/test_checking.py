@@ -10,9 +10,9 @@ from hypothesis import strategies as st
 
 from tests.worlds import TAKE, lesson, planned, trail
 from wordtrail.core.changes.block_changes import EditBlock
+from wordtrail.core.changes.checking_changes import CheckAgain, CheckedPlace, SettlePlaces
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.point_changes import KeepPoint
-from wordtrail.core.changes.take_changes import CheckAgain, CheckedPlace, SettlePlaces
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.checking import checks_of
 from wordtrail.core.lesson.model import Lesson
@@ -39,8 +39,8 @@ def with_question(made: Lesson, found: Trail, said: int) -> Trail:
     """The trail with so many words of the question read at its end, the first of them misread."""
     whole = [word.id for word in script(made) if word.id.startswith("pause1.question")]
     prompt = whole[:said]
-    visits = tuple(Visit(word, 20.0 + n, 20.5 + n) for n, word in enumerate(prompt))
-    slips = (Slip(SlipKind.MISREAD, prompt[0], 20.0, 20.5, "hive"),)
+    visits = tuple(Visit(word, 14.0 + n, 14.5 + n) for n, word in enumerate(prompt))
+    slips = (Slip(SlipKind.MISREAD, prompt[0], 14.0, 14.5, "hive"),)
     return replace(found, visits=(*found.visits, *visits), unread=tuple(whole[said:]), slips=slips)
 
 
@@ -108,10 +108,10 @@ class ChangedTest(unittest.TestCase):
         point = made.pause_points[0]
         asked = apply(made, KeepPoint(replace(point, question="Why does she go there?")))
         prompt = [word.id for word in script(made) if word.id.startswith("pause1.question")]
-        visits = tuple(Visit(word, 20.0 + n, 20.5 + n) for n, word in enumerate(prompt))
+        visits = tuple(Visit(word, 14.0 + n, 14.5 + n) for n, word in enumerate(prompt))
         found = replace(trail(made), visits=(*trail(made).visits, *visits))
         other = apply(made, KeepPoint(replace(point, question="Who dances?")))
-        self.assertEqual([one.start for one in checks_of(other, TAKE, found)], [20.0], "where the old one is asked")
+        self.assertEqual([one.start for one in checks_of(other, TAKE, found)], [14.0], "where the old one is asked")
         self.assertEqual(checks_of(asked, TAKE, trail(made)), ())
         self.assertEqual([one.kind for one in checks_of(asked, TAKE, found)], [CheckKind.CHANGED])
 

@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 
 from tests.worlds import TAKE, lesson, trail
 from wordtrail.core.changes.commands import apply
-from wordtrail.core.changes.joining_changes import PutStretchBack, UseStretch
+from wordtrail.core.changes.joining_changes import PutInPlace, PutStretchBack, UseStretch
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
 from wordtrail.core.edit.edit_list import Clip, EditList
 from wordtrail.core.edit.joining import Cut, Replacement, joined, with_replacement
@@ -19,9 +19,10 @@ from wordtrail.core.errors import LessonError
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.kept_clips import kept_clips, takes_used
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.placing import TakePlace, placed, where_stopped
+from wordtrail.core.lesson.placing import TakePlace, place_of, placed, where_stopped
 from wordtrail.core.lesson.versions import lines_of, stretch_of
 from wordtrail.core.plan.model import PausePoint
+from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.trail.model import Aside, Slip, SlipKind, Trail, Visit
 
 WHOLE = Clip("one", 1.0, 20.0)
@@ -123,8 +124,7 @@ class LessonTest(unittest.TestCase):
     def in_place(self, made: Lesson, trails: dict[str, Trail]) -> Lesson:
         stretch = stretch_of(made, TAKE, trails[TAKE], "a10", "a11")
         assert stretch is not None
-        found = placed(made, TakePlace(TAKE, *stretch, "a10", "a11"), trails[TAKE], OTHER, trails[OTHER])
-        assert found is not None
+        (found,) = placed(made, trails, TakePlace(TAKE, *stretch, "a10", "a11"), OTHER)
         return apply(made, UseStretch(found))
 
     def test_a_sentence_read_again_goes_into_its_place_and_back(self) -> None:
@@ -153,13 +153,21 @@ class LessonTest(unittest.TestCase):
         self.assertTrue(ends.end - 0.5 <= sheet.gates[0].at <= following.start)
 
     def test_where_the_take_has_no_such_words_nothing_is_placed(self) -> None:
-        found = placed(self.lesson, TakePlace(TAKE, 2, 3, "a1", "a2"), trail(), OTHER, self.trails[OTHER])
-        self.assertIsNone(found)
+        self.assertEqual(placed(self.lesson, self.trails, TakePlace(TAKE, 2, 3, "a1", "a2"), OTHER), ())
+
+    def test_words_that_come_from_two_takes_are_read_again_at_once(self) -> None:
+        made = self.in_place(self.lesson, self.trails)
+        trails = {**self.trails, "third": again(6, 13)}
+        place = place_of(made, trails, "a8", "a13")
+        made = apply(made, PutInPlace(placed(made, trails, place, "third")))
+        self.assertEqual({clip.take for clip in kept_clips(made, trails)}, {TAKE, "third"}, "the second is not heard")
+        sheet = compile_cues(made, trails, typeset(made), edit_list_of(made, trails))
+        self.assertEqual([light.word for light in sheet.lights], [word.id for word in made.words], "each word once")
 
     def test_talk_recorded_again_goes_in_as_a_whole(self) -> None:
         talk = Trail((), asides=(Aside(1.0, 4.0),), seconds=6, sound_start=1.0, sound_end=4.0)
-        found = placed(self.lesson, TakePlace(TAKE, 12.0, 15.0), trail(), OTHER, talk)
-        self.assertEqual(found, Replacement(TAKE, 12.0, 15.0, OTHER, 0.6, 4.4))
+        found = placed(self.lesson, {TAKE: trail(), OTHER: talk}, TakePlace(TAKE, 12.0, 15.0), OTHER)
+        self.assertEqual(found, (Replacement(TAKE, 12.0, 15.0, OTHER, 0.6, 4.4),))
 
     def test_damaged_stretches_are_refused(self) -> None:
         for bad in (
@@ -177,9 +185,8 @@ class GoingOnTest(unittest.TestCase):
         first = Trail(trail().visits[:13], seconds=12, sound_start=1, sound_end=9)
         self.assertEqual(where_stopped(made, ids(first)), "a12", "“Her dance …” was broken off")
         rest = again(11, len(words) - 1)
-        found = placed(made, TakePlace(TAKE), first, OTHER, rest)
-        assert found is not None
         trails = {TAKE: first, OTHER: rest}
+        (found,) = placed(made, trails, TakePlace(TAKE), OTHER)
         made = apply(made, UseStretch(found))
         sheet = compile_cues(made, trails, typeset(made), edit_list_of(made, trails))
         self.assertEqual([light.word for light in sheet.lights], [word.id for word in words])
@@ -193,8 +200,8 @@ class GoingOnTest(unittest.TestCase):
     def test_talk_before_the_first_word_is_heard(self) -> None:
         rest = replace(again(9, 17, begin=8.0), asides=(Aside(1.0, 6.0, "yesterday"),), sound_start=1.0)
         first = Trail(trail().visits[:9], seconds=12, sound_start=1, sound_end=7)
-        found = placed(lesson(), TakePlace(TAKE), first, OTHER, rest)
-        made = apply(lesson(), UseStretch(found)) if found else lesson()
+        (found,) = placed(lesson(), {TAKE: first, OTHER: rest}, TakePlace(TAKE), OTHER)
+        made = apply(lesson(), UseStretch(found))
         clips = kept_clips(made, {TAKE: first, OTHER: rest})
         self.assertEqual((clips[1].take, clips[1].start), (OTHER, 0.6))
 
@@ -215,6 +222,15 @@ class LinesTest(unittest.TestCase):
         now, before = lines_of(chosen, trails)[1].versions
         self.assertEqual((now.take, now.heard, now.put_back), (OTHER, True, other.choose))
         self.assertEqual((before.take, before.heard), (TAKE, False))
+
+    def test_verse_is_chosen_line_by_line(self) -> None:
+        made = Lesson((passage_from_text("Rain on the\nroof, rain on\nthe lane.", title="Rain"),))
+        words = [word.id for word in made.words]
+        read = Trail(tuple(Visit(word, n + 1.0, n + 1.6) for n, word in enumerate(words)), seconds=12, sound_end=10)
+        made = replace(made, chosen_take=TAKE)
+        lines = lines_of(made, {TAKE: read})
+        self.assertEqual([line.words for line in lines], [3, 3, 2])
+        self.assertEqual([line.first for line in lines], [words[0], words[3], words[6]])
 
     def test_a_third_reading_takes_the_place_of_the_second(self) -> None:
         made, third = lesson(), "take-3"

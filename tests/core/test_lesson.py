@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import unittest
-from dataclasses import fields, replace
+from dataclasses import fields, is_dataclass, replace
+from typing import Any, get_args, get_type_hints
 
 from tests.worlds import TAKE, lesson, planned, trail
 from wordtrail.core.changes.block_changes import AddBlock, EditBlock
@@ -13,12 +14,29 @@ from wordtrail.core.changes.mark_changes import AddMark, RemoveMark
 from wordtrail.core.changes.point_changes import KeepPoint, RemovePausePoint
 from wordtrail.core.changes.take_changes import ChooseTake, ClearTrim, MoveStart, SetPace, SetTrim
 from wordtrail.core.errors import LessonError
+from wordtrail.core.lesson.model import Lesson, without_takes
 from wordtrail.core.lesson.take_in_use import TakeUse, take_in_use, takes_to_ask_about, use_of_new
 from wordtrail.core.marks.forms.underline import Underline
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.text.model import BlockKind
 from wordtrail.core.trail.model import Aside
 from wordtrail.core.waypoints.waypoints import Screen, Standing, next_screen, waypoints
+
+
+class WithoutTakesTest(unittest.TestCase):
+    def test_nothing_that_names_a_take_is_left(self) -> None:
+        of_takes = [
+            name
+            for name, kind in get_type_hints(Lesson).items()
+            for one in get_args(kind)
+            if is_dataclass(one) and "take" in {field.name for field in fields(one)}
+        ]
+        self.assertIn("cuts", of_takes)
+        something: dict[str, Any] = dict.fromkeys(of_takes, ("something",))
+        full = replace(lesson(), **something)
+        bare = without_takes(full)
+        self.assertEqual({name: getattr(bare, name) for name in of_takes}, dict.fromkeys(of_takes, ()))
+        self.assertEqual(bare.chosen_take, "")
 
 
 class CommandsTest(unittest.TestCase):
@@ -158,3 +176,4 @@ class PathTest(unittest.TestCase):
         waiting = {"x": TakeUse.BY_ITSELF, "y": TakeUse.ASKED, "z": TakeUse.BY_CHOICE}
         self.assertEqual(takes_to_ask_about(waiting, "x"), ("y",))
         self.assertEqual(takes_to_ask_about(waiting, "y"), (), "it is used, which is an answer")
+        self.assertEqual(takes_to_ask_about(waiting, "z"), (), "a later one is used, which is one too")

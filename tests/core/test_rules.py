@@ -5,7 +5,7 @@ from __future__ import annotations
 import unittest
 from dataclasses import replace
 
-from tests.worlds import lesson, trail
+from tests.worlds import lesson
 from wordtrail.core.changes.block_changes import EditBlock
 from wordtrail.core.changes.card_changes import fresh_card
 from wordtrail.core.changes.commands import apply
@@ -33,8 +33,6 @@ from wordtrail.core.plan.as_put import as_put
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.text.span import Span
-from wordtrail.core.trail.checks import places_to_check
-from wordtrail.core.trail.model import Slip, SlipKind
 from wordtrail.media.colours import TOKENS
 
 
@@ -108,13 +106,6 @@ class HeldTest(unittest.TestCase):
         gate = Gate("p", 2.0, 5.0, "a1", "Why?")
         sheet = CueSheet(1, "wide", 9.0, 0.0, (), (Light("a1", 1.0, 3.0),), (), (gate,), (), ())
         self.assertEqual((state_at(sheet, 2.0).lit, state_at(sheet, 2.0, "p", 1.0).lit), ("a1", ""))
-
-
-class CheckTest(unittest.TestCase):
-    def test_a_word_said_twice_is_no_place_to_check(self) -> None:
-        for kind, places in ((SlipKind.SAID_TWICE, 0), (SlipKind.LEFT_OUT, 1)):
-            found = replace(trail(), slips=(Slip(kind, "a3", 2.0, 2.4),))
-            self.assertEqual(len(places_to_check(found, {"a3": "bee"})), places, kind)
 
 
 class MarkShapeTest(unittest.TestCase):

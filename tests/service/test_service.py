@@ -35,6 +35,7 @@ from wordtrail.store.surroundings import surroundings_of
 from wordtrail.store.tables import JobRow, VideoRow
 from wordtrail.store.takes import (
     TakeFiles,
+    Track,
     add_events,
     add_piece,
     begin_take,
@@ -222,7 +223,7 @@ class FinishingTest(ServiceTest):
         take = self.take()
         self.assertEqual([finish(self.workspace, take) for _ in range(2)], [self.lesson_id, self.lesson_id])
         self.assertEqual(self.workspace.blobs.read(TakeFiles(take).original), b"piece 0 piece 1 ")
-        self.assertEqual(self.workspace.blobs.keys(TakeFiles(take).pieces), [], "they are not kept twice")
+        self.assertEqual(self.workspace.blobs.keys(TakeFiles(take).pieces(Track.SOUND)), [], "they are not kept twice")
 
     def test_two_who_end_a_take_at_once_lose_nothing_of_it(self) -> None:
         take = self.take(pieces=40)

@@ -37,7 +37,10 @@ DOCUMENTS = Path(__file__).with_name("documents")
 LONG = "\n\n".join(f"Paragraph {n} says that the bee went home and danced. Nobody saw it." for n in range(400))
 
 
-NEW_IN_TAKES = ("takes.name", "takes.place", "takes.loudness", "takes.noise")
+NEW_IN_TAKES = (
+    "takes.name", "takes.place", "takes.loudness", "takes.noise", "takes.advice", "takes.camera_pieces",
+    "takes.camera_size", "takes.camera",
+)  # fmt: skip
 """What takes know since version 6."""
 
 

@@ -273,6 +273,7 @@ class Catalogue(Answer):
     symbols: list[Symbol]
     passage_formats: list[FileFormat]
     plan_formats: list[FileFormat]
+    timing_formats: list[FileFormat]
     photo_endings: list[str]
     fresh_point: PausePoint
     letters: str

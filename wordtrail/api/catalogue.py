@@ -17,6 +17,7 @@ from wordtrail.core.plan.model import THINK, PausePoint
 from wordtrail.core.text.block_kinds import BLOCK_KINDS
 from wordtrail.formats.all import PASSAGE_FORMATS, PLAN_FORMATS
 from wordtrail.formats.format import PassageFormat, PlanFormat
+from wordtrail.formats.timing.all import TIMING_FORMATS
 from wordtrail.media.pictures import PHOTO_ENDINGS
 
 routes = APIBlueprint("catalogue", __name__, url_prefix="/api")
@@ -61,6 +62,10 @@ def all_kinds() -> answers.Catalogue:
         symbols=list(Symbol),
         passage_formats=[_file_format(one, is_written=bool(one.write)) for one in PASSAGE_FORMATS],
         plan_formats=[_file_format(one, is_written=True) for one in PLAN_FORMATS],
+        timing_formats=[
+            answers.FileFormat(kind=one.kind, name=one.name, endings=[one.ending], is_written=True)
+            for one in TIMING_FORMATS
+        ],
         photo_endings=list(PHOTO_ENDINGS),
         letters=LETTERS,
         boxes_beside_text=MOST_BOXES,

@@ -43,7 +43,7 @@ from wordtrail.service.changing import change_lesson, go_back_or_on_in_lesson
 from wordtrail.service.copying import copy_of, name_lesson
 from wordtrail.service.giving import give_out, take_back
 from wordtrail.service.placing import as_heard
-from wordtrail.service.reading_here import found_here
+from wordtrail.service.reading_here import found_again, found_here
 from wordtrail.service.removing import remove
 from wordtrail.service.showing import showing, shown_before
 from wordtrail.service.sound import kept_sound
@@ -262,10 +262,12 @@ def guide(path: LessonPath, query: GuideQuery) -> Response:
 @routes.get("/lessons/<lesson>/trail", responses={200: take_answers.TrailView})
 def trail(path: LessonPath, query: TakeQuery) -> Response:
     """The trail of one take, as mended."""
-    heard = as_heard(context().workspace, path.lesson)
+    workspace = context().workspace
+    heard = as_heard(workspace, path.lesson)
     if query.take not in heard.trails:
         raise NotFound("trail")
-    return answer(trail_view(heard, query.take))
+    with workspace.database.read_session() as session:
+        return answer(trail_view(heard, get_take(session, query.take)))
 
 
 @routes.post("/lessons/<lesson>/read-here", responses={200: take_answers.FoundHere})
@@ -274,6 +276,17 @@ def find_read_here(path: LessonPath, body: take_answers.ReadHere) -> Response:
     stretch = Stretch(body.start, body.end)
     found = found_here(context().workspace, path.lesson, body.take, body.words, stretch, body.taps)
     return answer(take_answers.FoundHere(starts=list(found.starts), end=found.end))
+
+
+@routes.post("/lessons/<lesson>/listen-again", responses={200: take_answers.FoundAgain})
+def listen_again(path: LessonPath, body: take_answers.StretchQuery) -> Response:
+    """When the words that begin in a stretch of a take are said, listened for again. Nothing is kept of it yet."""
+    found = found_again(context().workspace, path.lesson, body.take, Stretch(body.start, body.end))
+    return answer(
+        take_answers.FoundAgain(
+            words=list(found.words), starts=list(found.starts), end=found.end, ends=list(found.ends)
+        )
+    )
 
 
 @routes.post("/lessons/<lesson>/video", responses={202: answers.Job})

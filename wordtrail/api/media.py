@@ -12,9 +12,11 @@ from flask_openapi.blueprint import APIBlueprint
 from pydantic import BaseModel, Field
 
 from wordtrail.api.context import context
-from wordtrail.api.lesson_sound import sound_answer
+from wordtrail.api.lesson_sound import cared_answer, sound_answer
 from wordtrail.api.takes import LessonPath, TakePath
 from wordtrail.api.views import link_view
+from wordtrail.core.changes.limits import LONGEST_TAKE
+from wordtrail.core.edit.sound_care import SoundCare
 from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.faces import face_bytes
 from wordtrail.core.layout.model import Layout
@@ -22,6 +24,7 @@ from wordtrail.core.text.look import Typeface
 from wordtrail.core.text.model import Style
 from wordtrail.media.print_chart import page_as_pdf
 from wordtrail.service.showing import showing
+from wordtrail.service.sound import heard_with
 from wordtrail.store.lessons import get_lesson
 from wordtrail.store.pictures import PICTURE_FILE, read_picture
 from wordtrail.store.sharing import link_of
@@ -64,10 +67,48 @@ def chart_answer(layout: Layout, chart: str) -> Response:
     return Response(data, mimetype="application/pdf")
 
 
+class CareQuery(BaseModel):
+    """What is done to the sound of a take."""
+
+    less_noise: bool = False
+    even: bool = False
+
+
+class HeardQuery(CareQuery):
+    """A sample from `start` on, in seconds of take time."""
+
+    start: float = Field(default=0, ge=0, le=LONGEST_TAKE)
+
+
+@routes.get("/takes/<take>/heard")
+def take_heard(path: TakePath, query: HeardQuery) -> Response:
+    """A sample of a take with what is done to its sound, to compare."""
+    workspace = context().workspace
+    with workspace.database.read_session() as session:
+        row = get_take(session, path.take, workspace.owner)
+    if not workspace.blobs.exists(TakeFiles(row.id).original):
+        raise NotFound("sound")
+    start = min(query.start, max(0.0, row.seconds - 1.0))
+    sample = heard_with(workspace, SoundCare(row.id, query.less_noise, query.even), start)
+    return Response(sample, mimetype="audio/mp4")
+
+
 @routes.get("/takes/<take>/sound")
-def take_sound(path: TakePath) -> Response:
-    """The copy of a take that is listened to, in ranges."""
+def take_sound(path: TakePath, query: CareQuery) -> Response:
+    """The copy of a take that is listened to, in ranges, with what is done to its sound; 503 while that is made."""
+    care = SoundCare(path.take, query.less_noise, query.even)
+    if care.is_any:
+        workspace = context().workspace
+        with workspace.database.read_session() as session:
+            lesson = get_take(session, path.take, workspace.owner).lesson_id
+        return cared_answer(lesson, care)
     return _take_file(path.take, lambda files: files.listening, "audio/mp4")
+
+
+@routes.get("/takes/<take>/camera")
+def take_camera(path: TakePath) -> Response:
+    """The camera's picture of a take in take time, in ranges."""
+    return _take_file(path.take, lambda files: files.camera_copy, "video/mp4")
 
 
 @routes.get("/takes/<take>/peaks")

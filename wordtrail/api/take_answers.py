@@ -6,15 +6,25 @@ from pydantic import Field
 
 from wordtrail.api.bodies import Answer, Body
 from wordtrail.core.direct.named import Named
+from wordtrail.core.edit.holds import Echo
+from wordtrail.core.edit.joining import CutKind, Replacement
+from wordtrail.core.edit.slowing import Slower
+from wordtrail.core.lesson.giving_time import EchoAfter, NewHold
 from wordtrail.core.lesson.missed_words import Missed
 from wordtrail.core.lesson.placing import TakePlace
+from wordtrail.core.lesson.reading_notes import ReadingKnown
+from wordtrail.core.lesson.shortening import USUAL_LENGTH, USUAL_LONGEST
 from wordtrail.core.lesson.take_figures import TakeFigures
+from wordtrail.core.lesson.timing_moves import TimingMoves
 from wordtrail.core.lesson.versions import SentenceReadings
+from wordtrail.core.sound.microphone import Advice
 from wordtrail.core.trail.again import Again
+from wordtrail.core.trail.camera import CameraStretch
 from wordtrail.core.trail.checks import Check, Figures
 from wordtrail.core.trail.legs import Leg
 from wordtrail.core.trail.model import HeardWord, Trail
 from wordtrail.core.trail.talk_text import TalkBlank
+from wordtrail.service.shortening import MadeCut, Shortening
 
 
 class Take(Answer):
@@ -42,6 +52,10 @@ class Take(Answer):
     """LUFS, as it was recorded."""
     noise: float | None = None
     """The level of the room without a voice, in dB of full scale, as it was recorded."""
+    advice: list[Advice]
+    """What is wrong with its sound, and what to do about it."""
+    camera: list[CameraStretch]
+    """Where the camera's picture is there beside it."""
 
 
 class TalkStretch(Answer):
@@ -57,6 +71,8 @@ class TalkStretch(Answer):
     blanks: list[TalkBlank]
     planned: str = ""
     stretches: int = 1
+    by_hand: bool = False
+    """Whether some of it lit, and a hand has said that it is talk."""
 
 
 class TrailView(Answer):
@@ -103,6 +119,15 @@ class FoundHere(Answer):
     end: float
 
 
+class FoundAgain(Answer):
+    """Words (ids) in their order, when each of them begins and ends, and when the last one ends."""
+
+    words: list[str]
+    starts: list[float]
+    end: float
+    ends: list[float]
+
+
 class Dropped(Answer):
     """A reading that was dropped at the desk, from `start` to `end` (seconds of take time)."""
 
@@ -145,6 +170,89 @@ class PlaceWish(WantedPlace):
     """The place of the lesson that a sound file is for; without a take, the whole lesson."""
 
     take: str = Field(default="", max_length=64)
+
+
+class TakeQuery(Body):
+    take: str = Field(max_length=64)
+
+
+class ShorterQuery(TakeQuery):
+    """Of which take; silences over `longest` seconds are made `length`."""
+
+    longest: float = Field(default=USUAL_LONGEST, ge=0.2, le=60)
+    length: float = Field(default=USUAL_LENGTH, ge=0.1, le=60)
+
+
+class StretchQuery(TakeQuery):
+    """A stretch of a take (seconds of take time)."""
+
+    start: float = Field(ge=0, le=4 * 3600)
+    end: float = Field(ge=0, le=4 * 3600)
+
+
+class CutQuery(StretchQuery):
+    """A stretch of a take (seconds of take time) that is to be cut."""
+
+    kind: CutKind = CutKind.WORDS
+
+
+class SlowerFor(Answer):
+    """Stretches that could be heard more slowly."""
+
+    stretches: list[Slower]
+
+
+class SameWords(Answer):
+    """Other readings of the words of a stretch."""
+
+    readings: list[Replacement]
+
+
+class EchoQuery(StretchQuery):
+    """What of a take students are to say back, and for how long: `factor` times as long as it took, from `least` to
+    `most` seconds."""
+
+    after: EchoAfter = EchoAfter.SENTENCE
+    factor: float = Field(default=Echo().factor, ge=0.5, le=4)
+    least: float = Field(default=Echo().least, gt=0, le=120)
+    most: float = Field(default=Echo().most, gt=0, le=120)
+
+
+class EchoFor(Answer):
+    """Where students would say it back, and for how many seconds in all."""
+
+    holds: list[NewHold]
+    seconds: float
+
+
+class CutFor(Answer):
+    """What goes when it is cut: with the breath beside it, never inside a word."""
+
+    cut: MadeCut
+
+
+class Shorter(Answer):
+    """What could be cut of a take, and what is."""
+
+    found: Shortening
+
+
+class ReadingQuery(TakeQuery):
+    """Of which take, and for children of which grade (0: none)."""
+
+    grade: int = Field(default=0, ge=0, le=12)
+
+
+class HowRead(Answer):
+    """What there is to know of a take."""
+
+    known: ReadingKnown
+
+
+class TimingRead(Answer):
+    """What a file of timings would change."""
+
+    found: TimingMoves
 
 
 class TakeName(Body):

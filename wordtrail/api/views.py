@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import replace
 
 from flask import Response
 from sqlalchemy.orm import Session
@@ -16,14 +15,15 @@ from wordtrail.core.direct.named import named_in_talk
 from wordtrail.core.layout.model import LaidMark, LaidPage, Signpost
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.boards import script
-from wordtrail.core.lesson.checking import checks_heard
-from wordtrail.core.lesson.current_trail import current_trail, kept_ends, left_unread, loose_mends
+from wordtrail.core.lesson.checking import checks_heard, settled_in
+from wordtrail.core.lesson.current_trail import current_trail, kept_ends, loose_mends
 from wordtrail.core.lesson.kept_clips import dropped_in, takes_used
 from wordtrail.core.lesson.missed_words import missed_words
-from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.model import Lesson, with_take
 from wordtrail.core.lesson.planned_talk import planned_talk
 from wordtrail.core.lesson.take_figures import take_figures
 from wordtrail.core.lesson.take_in_use import is_talk, take_in_use, takes_to_ask_about
+from wordtrail.core.sound.word_levels import RecordedSound
 from wordtrail.core.trail.checks import figures
 from wordtrail.core.trail.legs import legs
 from wordtrail.core.trail.model import Trail
@@ -34,12 +34,14 @@ from wordtrail.formats.json_patch import Operation, difference
 from wordtrail.jobs.queue import ALIGN, PHASES
 from wordtrail.service.changing import Changed
 from wordtrail.service.placing import Heard
+from wordtrail.service.recorded_sound import recorded_sound
 from wordtrail.service.showing import Showing
 from wordtrail.store.history import changes_between
 from wordtrail.store.jobs import jobs_of
 from wordtrail.store.lessons import KeptLesson
 from wordtrail.store.surroundings import Surroundings, surroundings_of
 from wordtrail.store.tables import JobRow, TakeRow, VideoRow
+from wordtrail.store.takes import advice_on, camera_of
 
 MOST_JOBS = 12
 
@@ -57,7 +59,7 @@ def lesson_view(session: Session, kept: KeptLesson) -> answers.LessonView:
     used = take_in_use(lesson, around.uses)
     standing = _standing(kept, around)
     link = around.link
-    heard = takes_used(replace(lesson, chosen_take=used), _trails(around))
+    heard = takes_used(with_take(lesson, used), _trails(around))
     return answers.LessonView(
         id=kept.id,
         unit=kept.unit,
@@ -123,18 +125,25 @@ def _shelf_lesson(kept: KeptLesson, standing: Standing) -> answers.ShelfLesson:
 def _standing(kept: KeptLesson, around: Surroundings) -> Standing:
     used = take_in_use(kept.lesson, around.uses)
     found = around.trails.get(used)
-    lesson, trails = replace(kept.lesson, chosen_take=used), _trails(around)
+    lesson, trails = with_take(kept.lesson, used), _trails(around)
     return Standing(
         takes=sum(row.state == "kept" for row in around.takes),
         unfinished=sum(row.state == "recording" for row in around.takes),
         trail=current_trail(kept.lesson, used, found.trail) if found else None,
-        to_check=sum(len(checks_heard(lesson, trails, take)) for take in takes_used(lesson, trails)),
+        to_check=sum(
+            len(checks_heard(lesson, trails, take, _sound_of(around, take))) for take in takes_used(lesson, trails)
+        ),
         asking=bool(takes_to_ask_about(around.uses, used)),
         aligning=ALIGN in around.working,
         video=around.video is not None,
         video_is_newest=around.video is not None and around.video.revision == kept.revision,
         link=around.link is not None,
     )
+
+
+def _sound_of(around: Surroundings, take: str) -> RecordedSound:
+    row = next(row for row in around.takes if row.id == take)
+    return recorded_sound(context().workspace, row)
 
 
 def _trails(around: Surroundings) -> dict[str, Trail]:
@@ -167,6 +176,8 @@ def take_view(
         figures=take_figures(lesson, row.id, found.trail) if found else None,
         loudness=row.loudness,
         noise=row.noise,
+        advice=list(advice_on(row)),
+        camera=list(camera_of(row)),
     )
 
 
@@ -203,8 +214,9 @@ def fresh_answer(kept: KeptLesson) -> Response:
     return answer(view, 201)
 
 
-def trail_view(heard: Heard, take: str) -> take_answers.TrailView:
+def trail_view(heard: Heard, row: TakeRow) -> take_answers.TrailView:
     """A take's trail as it stands in the lesson, with what wants a listen."""
+    take = row.id
     lesson, found = heard.lesson, heard.trails[take]
     shown = current_trail(lesson, take, found)
     words = script(lesson)
@@ -213,8 +225,8 @@ def trail_view(heard: Heard, take: str) -> take_answers.TrailView:
         trail=with_guesses(shown),
         script=[word.id for word in words],
         legs=list(legs(shown, {word.id: place for place, word in enumerate(words)})),
-        checks=list(checks_heard(lesson, heard.trails, take)),
-        settled=sum(one.take == take for one in lesson.settled) + len(left_unread(lesson, take)),
+        checks=list(checks_heard(lesson, heard.trails, take, recorded_sound(context().workspace, row))),
+        settled=settled_in(lesson, take),
         figures=figures(shown, [word.id for word in lesson.words]),
         trim_start=start,
         trim_end=end,
@@ -248,6 +260,9 @@ def _talk_views(lesson: Lesson, take: str, shown: Trail) -> list[take_answers.Ta
                 blanks=blanks,
                 planned=planned_talk(lesson, shown, whole),
                 stretches=len(part.asides),
+                by_hand=any(
+                    one.take == take and one.start < whole.end and one.end > whole.start for one in lesson.talk_by_hand
+                ),
             )
         )
     return found

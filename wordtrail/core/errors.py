@@ -93,6 +93,17 @@ class NotASound(SoundError):
         )
 
 
+class NotAPicture(SoundError):
+    """No moving picture can be decoded from the bytes."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            "The camera's picture of this take cannot be read.",
+            kept="Its sound is kept, and everything that was found in it.",
+            advice="Record the camera again in another take, if you want it.",
+        )
+
+
 class EmptySound(SoundError):
     """A file of no length."""
 

@@ -1,8 +1,8 @@
 """Remembering what was worked out from frozen values, as long as they are in use.
 
 A change to a lesson shares all that it leaves as it was, so that the same object means the same result. Results are
-found by the identity of the arguments, which costs nothing however large they are; `by_value` also finds them for
-equal arguments, which costs a hash of all that is in them.
+found by the identity of the arguments (of text by what it says), which costs nothing however large they are; `by_value`
+also finds them for equal arguments, which costs a hash of all that is in them.
 """
 
 from __future__ import annotations
@@ -79,6 +79,11 @@ class Kept(Generic[Key, Value]):
         return len(self._values)
 
 
+def _same(value: object) -> object:
+    """What stands for an argument that is the same: text stands for itself, since every request brings it anew."""
+    return value if isinstance(value, str) else id(value)
+
+
 def remembered(
     most: float, *, by_value: bool = False, weight: Callable[..., float] = lambda *_, **__: 1.0
 ) -> Callable[[Callable[Arguments, Result]], Callable[Arguments, Result]]:
@@ -96,7 +101,7 @@ def remembered(
         @wraps(function)
         def asked(*given: Arguments.args, **named: Arguments.kwargs) -> Result:
             arguments = (*given, *named.items())
-            identity = (*map(id, given), *((name, id(value)) for name, value in named.items()))
+            identity = (*map(_same, given), *((name, _same(value)) for name, value in named.items()))
             found = same.get(identity)
             if found is not None:
                 return found[1]

@@ -10,6 +10,7 @@ from typing import Any
 from wordtrail.core.errors import WordTrailError
 from wordtrail.core.text.model import Word
 from wordtrail.core.trail.model import Aside, Doubt, HeardWord, Slip, SlipKind, Trail, Visit
+from wordtrail.core.trail.phrases import TimedWord
 
 VERSION = 1
 
@@ -58,10 +59,21 @@ def read(text: str) -> Trail:
         document = json.loads(text)
         if document["version"] != VERSION:
             raise WordTrailError(f"This trail is of version {document['version']}; only version {VERSION} is known.")
-        ids = document.get("ids") or [f"a{index + 1}" for index in range(len(document["words"]))]
-        return _trail(document, ids)
+        return _trail(document, _ids(document))
     except (KeyError, TypeError, ValueError, IndexError) as fault:
         raise WordTrailError("This file is not a Word Trail trail.", kept="Nothing was changed.") from fault
+
+
+def timings_in(text: str) -> list[TimedWord]:
+    """The words of a document that `read` reads, as printed, with their moments. Raises WordTrailError."""
+    trail = read(text)
+    document = json.loads(text)
+    texts = dict(zip(_ids(document), map(str, document["words"]), strict=True))
+    return [TimedWord(texts[one.word], one.start, one.end, one.confidence) for one in trail.visits]
+
+
+def _ids(document: dict[str, Any]) -> list[str]:
+    return document.get("ids") or [f"a{index + 1}" for index in range(len(document["words"]))]
 
 
 def _aside(entry: dict[str, Any]) -> Aside:

@@ -6,10 +6,11 @@ from functools import partial
 
 from wordtrail.core.align.values import Progress
 from wordtrail.core.cues.film import video_seconds
+from wordtrail.core.edit.sound_care import SoundCare
 from wordtrail.formats import webvtt
 from wordtrail.media.render import poster, render
 from wordtrail.service.showing import showing
-from wordtrail.service.sound import keep_sound, sound_of
+from wordtrail.service.sound import keep_cared_copy, keep_sound, sound_of
 from wordtrail.store.numbers import next_number
 from wordtrail.store.pictures import read_picture
 from wordtrail.store.tables import VideoRow, new_id
@@ -28,6 +29,17 @@ def make_sound(workspace: Workspace, lesson_id: str, report: Progress) -> None:
     report(MIXING, 0.0)
     shown, _ = showing(workspace, lesson_id)
     keep_sound(workspace, lesson_id, shown.edits)
+
+
+def make_cared_copy(workspace: Workspace, take: str, done: str, report: Progress) -> None:
+    """Make the copy of a take that is played, with what is done to its sound (the letters of `care_subject`)."""
+    report(MIXING, 0.0)
+    keep_cared_copy(workspace, SoundCare(take, "n" in done, "e" in done))
+
+
+def care_subject(care: SoundCare) -> str:
+    """What is done to the sound of a take, as the subject of a job."""
+    return f"{care.take}:{'n' * care.less_noise}{'e' * care.even}"
 
 
 def make_video(workspace: Workspace, lesson_id: str, report: Progress, size: str = "1080p") -> str:

@@ -9,7 +9,7 @@ from huey import SqliteHuey
 
 from wordtrail.core.errors import JobCancelled, NotFound, WordTrailError
 from wordtrail.jobs.file_work import FILE_PHASES, read_file
-from wordtrail.jobs.lesson_work import SOUND_PHASES, VIDEO_PHASES, make_sound, make_video
+from wordtrail.jobs.lesson_work import SOUND_PHASES, VIDEO_PHASES, make_cared_copy, make_sound, make_video
 from wordtrail.jobs.report import Report
 from wordtrail.jobs.take_work import ALIGN_PHASES, align_take
 from wordtrail.logs import logger
@@ -18,8 +18,8 @@ from wordtrail.store.tables import JobRow, new_id
 from wordtrail.store.takes import TakeFiles, get_take
 from wordtrail.workspace import Workspace
 
-ALIGN, VIDEO, READ, SOUND = "align", "video", "read", "sound"
-PHASES = {ALIGN: ALIGN_PHASES, VIDEO: VIDEO_PHASES, READ: FILE_PHASES, SOUND: SOUND_PHASES}
+ALIGN, VIDEO, READ, SOUND, CARE = "align", "video", "read", "sound", "care"
+PHASES = {ALIGN: ALIGN_PHASES, VIDEO: VIDEO_PHASES, READ: FILE_PHASES, SOUND: SOUND_PHASES, CARE: SOUND_PHASES}
 """What each kind of work does, in order, in words for the teacher."""
 
 SWEEP_EVERY = 3.0
@@ -109,6 +109,10 @@ def _do(workspace: Workspace, row: JobRow, report: Report) -> str:
         return ""
     if row.kind == SOUND and row.lesson_id:
         make_sound(workspace, row.lesson_id, report)
+        return ""
+    if row.kind == CARE:
+        take, _, done = row.subject.rpartition(":")
+        make_cared_copy(workspace, take, done, report)
         return ""
     if row.kind == VIDEO and row.lesson_id:
         size = row.subject.rpartition(":")[2]

@@ -3,30 +3,41 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
+from pathlib import Path
+
+import numpy as np
 
 from wordtrail.core.align.aligner import COMPARING, LISTENING, MATCHING, TIMING, Explained, explained
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.stretches import stretches_of_sound
 from wordtrail.core.align.values import RATE as ALIGN_RATE
 from wordtrail.core.align.values import Progress
-from wordtrail.core.errors import SilentSound, StillRecording
+from wordtrail.core.errors import NotAPicture, SilentSound, StillRecording
 from wordtrail.core.lesson.take_trail import found_in
+from wordtrail.core.sound.microphone import advice
 from wordtrail.core.text.model import Word
 from wordtrail.jobs.ear import PieceMemory
+from wordtrail.media.camera import write_camera_copy
 from wordtrail.media.decode import Samples, decode, sound_blocks
 from wordtrail.media.level import RATE, Peaks, by_the_second, gain_from, louder, loudness
-from wordtrail.media.room import noise_of
+from wordtrail.media.room import figures, noise_of
 from wordtrail.media.sound import write_m4a
 from wordtrail.service.placing import put_in_place
+from wordtrail.service.recorded_sound import pitches_of
+from wordtrail.store.documents import to_json
 from wordtrail.store.hearings import earlier_hearings, keep_hearings
 from wordtrail.store.lessons import get_lesson
-from wordtrail.store.takes import TakeFiles, drop_pieces, get_take, keep_trail, takes_of
+from wordtrail.store.takes import TakeFiles, camera_of, drop_pieces, get_take, keep_trail, takes_of
 from wordtrail.workspace import Workspace
 
 READING_FILE, LISTENING_COPY = "Reading the recording", "Making the copy you listen to"
+CAMERA_COPY = "Making the copy of the camera's picture"
 
-ALIGN_PHASES = (READING_FILE, LISTENING_COPY, LISTENING, MATCHING, COMPARING, TIMING)
+ALIGN_PHASES = (READING_FILE, LISTENING_COPY, LISTENING, MATCHING, COMPARING, TIMING, CAMERA_COPY)
 """What is done with a take, in order."""
+
+CHECKED_SECONDS = 60
+"""Seconds of a take that go through the checks of the microphone, wherever it was recorded."""
 
 
 def align_take(workspace: Workspace, take_id: str, report: Progress) -> None:
@@ -61,8 +72,10 @@ def align_take(workspace: Workspace, take_id: str, report: Progress) -> None:
         row = get_take(session, take_id)
         keep_trail(session, row, trail)
         row.fault = ""
+    pitches_of(workspace, take_id)
     put_in_place(workspace, take_id)
     memory.clear()
+    _make_camera_copy(workspace, take_id, report)
 
 
 def _make_listening_copy(workspace: Workspace, take_id: str, report: Progress) -> None:
@@ -72,6 +85,7 @@ def _make_listening_copy(workspace: Workspace, take_id: str, report: Progress) -
     loud_as = loudness(sound_blocks(original, RATE))
     gain = gain_from(loud_as)
     noise = noise_of(sound_blocks(original, RATE))
+    wrong = advice(figures(_beginning(original)))
     report(LISTENING_COPY, 0.3)
     found, count = Peaks(), 0
 
@@ -88,4 +102,35 @@ def _make_listening_copy(workspace: Workspace, take_id: str, report: Progress) -
         row = get_take(session, take_id)
         row.seconds = round(count / RATE, 3)
         row.loudness, row.noise = round(loud_as, 1), round(noise, 1)
+        row.advice = to_json(list(wrong)) if wrong else ""
     report(LISTENING_COPY, 1.0)
+
+
+def _beginning(path: Path) -> Samples:
+    """As much of a sound as the microphone check needs."""
+    held: list[Samples] = []
+    for block in sound_blocks(path, RATE):
+        held.append(block)
+        if sum(map(len, held)) >= CHECKED_SECONDS * RATE:
+            break
+    return np.concatenate(held)
+
+
+def _make_camera_copy(workspace: Workspace, take_id: str, report: Progress) -> None:
+    """The copy of the camera's picture, where the take has one. One that cannot be read leaves the take as it is,
+    without a picture, and a sentence at it."""
+    files, blobs = TakeFiles(take_id), workspace.blobs
+    with workspace.database.read_session() as session:
+        stretches = camera_of(get_take(session, take_id))
+    if not stretches or blobs.exists(files.camera_copy):
+        return
+    report(CAMERA_COPY, 0.0)
+    source = files.camera if blobs.exists(files.camera) else files.original
+    try:
+        with blobs.making(files.camera_copy) as path:
+            begin = stretches[0].start
+            write_camera_copy(blobs.path(source), path, begin, lambda share: report(CAMERA_COPY, share))
+    except NotAPicture as fault:
+        with workspace.database.write_session() as session:
+            row = get_take(session, take_id)
+            row.camera, row.fault = "", fault.sentence

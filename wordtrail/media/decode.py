@@ -57,6 +57,44 @@ def sound_blocks(path: Path, rate: int) -> Iterator[Samples]:
         raise EmptySound
 
 
+SEEK_ROOM = 0.5
+"""Seconds before a stretch from which on it is decoded: what is decoded first after a leap is not whole."""
+
+
+def sound_between(path: Path, rate: int, start: float, end: float) -> Samples:
+    """The sound of a file of our own making (its times are whole) from `start` to `end` (seconds), as `decode` gives
+    it, without reading what is before or after; silence where the file has none. Raises NotASound."""
+    wanted = np.zeros(max(0, round((end - start) * rate)), np.float32)
+    try:
+        with av.open(str(path), mode="r") as container:
+            stream = next((one for one in container.streams if one.type == "audio"), None)
+            if stream is None:
+                raise NotASound
+            begin = max(0.0, start - SEEK_ROOM)
+            container.seek(int(begin * av.time_base), backward=True)
+            resampler = av.AudioResampler(format="flt", layout="mono", rate=rate)
+            at: int | None = None
+            for frame in container.decode(stream):
+                if not isinstance(frame, av.AudioFrame) or frame.time is None:
+                    continue
+                at = round((frame.time - start) * rate) if at is None else at
+                for out in resampler.resample(frame):
+                    at = _put(wanted, at, out.to_ndarray().reshape(-1).astype(np.float32))
+                if at >= len(wanted):
+                    break
+    except (av.error.FFmpegError, OSError) as fault:
+        raise NotASound from fault
+    return wanted
+
+
+def _put(wanted: Samples, at: int, block: Samples) -> int:
+    """Put a block into its place among the wanted samples; the place after it."""
+    first, last = max(0, at), min(len(wanted), at + len(block))
+    if last > first:
+        wanted[first:last] = block[first - at : last - at]
+    return at + len(block)
+
+
 def _blocks(container: av.container.InputContainer, rate: int) -> Iterator[Samples]:
     stream = next((s for s in container.streams if s.type == "audio"), None)
     if stream is None:

@@ -26,8 +26,9 @@ from wordtrail.core.layout.signposts import STONES
 from wordtrail.core.trail.directions import PLACE
 from wordtrail.media.decode import Samples
 from wordtrail.media.draw import Painter, Pictures, Rect
+from wordtrail.media.filters import audio_frames
 from wordtrail.media.level import RATE
-from wordtrail.media.sound import add_aac, audio_frames, with_holds
+from wordtrail.media.sound import add_aac, with_holds
 
 CLOCK = 90_000
 """Ticks per second of the video's time stamps."""

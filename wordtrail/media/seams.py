@@ -50,23 +50,27 @@ class TakeReader:
                 self._held, self._at = self._held[len(part) :], self._at + len(part)
 
 
+Source = tuple[str, float]
+"""A take, and how quickly it is heard: 1 is as it was said."""
+
+
 class TakeSounds:
     """The sounds of several takes, each opened when it is first read, and again where an earlier stretch comes later;
-    `open` gives a take's sound from its beginning, in blocks."""
+    `open` gives a take's sound from its beginning, in blocks, at a pace."""
 
-    def __init__(self, open: Callable[[str], Iterable[Samples]]) -> None:
+    def __init__(self, open: Callable[[Source], Iterable[Samples]]) -> None:
         self._open = open
-        self._readers: dict[str, TakeReader] = {}
+        self._readers: dict[Source, TakeReader] = {}
 
-    def read(self, take: str, first: int, last: int) -> Iterator[Samples]:
-        """The samples `first` to `last` of a take."""
-        if take not in self._readers or not self._readers[take].reaches(first):
-            self._readers[take] = TakeReader(self._open(take))
-        return self._readers[take].read(first, last)
+    def read(self, source: Source, first: int, last: int) -> Iterator[Samples]:
+        """The samples `first` to `last` of a take at a pace."""
+        if source not in self._readers or not self._readers[source].reaches(first):
+            self._readers[source] = TakeReader(self._open(source))
+        return self._readers[source].read(first, last)
 
 
-Stretch = tuple[str, int, int]
-"""A clip: its take, its first sample, and the one after its last."""
+Stretch = tuple[Source, int, int]
+"""A clip: its take at a pace, its first sample there, and the one after its last."""
 
 
 def joined(stretches: Sequence[Stretch], sounds: TakeSounds) -> Iterator[Samples]:

@@ -4,18 +4,22 @@ from __future__ import annotations
 
 from collections import deque
 from collections.abc import Callable, Iterable, Iterator, Sequence
-from fractions import Fraction
 from pathlib import Path
 
 import av
 import numpy as np
 
-from wordtrail.core.edit.edit_list import EditList, Hold
+from wordtrail.core.edit.edit_list import Clip, EditList, Hold, Mute
 from wordtrail.media.decode import Samples
+from wordtrail.media.filters import audio_frames
 from wordtrail.media.level import RATE
-from wordtrail.media.seams import FADE, TakeSounds, joined
+from wordtrail.media.seams import FADE, Source, Stretch, TakeSounds, joined
+from wordtrail.media.slowing import slow
 
 BIT_RATE = 96_000
+
+TONE, TONE_HEIGHT = 1000.0, 0.1
+"""Cycles a second, and the amplitude of the tone that stands in the place of words: as loud as a voice."""
 
 
 def lesson_sound(take: Callable[[str], Iterable[Samples]], edits: EditList) -> Iterator[Samples]:
@@ -23,12 +27,43 @@ def lesson_sound(take: Callable[[str], Iterable[Samples]], edits: EditList) -> I
     from its beginning, in blocks; it is asked again where an earlier stretch of a take comes later."""
 
     def heard(name: str) -> Iterable[Samples]:
-        own = [(round(one.start * RATE), round(one.end * RATE)) for one in edits.mutes if one.take == name]
-        return _silenced(take(name), own) if own else take(name)
+        own = [one for one in edits.mutes if one.take == name]
+        if not own:
+            return take(name)
+        silent = _silenced(take(name), [_places(one) for one in own])
+        beeps = [_places(one) for one in own if one.beep]
+        return _with_tone(silent, beeps) if beeps else silent
+
+    def at_pace(source: Source) -> Iterable[Samples]:
+        name, pace = source
+        return heard(name) if pace == 1 else slow(heard(name), pace)
 
     yield from _silence(edits.lead)
-    clips = [(clip.take, round(clip.start * RATE), round(clip.end * RATE)) for clip in edits.clips]
-    yield from joined(clips, TakeSounds(heard))
+    yield from joined([_stretch(clip) for clip in edits.clips], TakeSounds(at_pace))
+
+
+def _places(mute: Mute) -> tuple[int, int]:
+    return round(mute.start * RATE), round(mute.end * RATE)
+
+
+def _with_tone(sound: Iterable[Samples], beeps: Sequence[tuple[int, int]]) -> Iterator[Samples]:
+    """A sound with a tone between these samples, which comes and goes over 8 ms."""
+    at = 0
+    for block in sound:
+        places = np.arange(at, at + len(block))
+        tone = np.float32(TONE_HEIGHT) * np.sin(2 * np.pi * TONE * places / RATE).astype(np.float32)
+        heard = np.zeros(len(block), np.float32)
+        for start, end in beeps:
+            inside = np.minimum(places - start, end - 1 - places) / FADE
+            heard = np.maximum(heard, np.clip(inside, 0.0, 1.0).astype(np.float32))
+        yield block + tone * heard
+        at += len(block)
+
+
+def _stretch(clip: Clip) -> Stretch:
+    """A clip in samples of its take, as long as that is at its pace."""
+    first, last = (round(at * RATE / clip.pace) for at in (clip.start, clip.end))
+    return (clip.take, clip.pace), first, last
 
 
 def _silenced(sound: Iterable[Samples], mutes: Sequence[tuple[int, int]]) -> Iterator[Samples]:
@@ -86,17 +121,3 @@ def add_aac(container: av.container.OutputContainer) -> av.AudioStream:
     stream.layout = "mono"
     stream.bit_rate = BIT_RATE
     return stream
-
-
-def audio_frames(parts: Iterable[Samples], size: int = 1024 * 16) -> Iterator[av.AudioFrame]:
-    """Sound in parts as frames for an encoder, at most `size` samples each, with their times."""
-    now = 0
-    for part in parts:
-        for start in range(0, len(part), size):
-            block = np.ascontiguousarray(part[start : start + size], dtype=np.float32).reshape(1, -1)
-            frame = av.AudioFrame.from_ndarray(block, format="fltp", layout="mono")
-            frame.sample_rate = RATE
-            frame.pts = now
-            frame.time_base = Fraction(1, RATE)
-            yield frame
-            now += block.shape[1]

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import replace
 
 from wordtrail.core.changes.passage_changes import NameLesson
-from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.model import Lesson, without_takes
 from wordtrail.service.changing import change_newest
 from wordtrail.store.lessons import KeptLesson, add_lesson, get_lesson, set_unit
 from wordtrail.workspace import Workspace
@@ -33,11 +33,4 @@ def _unheard(lesson: Lesson) -> Lesson:
     """A lesson without what belongs to its takes, named as a copy."""
     first, *others = lesson.passages
     named = replace(first, title=f"{lesson.title} (copy)")
-    return replace(
-        lesson, passages=(named, *others), chosen_take="", trims=(), mends=(), placed_marks=(), settled=(),
-        directions=(),
-        talk=(),
-        blanks=(),
-        read_by_hand=(),
-        left_unread=(),
-    )  # fmt: skip
+    return replace(without_takes(lesson), passages=(named, *others))

@@ -11,9 +11,12 @@ from wordtrail.core.lesson.current_trail import current_trail
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.model import Passage
 from wordtrail.core.text.notation import write_notation
+from wordtrail.core.trail.phrases import phrases_of
 from wordtrail.formats import trail_json, webvtt
 from wordtrail.formats.all import COPIES, PLAN_FORMATS, copy_of, plan_file
 from wordtrail.formats.format import Copy
+from wordtrail.formats.timing import timeline
+from wordtrail.formats.timing.all import TIMING_FORMATS
 from wordtrail.service.showing import Showing, showing
 from wordtrail.store.documents import to_json
 from wordtrail.store.lessons import get_lesson
@@ -22,7 +25,8 @@ from wordtrail.workspace import Workspace
 
 PASSAGE_KINDS = tuple(one.kind for one in COPIES)
 PLAN_KINDS = tuple(one.kind for one in PLAN_FORMATS)
-OTHER_KINDS = ("notation", "passage", "trail", "captions")
+TIMING_KINDS = tuple(one.kind for one in TIMING_FORMATS)
+OTHER_KINDS = ("notation", "passage", "trail", "captions", "timeline", *TIMING_KINDS)
 KINDS = (*PLAN_KINDS, *OTHER_KINDS, *PASSAGE_KINDS)
 """Every kind of file that a lesson gives."""
 
@@ -68,13 +72,33 @@ def _other(show: Showing, kind: str) -> Copy:
             return Copy(to_json(passage).encode(), "json", "application/json")
         case "captions":
             return Copy(webvtt.write(show.sheet).encode(), "vtt", "text/vtt")
+        case "timeline":
+            takes = {take: (f"Take {take}", trail.seconds) for take, trail in show.trails.items()}
+            return Copy(timeline.write(show.lesson.title, show.edits, takes).encode(), "otio", "application/json")
     take = show.lesson.chosen_take
     if take not in show.trails:
         raise NotFound("trail")
+    return _timing(show, take, kind)
+
+
+def timing_export(workspace: Workspace, lesson: str, take: str, kind: str) -> Export:
+    """When each word of a take is said, as a file. Raises NotFound and UnknownKind."""
+    show, _ = showing(workspace, lesson)
+    if take not in show.trails:
+        raise NotFound("trail")
+    return Export(show.lesson.title, _timing(show, take, kind))
+
+
+def _timing(show: Showing, take: str, kind: str) -> Copy:
     # What was heard of words that went away since has no word to stand at.
     found = current_trail(show.lesson, take, show.trails[take])
-    written = trail_json.write(found, script(show.lesson), take=take)
-    return Copy(written.encode(), "json", "application/json")
+    words = script(show.lesson)
+    if kind == "trail":
+        return Copy(trail_json.write(found, words, take=take).encode(), "json", "application/json")
+    for one in TIMING_FORMATS:
+        if one.kind == kind:
+            return Copy(one.write(phrases_of(found, words), found.seconds).encode(), one.ending, one.media_type)
+    raise UnknownKind(kind)
 
 
 def passage_in(lesson: Lesson, id: str) -> Passage:

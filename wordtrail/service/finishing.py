@@ -8,6 +8,7 @@ from wordtrail.core.changes.direction_changes import KeepRecorded
 from wordtrail.core.changes.joining_changes import KeepAgains
 from wordtrail.core.changes.mark_changes import PlaceDrawn
 from wordtrail.core.trail.again import agains_in
+from wordtrail.core.trail.camera import camera_in
 from wordtrail.core.trail.directions import directions_in
 from wordtrail.core.trail.events import TakeEvent, drawn_by_hand
 from wordtrail.service.changing import change_newest
@@ -44,9 +45,9 @@ def _put_together(workspace: Workspace, take: str) -> tuple[str, tuple[TakeEvent
         with workspace.database.write_session() as session:
             now = get_take(session, take, workspace.owner)
             # A piece may have come while the others were put together: then it is done once more, with that one.
-            if now.state == "recording" and now.pieces == row.pieces:
-                finish_take(now)
+            if now.state == "recording" and (now.pieces, now.camera_pieces) == (row.pieces, row.camera_pieces):
                 events = tuple(events_of(session, take))
+                finish_take(now, camera_in(events) if now.camera_pieces else ())
                 break
     drop_pieces(workspace.blobs, take)
     return row.lesson_id, events

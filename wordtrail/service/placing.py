@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from wordtrail.core.changes.joining_changes import PutInPlace
-from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.model import Lesson, with_take
 from wordtrail.core.lesson.placing import TakePlace, place_of, place_to_go_on, placed
 from wordtrail.core.lesson.take_in_use import take_in_use
 from wordtrail.core.lesson.versions import SentenceReadings, lines_of
@@ -35,7 +35,7 @@ def as_heard(workspace: Workspace, lesson_id: str) -> Heard:
         lesson = get_lesson(session, lesson_id, workspace.owner).lesson
         found = newest_trails(session, lesson_id)
         used = take_in_use(lesson, uses_of(session, lesson_id, found))
-    return Heard(replace(lesson, chosen_take=used), {take: one.trail for take, one in found.items()})
+    return Heard(with_take(lesson, used), {take: one.trail for take, one in found.items()})
 
 
 def place_for(workspace: Workspace, lesson_id: str, first: str, last: str) -> tuple[TakePlace, str]:
@@ -64,11 +64,11 @@ def put_in_place(workspace: Workspace, take_id: str) -> None:
     heard = as_heard(workspace, lesson_id)
     if place.take not in heard.trails:
         return
-    stretch = placed(heard.lesson, place, heard.trails[place.take], take_id, heard.trails[take_id])
-    if stretch is not None:
-        change_newest(workspace, lesson_id, PutInPlace(stretch))
+    stretches = placed(heard.lesson, heard.trails, place, take_id)
+    if stretches:
+        change_newest(workspace, lesson_id, PutInPlace(stretches))
     with workspace.database.write_session() as session:
         row = get_take(session, take_id, workspace.owner)
         # Once: who takes it out of its place again means it.
         row.place = ""
-        row.fault = "" if stretch else NOT_HEARD
+        row.fault = "" if stretches else NOT_HEARD

@@ -4,13 +4,14 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-import numpy as np
-
 from wordtrail.core.align.values import RATE, Samples, Stretch
 from wordtrail.core.errors import NotFound
+from wordtrail.core.lesson.listening_again import listened_again
 from wordtrail.core.lesson.missed_words import read_here
+from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.trail.by_hand import ReadByHand
-from wordtrail.media.decode import sound_blocks
+from wordtrail.core.trail.model import Trail
+from wordtrail.media.decode import sound_between
 from wordtrail.store.lessons import get_lesson
 from wordtrail.store.takes import TakeFiles, get_take, trail_of
 from wordtrail.workspace import Workspace
@@ -21,23 +22,29 @@ def found_here(
 ) -> ReadByHand:
     """When each of `words` (ids) begins in a stretch of a take (seconds of take time): see `read_here`. Raises NotFound
     where there is no such take."""
+    lesson, found = _lesson_and_trail(workspace, lesson_id, take_id)
+    return read_here(lesson, take_id, found, words, stretch, taps, lambda part: _sound(workspace, take_id, part))
+
+
+def found_again(workspace: Workspace, lesson_id: str, take_id: str, stretch: Stretch) -> ReadByHand:
+    """When the words that begin in a stretch of a take are said, listened for again: see `listened_again`. Raises
+    NotFound where there is no such take."""
+    lesson, found = _lesson_and_trail(workspace, lesson_id, take_id)
+    return listened_again(
+        lesson, take_id, found, stretch.start, stretch.end, lambda part: _sound(workspace, take_id, part)
+    )
+
+
+def _lesson_and_trail(workspace: Workspace, lesson_id: str, take_id: str) -> tuple[Lesson, Trail]:
     with workspace.database.read_session() as session:
         lesson = get_lesson(session, lesson_id, workspace.owner).lesson
         take = get_take(session, take_id, workspace.owner)
         found = trail_of(session, take.id)
     if found is None or take.lesson_id != lesson_id:
         raise NotFound("trail")
-    return read_here(lesson, take_id, found, words, stretch, taps, lambda part: _sound(workspace, take_id, part))
+    return lesson, found
 
 
 def _sound(workspace: Workspace, take: str, stretch: Stretch) -> Samples:
-    """The sound of a stretch of a take; nothing after it is read."""
-    first, last = round(stretch.start * RATE), round(stretch.end * RATE)
-    parts: list[Samples] = []
-    at = 0
-    for block in sound_blocks(workspace.blobs.path(TakeFiles(take).original), RATE):
-        parts.append(block[max(0, first - at) : max(0, last - at)])
-        at += len(block)
-        if at >= last:
-            break
-    return np.concatenate(parts) if parts else np.zeros(0, np.float32)
+    """The sound of a stretch of a take, by its copy that is listened to: in that one can be leapt to any moment."""
+    return sound_between(workspace.blobs.path(TakeFiles(take).listening), RATE, stretch.start, stretch.end)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from wordtrail.core.cues.compile import compile_cues, edit_list_of, whole_take
 from wordtrail.core.cues.film import video_seconds
@@ -12,7 +12,7 @@ from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.errors import NotFound
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.layout.typeset import typeset
-from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.model import Lesson, with_take
 from wordtrail.core.lesson.stage_texts import stage_texts
 from wordtrail.core.lesson.take_in_use import take_in_use
 from wordtrail.core.remembered import Kept
@@ -89,7 +89,7 @@ def shown_before(key: str) -> Showing | None:
 
 
 def _compiled(key: str, document: Lesson, trails: dict[str, Trail], used: str, take: str) -> Showing:
-    lesson = replace(document, chosen_take=used)
+    lesson = with_take(document, used)
     layout = typeset(document)
     edits = whole_take(take, trails[take]) if take else edit_list_of(lesson, trails)
     return Showing(key, lesson, trails, layout, edits, compile_cues(lesson, trails, layout, edits))

@@ -5,13 +5,19 @@ from __future__ import annotations
 import hashlib
 from collections.abc import Callable, Iterable, Iterator
 from pathlib import Path
+from tempfile import TemporaryDirectory
+
+import numpy as np
 
 from wordtrail.core.edit.edit_list import EditList
+from wordtrail.core.edit.sound_care import SoundCare, care_of
 from wordtrail.core.errors import NothingToShow
+from wordtrail.media.care import cared
 from wordtrail.media.decode import Samples, sound_blocks
 from wordtrail.media.level import RATE, by_the_second, gain_for, louder
 from wordtrail.media.room import noise_of
 from wordtrail.media.room_tone import quietest, share_to_match, with_tone
+from wordtrail.media.seams import TakeReader
 from wordtrail.media.sound import lesson_sound, write_m4a
 from wordtrail.store.documents import to_json
 from wordtrail.store.takes import TakeFiles
@@ -24,13 +30,55 @@ def sound_of(workspace: Workspace, edits: EditList) -> Iterator[Samples]:
     if not edits.clips:
         raise NothingToShow
     takes = dict.fromkeys(clip.take for clip in edits.clips)
-    paths = {take: workspace.blobs.path(TakeFiles(take).original) for take in takes}
-    gains = {take: gain_for(sound_blocks(path, RATE)) for take, path in paths.items()}
+    sounds = {take: take_sound(workspace, care_of(take, edits.cares)) for take in takes}
+    gains = {take: gain_for(sound()) for take, sound in sounds.items()}
 
     def levelled(take: str) -> Iterator[Samples]:
-        return (louder(block, gains[take]) for block in by_the_second(sound_blocks(paths[take], RATE)))
+        return (louder(block, gains[take]) for block in by_the_second(sounds[take]()))
 
     return lesson_sound(levelled if len(takes) == 1 else _in_one_room(levelled, takes), edits)
+
+
+def take_sound(workspace: Workspace, care: SoundCare) -> Callable[[], Iterator[Samples]]:
+    """Gives the sound of a take from its beginning, as often as asked for: as it was recorded, or with what is done to
+    it."""
+    path = workspace.blobs.path(TakeFiles(care.take).original)
+    if not care.is_any:
+        return lambda: sound_blocks(path, RATE)
+    noise = noise_of(sound_blocks(path, RATE)) if care.less_noise else 0.0
+    return lambda: cared(sound_blocks(path, RATE), care, noise)
+
+
+HEARD_SECONDS = 12.0
+"""The length of a sample that is heard with and without what is done to a sound."""
+
+_RUN_UP = 3.0
+"""Seconds before a sample in which the filters learn what its noise is."""
+
+
+def heard_with(workspace: Workspace, care: SoundCare, start: float) -> bytes:
+    """A sample of a take from `start` on (seconds of take time) with what is done to its sound, as an M4A file."""
+    path = workspace.blobs.path(TakeFiles(care.take).original)
+    begin = max(0.0, start - _RUN_UP)
+    first, last = round(begin * RATE), round((start + HEARD_SECONDS) * RATE)
+    part = np.concatenate(list(TakeReader(sound_blocks(path, RATE)).read(first, last)))
+    noise = noise_of([part]) if care.less_noise else 0.0
+    done = np.concatenate(list(cared([part], care, noise)))[round((start - begin) * RATE) :]
+    with TemporaryDirectory() as folder:
+        file = Path(folder) / "heard.m4a"
+        write_m4a([louder(done, gain_for([done]))], file)
+        return file.read_bytes()
+
+
+def keep_cared_copy(workspace: Workspace, care: SoundCare) -> None:
+    """Make the copy of a take that is played, with what is done to its sound, if it was not made."""
+    key = TakeFiles(care.take).cared_for(care)
+    if workspace.blobs.exists(key):
+        return
+    sound = take_sound(workspace, care)
+    gain = gain_for(sound())
+    with workspace.blobs.making(key) as path:
+        write_m4a((louder(block, gain) for block in by_the_second(sound())), path)
 
 
 def _in_one_room(sound: Callable[[str], Iterator[Samples]], takes: Iterable[str]) -> Callable[[str], Iterator[Samples]]:

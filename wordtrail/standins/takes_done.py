@@ -6,10 +6,10 @@ from __future__ import annotations
 import json
 from collections.abc import Iterable
 
+from wordtrail.core.changes.checking_changes import CheckedPlace, SettlePlaces
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.direction_changes import KeepRecorded
 from wordtrail.core.changes.mark_changes import PlaceMark
-from wordtrail.core.changes.take_changes import CheckedPlace, SettlePlaces
 from wordtrail.core.changes.talk_changes import KeepTalk
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.checking import checks_of

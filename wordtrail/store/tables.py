@@ -78,7 +78,9 @@ class StepRow(Base):
 class TakeRow(Owned, Base):
     """A recording. `state` goes from recording to kept, and never back; its pieces are append-only. `use` says whether
     the lesson may take it up by itself (see `core.lesson.take_in_use`). `place` is the place of the lesson that it was
-    recorded for, as JSON (empty: the whole lesson). `loudness` (LUFS) and `noise` (dB of full scale) are measured."""
+    recorded for, as JSON (empty: the whole lesson). `loudness` (LUFS) and `noise` (dB of full scale) are measured.
+    `advice` is what is wrong with its sound, and `camera` where its camera's picture is there, as JSON (empty:
+    nothing)."""
 
     __tablename__ = "takes"
     __table_args__ = (UniqueConstraint("lesson_id", "number"),)
@@ -94,6 +96,10 @@ class TakeRow(Owned, Base):
     place: Mapped[str] = mapped_column(Text, default="")
     loudness: Mapped[float | None] = mapped_column(Float, default=None)
     noise: Mapped[float | None] = mapped_column(Float, default=None)
+    advice: Mapped[str] = mapped_column(Text, default="")
+    camera_pieces: Mapped[int] = mapped_column(Integer, default=0)
+    camera_size: Mapped[int] = mapped_column(Integer, default=0)
+    camera: Mapped[str] = mapped_column(Text, default="")
     fault: Mapped[str] = mapped_column(Text, default="")
 
 

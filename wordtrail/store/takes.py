@@ -3,15 +3,19 @@
 from __future__ import annotations
 
 from collections.abc import Container
+from enum import StrEnum
 from typing import NamedTuple
 
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
+from wordtrail.core.edit.sound_care import SoundCare
 from wordtrail.core.errors import LessonError, NotFound, PartMissing, TakeTooLong, TooLarge
 from wordtrail.core.lesson.placing import TakePlace
 from wordtrail.core.lesson.take_in_use import TakeUse, use_of_new
 from wordtrail.core.remembered import Kept
+from wordtrail.core.sound.microphone import Advice
+from wordtrail.core.trail.camera import CameraStretch
 from wordtrail.core.trail.events import TakeEvent
 from wordtrail.core.trail.model import Trail
 from wordtrail.store.blobs import Blobs
@@ -22,6 +26,14 @@ from wordtrail.store.tables import EventRow, TakeRow, TrailRow, new_id
 
 LARGEST_PIECE = 16 * 2**20
 LARGEST_TAKE = 1024 * 2**20
+LARGEST_CAMERA = 4 * LARGEST_TAKE
+
+
+class Track(StrEnum):
+    """What is recorded of a take side by side, each in pieces of its own; the folder of them."""
+
+    SOUND = "pieces"
+    CAMERA = "camera-pieces"
 
 
 class TakeFiles(NamedTuple):
@@ -34,14 +46,13 @@ class TakeFiles(NamedTuple):
         """The folder of all of them."""
         return f"takes/{self.id}"
 
-    def piece(self, number: int) -> str:
+    def piece(self, number: int, track: Track = Track.SOUND) -> str:
         """One piece as the browser sent it."""
-        return f"takes/{self.id}/pieces/{number:06d}"
+        return f"{self.pieces(track)}/{number:06d}"
 
-    @property
-    def pieces(self) -> str:
-        """The folder of the pieces."""
-        return f"takes/{self.id}/pieces"
+    def pieces(self, track: Track) -> str:
+        """The folder of the pieces of a track."""
+        return f"takes/{self.id}/{track}"
 
     @property
     def original(self) -> str:
@@ -49,9 +60,29 @@ class TakeFiles(NamedTuple):
         return f"takes/{self.id}/original"
 
     @property
+    def camera(self) -> str:
+        """The camera's recording, byte for byte, where it came beside the sound."""
+        return f"takes/{self.id}/camera"
+
+    @property
+    def camera_copy(self) -> str:
+        """The camera's picture in take time, as it is looked at."""
+        return f"takes/{self.id}/camera.mp4"
+
+    @property
     def listening(self) -> str:
         """The copy that is played."""
         return f"takes/{self.id}/listening.m4a"
+
+    def cared_for(self, care: SoundCare) -> str:
+        """The copy that is played, with what is done to its sound."""
+        done = "".join(("-quiet" * care.less_noise, "-even" * care.even))
+        return f"takes/{self.id}/listening{done}.m4a"
+
+    @property
+    def pitches(self) -> str:
+        """The pitch of the voice every 20 ms, one byte each."""
+        return f"takes/{self.id}/pitches"
 
     @property
     def peaks(self) -> str:
@@ -103,33 +134,46 @@ def takes_of(session: Session, lesson_id: str) -> list[TakeRow]:
     return list(session.scalars(select(TakeRow).where(TakeRow.lesson_id == lesson_id).order_by(TakeRow.number)))
 
 
-def add_piece(session: Session, blobs: Blobs, row: TakeRow, number: int, data: bytes) -> None:
-    """Keep piece `number` (from 0). The same piece may come again (a retry) and changes nothing; one that skips ahead
-    is refused with PartMissing, which says what comes next: the one before it is on its way, or was lost."""
+def add_piece(
+    session: Session, blobs: Blobs, row: TakeRow, number: int, data: bytes, track: Track = Track.SOUND
+) -> None:
+    """Keep piece `number` (from 0) of a track. The same piece may come again (a retry) and changes nothing; one that
+    skips ahead is refused with PartMissing, which says what comes next: the one before is under way, or lost."""
     if row.state != "recording":
         raise LessonError("This take is finished; nothing can be added to it.", kept="The take is kept.")
-    if number > row.pieces:
+    if number > _pieces(row, track):
         count_pieces(blobs, row)
-    if number < row.pieces:
+    if number < _pieces(row, track):
         return
     if len(data) > LARGEST_PIECE:
         raise TooLarge(LARGEST_PIECE // 2**20)
-    if row.size + len(data) > LARGEST_TAKE:
-        raise TakeTooLong(LARGEST_TAKE // 2**20)
-    if number > row.pieces:
-        raise PartMissing("Piece", row.pieces)
-    blobs.write(TakeFiles(row.id).piece(number), data)
-    row.pieces += 1
-    row.size += len(data)
+    largest, size = (LARGEST_TAKE, row.size) if track is Track.SOUND else (LARGEST_CAMERA, row.camera_size)
+    if size + len(data) > largest:
+        raise TakeTooLong(largest // 2**20)
+    if number > _pieces(row, track):
+        raise PartMissing("Piece", _pieces(row, track))
+    blobs.write(TakeFiles(row.id).piece(number, track), data)
+    _count(row, track, len(data))
+
+
+def _pieces(row: TakeRow, track: Track) -> int:
+    return row.pieces if track is Track.SOUND else row.camera_pieces
+
+
+def _count(row: TakeRow, track: Track, size: int) -> None:
+    if track is Track.SOUND:
+        row.pieces, row.size = row.pieces + 1, row.size + size
+    else:
+        row.camera_pieces, row.camera_size = row.camera_pieces + 1, row.camera_size + size
 
 
 def count_pieces(blobs: Blobs, row: TakeRow) -> None:
     """Count the pieces whose files are there though their row does not know of them: where the power was cut, a file
     may have reached the disk and its row not."""
     files = TakeFiles(row.id)
-    while blobs.exists(files.piece(row.pieces)):
-        row.size += blobs.size(files.piece(row.pieces))
-        row.pieces += 1
+    for track in Track:
+        while blobs.exists(piece := files.piece(_pieces(row, track), track)):
+            _count(row, track, blobs.size(piece))
 
 
 def add_events(session: Session, row: TakeRow, first: int, events: list[TakeEvent]) -> None:
@@ -152,20 +196,33 @@ def events_of(session: Session, take_id: str) -> list[TakeEvent]:
 
 
 def put_together(blobs: Blobs, row: TakeRow) -> None:
-    """Put the pieces of a take together to the original: all whose files are there, for one that was lost does not
-    lose the others. Raises LessonError where there are none."""
+    """Put the pieces of a take together to the original, and those of its camera, where it has one: all whose files
+    are there, for one that was lost does not lose the others. Raises LessonError where there is no sound."""
     files = TakeFiles(row.id)
-    there = [piece for piece in map(files.piece, range(row.pieces)) if blobs.exists(piece)]
-    if not there:
+    if not _put_track_together(blobs, row, Track.SOUND, files.original):
         raise LessonError("Nothing was recorded in this take.", advice="Record again.")
-    with blobs.making(files.original) as path, open(path, "wb") as whole:
-        for piece in there:
-            whole.write(blobs.read(piece))
+    _put_track_together(blobs, row, Track.CAMERA, files.camera)
+
+
+def _put_track_together(blobs: Blobs, row: TakeRow, track: Track, key: str) -> bool:
+    names = (TakeFiles(row.id).piece(number, track) for number in range(_pieces(row, track)))
+    there = [piece for piece in names if blobs.exists(piece)]
+    if there:
+        with blobs.making(key) as path, open(path, "wb") as whole:
+            for piece in there:
+                whole.write(blobs.read(piece))
+    return bool(there)
 
 
 def drop_pieces(blobs: Blobs, take: str) -> None:
     """Give the space back that the pieces of a kept take needed: all of them are in the original."""
-    blobs.forget(TakeFiles(take).pieces)
+    for track in Track:
+        blobs.forget(TakeFiles(take).pieces(track))
+
+
+def advice_on(row: TakeRow) -> tuple[Advice, ...]:
+    """What is wrong with the sound of a take, and what to do about it."""
+    return tuple(from_json(list[Advice], row.advice)) if row.advice else ()
 
 
 def remove_take(session: Session, row: TakeRow) -> None:
@@ -173,9 +230,15 @@ def remove_take(session: Session, row: TakeRow) -> None:
     session.delete(row)
 
 
-def finish_take(row: TakeRow) -> None:
-    """The take is whole; from now on it is read-only."""
+def finish_take(row: TakeRow, camera: tuple[CameraStretch, ...] = ()) -> None:
+    """The take is whole; from now on it is read-only. `camera` is where its picture is there."""
     row.state = "kept"
+    row.camera = to_json(list(camera)) if camera else ""
+
+
+def camera_of(row: TakeRow) -> tuple[CameraStretch, ...]:
+    """Where the camera's picture is there beside a take."""
+    return tuple(from_json(list[CameraStretch], row.camera)) if row.camera else ()
 
 
 def keep_trail(session: Session, row: TakeRow, trail: Trail) -> None:

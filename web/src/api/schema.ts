@@ -313,6 +313,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lessons/{lesson}/listen-again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** When the words that begin in a stretch of a take are said, listened for again. Nothing is kept of it yet. */
+        post: operations["lessons_listen_again_lessons__lesson__listen_again_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons/{lesson}/video": {
         parameters: {
             query?: never;
@@ -399,6 +416,108 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lessons/{lesson}/shorter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What could be cut of a take, what is, and how long the lesson is by it. */
+        get: operations["takes_what_could_be_cut_lessons__lesson__shorter_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson}/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Pace, phrases, pauses and talk of a take, and what a teacher can do with them. */
+        get: operations["takes_how_it_was_read_lessons__lesson__reading_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson}/cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What goes when a stretch of a take is cut, and what lies in it. */
+        get: operations["takes_what_would_go_lessons__lesson__cut_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson}/echo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where students could say back what they heard in a take, and for how long. */
+        get: operations["takes_what_could_be_said_back_lessons__lesson__echo_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson}/slower": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The paragraphs of a take that run far ahead of the plan, as slow as they would have to be. */
+        get: operations["takes_what_could_be_slower_lessons__lesson__slower_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson}/same-words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where else in the takes the words of a stretch are read, each as what puts it in their place. */
+        get: operations["takes_where_else_they_are_read_lessons__lesson__same_words_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/takes/{take}/name": {
         parameters: {
             query?: never;
@@ -429,6 +548,23 @@ export interface paths {
          * @description is taken only as it was sent.
          */
         put: operations["takes_keep_piece_takes__take__pieces__int_number__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/takes/{take}/camera/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep the next piece of the camera's picture of a recording, as those of its sound are kept. */
+        put: operations["takes_keep_camera_piece_takes__take__camera__int_number__put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -901,6 +1037,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/takes/{take}/heard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A sample of a take with what is done to its sound, to compare. */
+        get: operations["media_take_heard_takes__take__heard_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/takes/{take}/sound": {
         parameters: {
             query?: never;
@@ -908,8 +1061,25 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The copy of a take that is listened to, in ranges. */
+        /** The copy of a take that is listened to, in ranges, with what is done to its sound; 503 while that is made. */
         get: operations["media_take_sound_takes__take__sound_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/takes/{take}/camera": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The camera's picture of a take in take time, in ranges. */
+        get: operations["media_take_camera_takes__take__camera_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1156,6 +1326,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lessons/{lesson}/timing/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** When each word of a take is said, as a file. */
+        get: operations["timings_timing_file_lessons__lesson__timing__kind__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson}/timeline": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Which stretches of which takes are heard, as OpenTimelineIO. */
+        get: operations["timings_timeline_file_lessons__lesson__timeline_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson}/timing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a file of timings would change; nothing is changed. */
+        post: operations["timings_read_timing_lessons__lesson__timing_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1180,6 +1401,8 @@ export interface components {
             passage_formats: components["schemas"]["FileFormat"][];
             /** Plan Formats */
             plan_formats: components["schemas"]["FileFormat"][];
+            /** Timing Formats */
+            timing_formats: components["schemas"]["FileFormat"][];
             /** Photo Endings */
             photo_endings: string[];
             fresh_point: components["schemas"]["PausePoint"];
@@ -2531,6 +2754,17 @@ export interface components {
             link: components["schemas"]["StudentLink"] | null;
         };
         /**
+         * Advice
+         * @description A fault in a sentence, and what to do about it.
+         */
+        Advice: {
+            fault: components["schemas"]["Fault"];
+            /** What */
+            what: string;
+            /** Do */
+            do: string;
+        };
+        /**
          * Again
          * @description At `at` (seconds of take time) of `take`, she went back to read again from `word` on.
          */
@@ -2629,6 +2863,23 @@ export interface components {
             end: string;
         };
         /**
+         * CameraSize
+         * @description How much of the stage the camera's picture is to have.
+         * @enum {string}
+         */
+        CameraSize: "large" | "small";
+        /**
+         * CameraStretch
+         * @description The camera's picture is there in one size from `start` to `end` (seconds of take time; None: to the end).
+         */
+        CameraStretch: {
+            /** Start */
+            start: number;
+            /** End */
+            end: number | null;
+            size: components["schemas"]["CameraSize"];
+        };
+        /**
          * Closing
          * @description What the lesson ends with: what was found out, and what to do now; each may have seconds of its own (0: as long
          *     as it takes to read).
@@ -2668,6 +2919,26 @@ export interface components {
             /** Text */
             text: string;
         };
+        /**
+         * Cut
+         * @description `[start, end)` of a take is not heard (seconds of take time).
+         */
+        Cut: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** @default words */
+            kind: components["schemas"]["CutKind"];
+        };
+        /**
+         * CutKind
+         * @description What is cut.
+         * @enum {string}
+         */
+        CutKind: "words" | "talk" | "silence" | "begun twice" | "sound";
         /**
          * Deed
          * @description What is done on the stage.
@@ -2714,6 +2985,34 @@ export interface components {
             /** End */
             end: number;
             style: components["schemas"]["Style"];
+        };
+        /**
+         * Fault
+         * @description What can be wrong with the sound of a microphone.
+         * @enum {string}
+         */
+        Fault: "silent" | "too quiet" | "too loud" | "hum" | "hiss" | "noise" | "echo";
+        /**
+         * HoldAfter
+         * @description After `word`, which ends at `at` (seconds of take time) in `take`, the lesson stands still for `seconds`;
+         *     `counted`: stones are used up meanwhile, as at a pause point.
+         */
+        HoldAfter: {
+            /** Id */
+            id: string;
+            /** Take */
+            take: string;
+            /** Word */
+            word: string;
+            /** At */
+            at: number;
+            /** Seconds */
+            seconds: number;
+            /**
+             * Counted
+             * @default false
+             */
+            counted: boolean;
         };
         /** Job */
         Job: {
@@ -2764,8 +3063,11 @@ export interface components {
          *     `settled` are the places of takes that were checked and found fine. `directions` are what the teacher did on the
          *     stage in each take, while recording or afterwards. `talk` is what she accepted of her talk in words, `blanks` are
          *     moments of it that are not to be heard. `read_by_hand` are words that the ear missed and the teacher placed,
-         *     `left_unread` those that she says were not to be read. `agains` are where she went back while recording to read
-         *     again, `replacements` what is heard of one take in the place of another.
+         *     `left_unread` those that she says were not to be read, `talk_by_hand` what lit and is talk; `on_purpose` are
+         *     stretches in which everything is as she meant it. `agains` are where she went back while recording to read
+         *     again, `replacements` what is heard of one take in the place of another, `sound_cares` what is done to their sound,
+         *     `cuts` what is not heard of them, `slower` what is heard more slowly; `holds` are where the lesson stands still
+         *     for a while.
          *     `card_wishes` are the words, as printed, of which the teacher wants a word card.
          */
         Lesson: {
@@ -2940,6 +3242,36 @@ export interface components {
              * @default []
              */
             replacements: components["schemas"]["Replacement"][];
+            /**
+             * Sound Cares
+             * @default []
+             */
+            sound_cares: components["schemas"]["SoundCare"][];
+            /**
+             * Cuts
+             * @default []
+             */
+            cuts: components["schemas"]["Cut"][];
+            /**
+             * Talk By Hand
+             * @default []
+             */
+            talk_by_hand: components["schemas"]["TalkByHand"][];
+            /**
+             * Slower
+             * @default []
+             */
+            slower: components["schemas"]["Slower"][];
+            /**
+             * Holds
+             * @default []
+             */
+            holds: components["schemas"]["HoldAfter"][];
+            /**
+             * On Purpose
+             * @default []
+             */
+            on_purpose: components["schemas"]["OnPurpose"][];
         };
         /**
          * Line
@@ -3081,6 +3413,18 @@ export interface components {
          */
         Numbers: "through" | "per page" | "off";
         /**
+         * OnPurpose
+         * @description From `start` to `end` (seconds of take time) everything in `take` is as it was meant to be.
+         */
+        OnPurpose: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+        };
+        /**
          * Opening
          * @description Why we read, and what is done before: objectives ("I can …"), purpose, focus question, a look back at
          *     last time, what to have at hand, a question to write about, sight words to say, a picture walk. Students write for
@@ -3176,16 +3520,6 @@ export interface components {
              * @default false
              */
             beside_text: boolean;
-        };
-        /**
-         * PaceOf
-         * @description The pace of a paragraph that was read: by its first word, in words a minute.
-         */
-        PaceOf: {
-            /** First */
-            first: string;
-            /** Words Per Minute */
-            words_per_minute: number;
         };
         /**
          * Page
@@ -3434,8 +3768,8 @@ export interface components {
         };
         /**
          * ReadByHand
-         * @description In `take` these words (ids, in the order of the script) were read: each begins at its start, the last one ends
-         *     at `end` (seconds of take time).
+         * @description In `take` these words (ids, in the order of the script) were read: each begins at its start and ends at its end,
+         *     or without `ends` where the next one begins; the last one ends at `end` (seconds of take time).
          */
         ReadByHand: {
             /** Take */
@@ -3446,6 +3780,11 @@ export interface components {
             starts: number[];
             /** End */
             end: number;
+            /**
+             * Ends
+             * @default []
+             */
+            ends: number[];
         };
         /**
          * ReadWord
@@ -3545,6 +3884,38 @@ export interface components {
          */
         Shown: "before the reading" | "when its word is reached" | "both times";
         /**
+         * Slower
+         * @description `[start, end)` of a take (seconds of take time) is heard at `pace` times the speed at which it was said.
+         */
+        Slower: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Pace */
+            pace: number;
+        };
+        /**
+         * SoundCare
+         * @description `take` is heard with less of its noise, or with its loud and quiet stretches evened out, or both.
+         */
+        SoundCare: {
+            /** Take */
+            take: string;
+            /**
+             * Less Noise
+             * @default false
+             */
+            less_noise: boolean;
+            /**
+             * Even
+             * @default false
+             */
+            even: boolean;
+        };
+        /**
          * Stands
          * @description Where a picture stands on its page.
          * @enum {string}
@@ -3603,17 +3974,19 @@ export interface components {
             loudness: number | null;
             /** Noise */
             noise: number | null;
+            /** Advice */
+            advice: components["schemas"]["Advice"][];
+            /** Camera */
+            camera: components["schemas"]["CameraStretch"][];
         };
         /**
          * TakeFigures
-         * @description Words a minute over all (0: nothing was read) and by paragraph, the longest silence and when it begins (seconds),
+         * @description Words a minute over all (0: nothing was read), the longest silence and when it begins (seconds),
          *     slips, the pace against the plan in a sentence, and what else is worth a word.
          */
         TakeFigures: {
             /** Words Per Minute */
             words_per_minute: number;
-            /** Paces */
-            paces: components["schemas"]["PaceOf"][];
             /** Silence */
             silence: number;
             /** Silence At */
@@ -3627,9 +4000,26 @@ export interface components {
         };
         /**
          * TalkBlank
-         * @description Between these moments of a take nothing is heard: a name, say.
+         * @description Between these moments of a take nothing is heard: a name, say; or a tone in its place (`beep`).
          */
         TalkBlank: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /**
+             * Beep
+             * @default false
+             */
+            beep: boolean;
+        };
+        /**
+         * TalkByHand
+         * @description In `take`, from `start` to `end` (seconds of take time), nothing is read: it is talk.
+         */
+        TalkByHand: {
             /** Take */
             take: string;
             /** Start */
@@ -3889,7 +4279,7 @@ export interface components {
              */
             name?: string;
             /** Command */
-            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["KeepCueNoteInput"] | components["schemas"]["RemoveCueNoteInput"] | components["schemas"]["KeepDirectionInput"] | components["schemas"]["RemoveDirectionInput"] | components["schemas"]["UseStretchInput"] | components["schemas"]["PutStretchBackInput"] | components["schemas"]["PutReadingBackInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["StandPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["WriteOnStageInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["PlaceWordsInput"] | components["schemas"]["UnplaceWordsInput"] | components["schemas"]["LeaveUnreadInput"] | components["schemas"]["KeepTalkInput"] | components["schemas"]["BlankTalkInput"] | components["schemas"]["HearTalkInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
+            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["PlaceWordsInput"] | components["schemas"]["UnplaceWordsInput"] | components["schemas"]["MakeTalkInput"] | components["schemas"]["LightAgainInput"] | components["schemas"]["LeaveUnreadInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["SettleStretchInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["KeepCueNoteInput"] | components["schemas"]["RemoveCueNoteInput"] | components["schemas"]["CutOutInput"] | components["schemas"]["PutCutBackInput"] | components["schemas"]["KeepDirectionInput"] | components["schemas"]["RemoveDirectionInput"] | components["schemas"]["UseStretchInput"] | components["schemas"]["PutStretchBackInput"] | components["schemas"]["PutReadingBackInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["StandPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["WriteOnStageInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["CareForSoundInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["MoveStartsInput"] | components["schemas"]["KeepTalkInput"] | components["schemas"]["BlankTalkInput"] | components["schemas"]["SilenceWordsInput"] | components["schemas"]["HearTalkInput"] | components["schemas"]["SetSpeedInput"] | components["schemas"]["SlowDownInput"] | components["schemas"]["AddHoldsInput"] | components["schemas"]["RemoveHoldsInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
         };
         /**
          * AddBlock
@@ -3906,6 +4296,24 @@ export interface components {
              * @enum {string}
              */
             kind: "add block";
+        };
+        /**
+         * AddHolds
+         * @description After these words of a take the lesson stands still for a while, with stones that are used up (`counted`) or
+         *     without, in the place of what was held there before. Beside a card or a question there is no room for stones.
+         */
+        AddHoldsInput: {
+            /** Take */
+            take: string;
+            /** Holds */
+            holds: components["schemas"]["NewHoldInput"][];
+            /** Counted */
+            counted: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "add holds";
         };
         /**
          * AddMark
@@ -4127,6 +4535,23 @@ export interface components {
             kind: "break page";
         };
         /**
+         * CareForSound
+         * @description A take is heard with less noise, or evened out, or both, or as it was recorded.
+         */
+        CareForSoundInput: {
+            /** Take */
+            take: string;
+            /** Less Noise */
+            less_noise: boolean;
+            /** Even */
+            even: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "care for sound";
+        };
+        /**
          * CheckAgain
          * @description All places of a take are offered again, also those that were found fine or not meant to be read.
          */
@@ -4310,6 +4735,39 @@ export interface components {
             at: string;
             /** Text */
             text: string;
+        };
+        /**
+         * Cut
+         * @description `[start, end)` of a take is not heard (seconds of take time).
+         */
+        CutInput: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** @default words */
+            kind?: components["schemas"]["CutKindInput"];
+        };
+        /**
+         * CutKind
+         * @description What is cut.
+         * @enum {string}
+         */
+        CutKindInput: "words" | "talk" | "silence" | "begun twice" | "sound";
+        /**
+         * CutOut
+         * @description These stretches of takes are not heard. Nothing is taken out of a take: each can be put back.
+         */
+        CutOutInput: {
+            /** Cuts */
+            cuts: components["schemas"]["CutInput"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cut out";
         };
         /**
          * DashedUnderline
@@ -4708,6 +5166,23 @@ export interface components {
             kind: "leave word";
         };
         /**
+         * LightAgain
+         * @description What was made talk in a stretch of a take lights again, as the ear found it.
+         */
+        LightAgainInput: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "light again";
+        };
+        /**
          * Line
          * @description The line style that carries a meaning where colours cannot be seen.
          * @enum {string}
@@ -4769,6 +5244,23 @@ export interface components {
              * @enum {string}
              */
             kind: "make organizer";
+        };
+        /**
+         * MakeTalk
+         * @description What lights in a stretch of a take (seconds of take time) is talk.
+         */
+        MakeTalkInput: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "make talk";
         };
         /**
          * MarginNote
@@ -4969,6 +5461,21 @@ export interface components {
             kind: "move start";
         };
         /**
+         * MoveStarts
+         * @description Many words of a take begin elsewhere: as a file says.
+         */
+        MoveStartsInput: {
+            /** Take */
+            take: string;
+            /** Starts */
+            starts: components["schemas"]["NewStartInput"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "move starts";
+        };
+        /**
          * NameLesson
          * @description The lesson's title: that of its first passage.
          */
@@ -5001,6 +5508,30 @@ export interface components {
              * @enum {string}
              */
             kind: "name region";
+        };
+        /**
+         * NewHold
+         * @description After `word`, which ends at `at` (seconds of take time), the lesson is to stand still for `seconds`.
+         */
+        NewHoldInput: {
+            /** Word */
+            word: string;
+            /** At */
+            at: number;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * NewStart
+         * @description The visit of `word` that was found at `found` begins at `start` (seconds of take time).
+         */
+        NewStartInput: {
+            /** Word */
+            word: string;
+            /** Found */
+            found: number;
+            /** Start */
+            start: number;
         };
         /**
          * Number
@@ -5347,8 +5878,8 @@ export interface components {
         };
         /**
          * PlaceWords
-         * @description In a take these words were read, which the ear did not find: each begins at its start, the last one ends at
-         *     `end` (seconds of take time).
+         * @description In a take these words were read, which the ear did not find, or not there: each begins at its start and ends at
+         *     its end (without `ends`, where the next one begins), the last one at `end` (seconds of take time).
          */
         PlaceWordsInput: {
             /** Take */
@@ -5359,6 +5890,11 @@ export interface components {
             starts: number[];
             /** End */
             end: number;
+            /**
+             * Ends
+             * @default []
+             */
+            ends?: number[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -5381,6 +5917,19 @@ export interface components {
              * @enum {string}
              */
             kind: "put back";
+        };
+        /**
+         * PutCutBack
+         * @description What was cut is heard again.
+         */
+        PutCutBackInput: {
+            /** Cuts */
+            cuts: components["schemas"]["CutInput"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "put cut back";
         };
         /**
          * PutInOrder
@@ -5509,6 +6058,19 @@ export interface components {
              * @enum {string}
              */
             kind: "remove direction";
+        };
+        /**
+         * RemoveHolds
+         * @description The lesson does not stand still there any more (the ids of its holds).
+         */
+        RemoveHoldsInput: {
+            /** Holds */
+            holds: string[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "remove holds";
         };
         /**
          * RemoveMark
@@ -5844,6 +6406,26 @@ export interface components {
             kind: "set pace";
         };
         /**
+         * SetSpeed
+         * @description A stretch of a take (seconds of take time) is heard at `pace` times its speed, at the same pitch; 1: as it was
+         *     said.
+         */
+        SetSpeedInput: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Pace */
+            pace: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "set speed";
+        };
+        /**
          * SetTrim
          * @description Where a take begins and ends (seconds of take time), set by hand.
          */
@@ -5874,6 +6456,23 @@ export interface components {
              * @enum {string}
              */
             kind: "settle places";
+        };
+        /**
+         * SettleStretch
+         * @description Everything in a stretch of a take (seconds of take time) is as it was meant to be.
+         */
+        SettleStretchInput: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "settle stretch";
         };
         /**
          * Shape
@@ -5914,6 +6513,52 @@ export interface components {
          * @enum {string}
          */
         ShownInput: "before the reading" | "when its word is reached" | "both times";
+        /**
+         * SilenceWords
+         * @description What is said between two moments of a take is not heard, or a tone in its place; its words light all the same.
+         */
+        SilenceWordsInput: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Beep */
+            beep: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "silence words";
+        };
+        /**
+         * SlowDown
+         * @description Several stretches are heard more slowly, each at its own pace.
+         */
+        SlowDownInput: {
+            /** Stretches */
+            stretches: components["schemas"]["SlowerInput"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "slow down";
+        };
+        /**
+         * Slower
+         * @description `[start, end)` of a take (seconds of take time) is heard at `pace` times the speed at which it was said.
+         */
+        SlowerInput: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Pace */
+            pace: number;
+        };
         /**
          * Span
          * @description A run of words, from `first` to `last` (word ids, both included).
@@ -6341,7 +6986,7 @@ export interface components {
         };
         /**
          * Clip
-         * @description Take time `[start, end)` of a take.
+         * @description Take time `[start, end)` of a take, heard at `pace` times the speed at which it was said.
          */
         Clip: {
             /** Take */
@@ -6350,6 +6995,11 @@ export interface components {
             start: number;
             /** End */
             end: number;
+            /**
+             * Pace
+             * @default 1
+             */
+            pace: number;
         };
         /**
          * CueSheet
@@ -6436,6 +7086,7 @@ export interface components {
         /**
          * EditList
          * @description Clips in the order in which they are heard, after a title of `lead` seconds; `mutes` are silent in them.
+         *     `cares` is what is done to the sound of its takes.
          */
         EditList: {
             /** Clips */
@@ -6450,6 +7101,11 @@ export interface components {
              * @default []
              */
             mutes: components["schemas"]["Mute"][];
+            /**
+             * Cares
+             * @default []
+             */
+            cares: components["schemas"]["SoundCare"][];
         };
         /**
          * Gate
@@ -6515,7 +7171,7 @@ export interface components {
         };
         /**
          * Mute
-         * @description Take time `[start, end)` of a take, in which nothing is heard though time goes on.
+         * @description Take time `[start, end)` of a take, in which nothing is heard though time goes on, or only a tone (`beep`).
          */
         Mute: {
             /** Take */
@@ -6524,6 +7180,11 @@ export interface components {
             start: number;
             /** End */
             end: number;
+            /**
+             * Beep
+             * @default false
+             */
+            beep: boolean;
         };
         /**
          * PageTurn
@@ -6782,7 +7443,8 @@ export interface components {
         /**
          * Check
          * @description A place to listen to: the word, when, where the ear found it, and why, in a sentence. Places with the same
-         *     `alike` can be answered together.
+         *     `alike` can be answered together. `about` is the mark that it is about (its id), if it is about one; `repairs` are
+         *     what most likely mends it.
          */
         Check: {
             /** Word */
@@ -6798,13 +7460,23 @@ export interface components {
             kind: components["schemas"]["CheckKind"];
             /** Alike */
             alike: string;
+            /**
+             * About
+             * @default
+             */
+            about: string;
+            /**
+             * Repairs
+             * @default []
+             */
+            repairs: components["schemas"]["Repair"][];
         };
         /**
          * CheckKind
          * @description What kind of doubt a place to check is.
          * @enum {string}
          */
-        CheckKind: "unsure" | "left out" | "misread" | "changed";
+        CheckKind: "unsure" | "left out" | "misread" | "said twice" | "changed" | "short" | "long" | "gap" | "in talk" | "no words" | "early mark" | "quick" | "clipped" | "quiet";
         /**
          * Doubt
          * @description Why a word's light is not sure.
@@ -6903,6 +7575,12 @@ export interface components {
             instead: string;
         };
         /**
+         * Repair
+         * @description What most likely mends a place to check, beside saying that it is fine.
+         * @enum {string}
+         */
+        Repair: "tap" | "read again" | "cut" | "listen again" | "find again" | "shorten" | "talk" | "with word" | "slower";
+        /**
          * Slip
          * @description A word left out, misread (`heard` says as what) or said twice. `start` and `end` are where
          *     it happened; for a word left out, the moment where it is missing.
@@ -6956,6 +7634,11 @@ export interface components {
              * @default 1
              */
             stretches: number;
+            /**
+             * By Hand
+             * @default false
+             */
+            by_hand: boolean;
         };
         /**
          * Trail
@@ -7049,6 +7732,32 @@ export interface components {
              */
             taps?: number[];
         };
+        /**
+         * FoundAgain
+         * @description Words (ids) in their order, when each of them begins and ends, and when the last one ends.
+         */
+        FoundAgain: {
+            /** Words */
+            words: string[];
+            /** Starts */
+            starts: number[];
+            /** End */
+            end: number;
+            /** Ends */
+            ends: number[];
+        };
+        /**
+         * StretchQuery
+         * @description A stretch of a take (seconds of take time).
+         */
+        StretchQuery: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+        };
         /** VideoWish */
         VideoWish: {
             /**
@@ -7136,7 +7845,7 @@ export interface components {
         };
         /**
          * SentenceReadings
-         * @description A sentence of the passages by its first and last word, with its readings in all takes.
+         * @description A sentence of the passages, or a line of verse, by its first and last word, with its readings in all takes.
          */
         SentenceReadings: {
             /** First */
@@ -7169,6 +7878,190 @@ export interface components {
             heard: boolean;
             choose: components["schemas"]["Replacement"] | null;
             put_back: components["schemas"]["Replacement"] | null;
+        };
+        /**
+         * Shorter
+         * @description What could be cut of a take, and what is.
+         */
+        Shorter: {
+            found: components["schemas"]["Shortening"];
+        };
+        /**
+         * CutOffer
+         * @description Something that could be cut: the whole of it from `start` to `end` (seconds of take time), what of it goes, and
+         *     the first and last word of what was begun twice (empty for the others).
+         */
+        CutOffer: {
+            cut: components["schemas"]["Cut"];
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /**
+             * First
+             * @default
+             */
+            first: string;
+            /**
+             * Last
+             * @default
+             */
+            last: string;
+        };
+        /**
+         * MadeCut
+         * @description Something that was cut, and what lies in it, in a sentence (empty: nothing).
+         */
+        MadeCut: {
+            cut: components["schemas"]["Cut"];
+            /** Holds */
+            holds: string;
+        };
+        /**
+         * Saving
+         * @description How many things of one kind could be cut, and the seconds that the lesson would be shorter by it.
+         */
+        Saving: {
+            kind: components["schemas"]["CutKind"];
+            /** Places */
+            places: number;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * Shortening
+         * @description What could be cut of a take, what that saves, and what is cut. `seconds` is how long what is heard of the lesson
+         *     is, `was` without any cut.
+         */
+        Shortening: {
+            /** Offers */
+            offers: components["schemas"]["CutOffer"][];
+            /** Savings */
+            savings: components["schemas"]["Saving"][];
+            /** Cuts */
+            cuts: components["schemas"]["MadeCut"][];
+            /** Seconds */
+            seconds: number;
+            /** Was */
+            was: number;
+        };
+        /**
+         * HowRead
+         * @description What there is to know of a take.
+         */
+        HowRead: {
+            known: components["schemas"]["ReadingKnown"];
+        };
+        /**
+         * ParagraphPace
+         * @description The pace of a paragraph as it is heard: by its first word, when it begins and ends (seconds of take time), on
+         *     which page, and whether it runs ahead of the plan, or `far` ahead of it. `said_at` is the pace at which it was said,
+         *     where it is heard more slowly.
+         */
+        ParagraphPace: {
+            /** First */
+            first: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Page */
+            page: string;
+            /** Words Per Minute */
+            words_per_minute: number;
+            /** Said At */
+            said_at: number;
+            /** Quick */
+            quick: boolean;
+            /**
+             * Far
+             * @default false
+             */
+            far: boolean;
+        };
+        /**
+         * ReadingKnown
+         * @description The pace of each paragraph, the planned one, the band of what children of a grade read alone (words a minute, the
+         *     middle half, autumn to spring; 0 without a grade), and notes.
+         */
+        ReadingKnown: {
+            /** Paces */
+            paces: components["schemas"]["ParagraphPace"][];
+            /** Planned */
+            planned: number;
+            /** Band */
+            band: [
+                number,
+                number
+            ];
+            /** Notes */
+            notes: components["schemas"]["ReadingNote"][];
+        };
+        /**
+         * ReadingNote
+         * @description Something to know of a reading: what it is, the figure, and what can be done (empty: nothing).
+         */
+        ReadingNote: {
+            /** Title */
+            title: string;
+            /** Figure */
+            figure: string;
+            /**
+             * Advice
+             * @default
+             */
+            advice: string;
+        };
+        /**
+         * CutFor
+         * @description What goes when it is cut: with the breath beside it, never inside a word.
+         */
+        CutFor: {
+            cut: components["schemas"]["MadeCut"];
+        };
+        /**
+         * EchoFor
+         * @description Where students would say it back, and for how many seconds in all.
+         */
+        EchoFor: {
+            /** Holds */
+            holds: components["schemas"]["NewHold"][];
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * NewHold
+         * @description After `word`, which ends at `at` (seconds of take time), the lesson is to stand still for `seconds`.
+         */
+        NewHold: {
+            /** Word */
+            word: string;
+            /** At */
+            at: number;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * EchoAfter
+         * @description After what students say it back.
+         * @enum {string}
+         */
+        EchoAfterInput: "sentence" | "paragraph";
+        /**
+         * SlowerFor
+         * @description Stretches that could be heard more slowly.
+         */
+        SlowerFor: {
+            /** Stretches */
+            stretches: components["schemas"]["Slower"][];
+        };
+        /**
+         * SameWords
+         * @description Other readings of the words of a stretch.
+         */
+        SameWords: {
+            /** Readings */
+            readings: components["schemas"]["Replacement"][];
         };
         /** TakeName */
         TakeName: {
@@ -7214,23 +8107,6 @@ export interface components {
             /** Advice */
             advice: components["schemas"]["Advice"][];
         };
-        /**
-         * Advice
-         * @description A fault in a sentence, and what to do about it.
-         */
-        Advice: {
-            fault: components["schemas"]["Fault"];
-            /** What */
-            what: string;
-            /** Do */
-            do: string;
-        };
-        /**
-         * Fault
-         * @description What can be wrong with the sound of a microphone.
-         * @enum {string}
-         */
-        Fault: "silent" | "too quiet" | "too loud" | "hum" | "hiss" | "noise" | "echo";
         /**
          * SoundFigures
          * @description What was measured: loudness of the voice (LUFS), the room without it (dB of full scale), places that were cut
@@ -7815,6 +8691,44 @@ export interface components {
              * @default []
              */
             matches?: string[];
+        };
+        /**
+         * TimingRead
+         * @description What a file of timings would change.
+         */
+        TimingRead: {
+            found: components["schemas"]["TimingMoves"];
+        };
+        /**
+         * TimingMoves
+         * @description What would change; how many words of the file stay where they are, are others than were heard here, or lie too
+         *     far from where they were heard.
+         */
+        TimingMoves: {
+            /** Moves */
+            moves: components["schemas"]["WordMove"][];
+            /** Same */
+            same: number;
+            /** Strange */
+            strange: number;
+            /** Too Far */
+            too_far: number;
+        };
+        /**
+         * WordMove
+         * @description The visit of `word` that was found at `found` begins at `now`, and would at `start` (seconds of take time).
+         */
+        WordMove: {
+            /** Word */
+            word: string;
+            /** Text */
+            text: string;
+            /** Found */
+            found: number;
+            /** Now */
+            now: number;
+            /** Start */
+            start: number;
         };
         /**
          * Problem
@@ -8541,6 +9455,41 @@ export interface operations {
             };
         };
     };
+    lessons_listen_again_lessons__lesson__listen_again_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StretchQuery"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundAgain"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
     lessons_wish_video_lessons__lesson__video_post: {
         parameters: {
             query?: never;
@@ -8738,6 +9687,218 @@ export interface operations {
             };
         };
     };
+    takes_what_could_be_cut_lessons__lesson__shorter_get: {
+        parameters: {
+            query: {
+                take: string;
+                longest?: number;
+                length?: number;
+            };
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shorter"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    takes_how_it_was_read_lessons__lesson__reading_get: {
+        parameters: {
+            query: {
+                take: string;
+                grade?: number;
+            };
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HowRead"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    takes_what_would_go_lessons__lesson__cut_get: {
+        parameters: {
+            query: {
+                take: string;
+                start: number;
+                end: number;
+                kind?: components["schemas"]["CutKindInput"];
+            };
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CutFor"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    takes_what_could_be_said_back_lessons__lesson__echo_get: {
+        parameters: {
+            query: {
+                take: string;
+                start: number;
+                end: number;
+                after?: components["schemas"]["EchoAfterInput"];
+                factor?: number;
+                least?: number;
+                most?: number;
+            };
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EchoFor"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    takes_what_could_be_slower_lessons__lesson__slower_get: {
+        parameters: {
+            query: {
+                take: string;
+            };
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SlowerFor"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    takes_where_else_they_are_read_lessons__lesson__same_words_get: {
+        parameters: {
+            query: {
+                take: string;
+                start: number;
+                end: number;
+            };
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SameWords"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
     takes_rename_takes__take__name_post: {
         parameters: {
             query?: never;
@@ -8774,6 +9935,38 @@ export interface operations {
         };
     };
     takes_keep_piece_takes__take__pieces__int_number__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                take: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    takes_keep_camera_piece_takes__take__camera__int_number__put: {
         parameters: {
             query?: never;
             header?: never;
@@ -9744,7 +10937,58 @@ export interface operations {
             };
         };
     };
+    media_take_heard_takes__take__heard_get: {
+        parameters: {
+            query?: {
+                less_noise?: boolean;
+                even?: boolean;
+                start?: number;
+            };
+            header?: never;
+            path: {
+                take: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
     media_take_sound_takes__take__sound_get: {
+        parameters: {
+            query?: {
+                less_noise?: boolean;
+                even?: boolean;
+            };
+            header?: never;
+            path: {
+                take: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    media_take_camera_takes__take__camera_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -10105,6 +11349,90 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    timings_timing_file_lessons__lesson__timing__kind__get: {
+        parameters: {
+            query: {
+                take: string;
+            };
+            header?: never;
+            path: {
+                lesson: string;
+                kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    timings_timeline_file_lessons__lesson__timeline_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    timings_read_timing_lessons__lesson__timing_post: {
+        parameters: {
+            query: {
+                take: string;
+            };
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["FileForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TimingRead"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {

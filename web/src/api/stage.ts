@@ -1,9 +1,11 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref, type Ref } from 'vue'
-import { ask, client, type Schemas } from './client'
+import { ask, client, Problem, type Schemas } from './client'
 import { patched } from './patch'
 
 type Stage = Schemas['Stage']
+
+const isPassing = (status: number) => status === 0 || status >= 500
 
 /** The stage that an answer stands for, for somebody who has `before`. */
 export function stageFrom(answer: Schemas['StageChange'], before: Stage | undefined): Stage | undefined {
@@ -42,7 +44,8 @@ export function useStage(
     queryKey: computed(() => ['stage', lesson.value, revision.value, take?.value ?? '']),
     queryFn: () => fetchStage(lesson.value, take?.value ?? ''),
     placeholderData: keepPreviousData,
-    retry: false,
+    // What found no way is asked for again; what is not there is not.
+    retry: (count, fault) => count < 2 && isPassing(Problem.of(fault).status),
   })
   return computed(() => query.data.value)
 }

@@ -33,6 +33,10 @@ export function duration(seconds: number): string {
   return minutes ? `${minutes} min ${whole % 60} s` : `${whole} s`
 }
 
+/** A printed word in quotation marks, without those and the signs that it was printed with. */
+export const quoted = (text: string | undefined) =>
+  `“${(text ?? '').replace(/^[“”"'‘(]+|[”“"’'),.;:!?…]+$/g, '')}”`
+
 export const megabytes = (bytes: number) => `${(bytes / 1e6).toFixed(1)} MB`
 
 export const ORIGINS: Record<string, string> = {

@@ -5,13 +5,19 @@
 import type { TakeEvent } from './recorder'
 
 const NAME = 'word-trail-takes'
-const PIECES = 'pieces'
+/** The pieces of before there were cameras: they were sound, by take and number. */
+const FIRST_PIECES = 'pieces'
+const PIECES = 'pieces of tracks'
 const EVENTS = 'events'
+
+/** What is recorded of a take side by side, each in pieces of its own. */
+export type Track = 'sound' | 'camera'
 
 export interface StoredPiece {
   take: string
+  track: Track
   number: number
-  sound: Blob
+  piece: Blob
 }
 
 let opened: Promise<IDBDatabase | undefined> | undefined
@@ -19,10 +25,23 @@ let opened: Promise<IDBDatabase | undefined> | undefined
 function database(): Promise<IDBDatabase | undefined> {
   opened ??= new Promise((resolve) => {
     if (typeof indexedDB === 'undefined') return resolve(undefined)
-    const asked = indexedDB.open(NAME, 1)
+    const asked = indexedDB.open(NAME, 2)
     asked.onupgradeneeded = () => {
-      asked.result.createObjectStore(PIECES, { keyPath: ['take', 'number'] })
-      asked.result.createObjectStore(EVENTS, { keyPath: 'take' })
+      const { objectStoreNames: stores } = asked.result
+      const pieces = asked.result.createObjectStore(PIECES, { keyPath: ['take', 'track', 'number'] })
+      if (!stores.contains(EVENTS)) asked.result.createObjectStore(EVENTS, { keyPath: 'take' })
+      if (stores.contains(FIRST_PIECES)) {
+        const first = asked.transaction!.objectStore(FIRST_PIECES).getAll()
+        first.onsuccess = () => {
+          for (const { take, number, sound } of first.result as {
+            take: string
+            number: number
+            sound: Blob
+          }[])
+            pieces.put({ take, track: 'sound', number, piece: sound })
+          asked.result.deleteObjectStore(FIRST_PIECES)
+        }
+      }
     }
     asked.onsuccess = () => resolve(asked.result)
     asked.onerror = () => resolve(undefined)
@@ -53,14 +72,14 @@ async function within<Result>(
 export const storePiece = (piece: StoredPiece) => within(PIECES, 'readwrite', (store) => store.put(piece))
 
 /** The server has this piece. */
-export const dropPiece = (take: string, number: number) =>
-  within(PIECES, 'readwrite', (store) => store.delete([take, number]))
+export const dropPiece = (take: string, track: Track, number: number) =>
+  within(PIECES, 'readwrite', (store) => store.delete([take, track, number]))
 
 /** Keep all that happened in a take so far. */
 export const storeEvents = (take: string, events: readonly TakeEvent[]) =>
   within(EVENTS, 'readwrite', (store) => store.put({ take, events }))
 
-/** All pieces that are still here, in the order of takes and numbers. */
+/** All pieces that are still here, in the order of takes, tracks and numbers. */
 export const piecesLeft = async () =>
   ((await within(PIECES, 'readonly', (store) => store.getAll())) ?? []) as StoredPiece[]
 
@@ -74,7 +93,7 @@ export async function eventsLeft(take: string): Promise<TakeEvent[]> {
 /** The take is on the server as a whole, or is not wanted any more. */
 export async function forgetTake(take: string): Promise<void> {
   await within(PIECES, 'readwrite', (store) =>
-    store.delete(IDBKeyRange.bound([take, 0], [take, Number.MAX_SAFE_INTEGER])),
+    store.delete(IDBKeyRange.bound([take, '', 0], [take, '\uffff', Number.MAX_SAFE_INTEGER])),
   )
   await within(EVENTS, 'readwrite', (store) => store.delete(take))
 }

@@ -27,8 +27,22 @@ export type PlaceForTake = Schemas['PlaceForTake']['place']
 const SILENT_BELOW = 0.2
 const SILENT_FOR = 4
 
+/** What is recorded beside the sound of a take. */
+interface Beside {
+  begin: (take: TakeRecorder) => void
+  pause: () => void
+  resume: () => void
+  /** Its end: all of it that the server takes is there. */
+  end: () => Promise<void>
+}
+
 /** A microphone and the take that is recorded with it: from choosing one to the kept take. */
-export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, done: () => unknown) {
+export function useTakeRecording(
+  lesson: OpenLesson,
+  simulated: Ref<boolean>,
+  beside: Beside,
+  done: () => unknown,
+) {
   const phase = ref<Phase>('idle')
   const count = ref(0)
   const time = ref(0)
@@ -108,6 +122,7 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
       recorder.value.onRefused = (problem) => (refusal.value = problem)
       recorder.value.start()
       open.value.begin()
+      beside.begin(recorder.value)
       phase.value = 'recording'
     } catch (fault) {
       end()
@@ -125,9 +140,11 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
   function pauseOrGoOn() {
     if (phase.value === 'recording') {
       recorder.value?.pause()
+      beside.pause()
       phase.value = 'paused'
     } else if (phase.value === 'paused') {
       recorder.value?.resume()
+      beside.resume()
       phase.value = 'recording'
     }
   }
@@ -142,6 +159,8 @@ export function useTakeRecording(lesson: OpenLesson, simulated: Ref<boolean>, do
   async function keep(one: TakeRecorder, next: () => unknown = done) {
     phase.value = 'keeping'
     try {
+      await one.stop()
+      await beside.end()
       await one.finish()
       await lesson.refresh()
       end()

@@ -2,7 +2,7 @@ import { useRafFn } from '@vueuse/core'
 import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
 import { sentenceBack, stateAt, type CueSheet } from './cueReader'
 
-export const SPEEDS = [0.6, 0.7, 0.8, 0.9, 1, 1.15, 1.3, 1.5] as const
+export const SPEEDS = [0.5, 0.6, 0.7, 0.8, 0.9, 1, 1.15, 1.3, 1.5] as const
 
 /** Milliseconds after which a sound in the making is asked for again. */
 const AGAIN_AFTER = 1000
@@ -10,9 +10,21 @@ const AGAIN_AFTER = 1000
 /** How often a sound that is there and was not played is asked for again. */
 const MOST_TRIES = 2
 
+/** A stretch of sound, in seconds. */
+export interface Span {
+  start: number
+  end: number
+}
+
 interface Options {
   /** Whether pause points stop the player. */
   gates?: boolean
+  /** What is passed over, unless just that is played. */
+  skips?: Readonly<Ref<readonly Span[]>>
+  /** What is silent. */
+  mutes?: Readonly<Ref<readonly Span[]>>
+  /** What is heard at a share of its speed. */
+  paces?: Readonly<Ref<readonly (Span & { pace: number })[]>>
 }
 
 /** Plays a sound and says what is on the stage; the sound is the clock. */
@@ -31,6 +43,10 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
   const passedGates = shallowRef(new Set<string>())
   let gateSince = 0
   let stopAt = Infinity
+  /** Whether what is passed over in the lesson is passed over in the stretch that is played, too. */
+  let skipping = true
+  /** Where a stretch begins again that is heard over and over. */
+  let again: number | undefined
 
   /* A lesson's sound may be still in the making: then it is asked for again until it is there. */
   const preparing = ref(false)
@@ -51,8 +67,16 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
     },
     { immediate: true },
   )
-  watch(speed, (value) => (audio.playbackRate = value))
-  audio.addEventListener('loadedmetadata', () => (audio.playbackRate = speed.value))
+  const pace = computed(
+    () => options.paces?.value.find((one) => one.start <= time.value && time.value < one.end)?.pace ?? 1,
+  )
+  const silent = computed(
+    () => !!options.mutes?.value.some((one) => one.start <= time.value && time.value < one.end),
+  )
+  watch(silent, (value) => (audio.muted = value))
+  const rate = computed(() => speed.value * pace.value)
+  watch(rate, (value) => (audio.playbackRate = value))
+  audio.addEventListener('loadedmetadata', () => (audio.playbackRate = rate.value))
   audio.addEventListener('error', () => void failed())
   audio.addEventListener('play', () => ((playing.value = true), (fault.value = '')))
   audio.addEventListener('pause', () => (playing.value = false))
@@ -96,12 +120,21 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
     const now = audio.currentTime
     const next = gateBy(now)
     if (next) return stopAtGate(next.pause, next.at)
+    const skipped = skipping && options.skips?.value.find((one) => one.start <= now && now < one.end)
+    if (skipped) return jump(skipped.end)
     if (now >= stopAt) {
+      if (again !== undefined) return jump(again)
       stopAt = Infinity
+      skipping = true
       audio.pause()
     }
     time.value = now
   })
+
+  function jump(to: number) {
+    audio.currentTime = to
+    time.value = to
+  }
 
   function wait() {
     const here = sheet.value?.gates.find((one) => one.pause === gate.value)
@@ -160,8 +193,12 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
   }
 
   function seek(to: number) {
+    // A stretch that was played on its own does not run on elsewhere.
+    if (stopAt !== Infinity) audio.pause()
     gate.value = ''
     stopAt = Infinity
+    skipping = true
+    again = undefined
     const target = Math.min(Math.max(0, to), sheet.value?.seconds ?? to)
     passedGates.value = new Set(sheet.value?.gates.filter((g) => g.at < target).map((g) => g.pause))
     audio.currentTime = target
@@ -194,9 +231,19 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
     pause: () => audio.pause(),
     toggle: () => (playing.value ? audio.pause() : play()),
     seek,
-    playFromTo(from: number, to: number) {
+    /** Just this stretch; also what is passed over in the lesson, unless that is `skipping`. */
+    playFromTo(from: number, to: number, how: { skipping?: boolean } = {}) {
       seek(from)
       stopAt = to
+      skipping = how.skipping ?? false
+      play()
+    },
+    /** Over and over, until it is stopped. */
+    loop(from: number, to: number) {
+      seek(from)
+      stopAt = to
+      skipping = false
+      again = from
       play()
     },
     back() {

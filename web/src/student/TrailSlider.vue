@@ -53,7 +53,7 @@ function point(event: PointerEvent) {
         :fill="dot.share <= share ? 'var(--color-moss)' : '#b4c9c1'"
       />
       <circle
-        v-for="gate in sheet.gates"
+        v-for="gate in sheet.gates.filter((one) => one.kind !== 'hold')"
         :key="gate.pause"
         :cx="xOf(gate.at / sheet.seconds)"
         :cy="heightAt(gate.at / sheet.seconds)"

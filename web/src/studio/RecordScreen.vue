@@ -1,37 +1,38 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import { ask, client } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
-import { sendLeft } from '@/recording/sendLeft'
+import { useCamera } from '@/recording/camera'
 import { useTakeRecording, type PlaceForTake } from '@/recording/takeRecording'
 import { stateAt } from '@/stage/cueReader'
 import { placesOf, printedOf } from '@/stage/shapes'
-import StagePage from '@/stage/StagePage.vue'
 import DrawWhileTalking from './DrawWhileTalking.vue'
 import RefusedTake from './RefusedTake.vue'
 import { useMeaning } from './meaning'
 import AcrossDialog from './plan/AcrossDialog.vue'
 import { useChosenWords } from './plan/chosenWords'
-import InkLayer from './plan/InkLayer.vue'
 import TakeList from './TakeList.vue'
 import { useAgain } from './record/again'
 import AgainStones from './record/AgainStones.vue'
 import BrokenOff from './record/BrokenOff.vue'
+import CameraPanel from './record/CameraPanel.vue'
 import { useCueNotes } from './record/cueNotes'
 import CueNotes from './record/CueNotes.vue'
+import DeskFoot from './record/DeskFoot.vue'
 import DeskKeys from './record/DeskKeys.vue'
 import { useDesk } from './record/desk'
 import { useDeskKeyboard } from './record/deskKeyboard'
 import { useDeskMarks } from './record/deskMarks'
 import DeskPen from './record/DeskPen.vue'
+import DeskStage from './record/DeskStage.vue'
 import { LEAD_IN, useGuide } from './record/guide'
 import GuidePrompt from './record/GuidePrompt.vue'
 import HandInSound from './record/HandInSound.vue'
-import GuideSteps from './record/GuideSteps.vue'
 import { useHold } from './record/hold'
+import { useLeftBehind } from './record/leftBehind'
 import { useLightAtDesk } from './record/lightAtDesk'
 import LightBy from './record/LightBy.vue'
 import { useLiveMarks } from './record/liveMarks'
@@ -44,7 +45,9 @@ import PaceSetting from './record/PaceSetting.vue'
 import { usePreview } from './record/preview'
 import { usePromptPlace } from './record/promptPlace'
 import RecordActions from './record/RecordActions.vue'
+import RecordClock from './record/RecordClock.vue'
 import RecordFor from './record/RecordFor.vue'
+import { useSentHere } from './record/sentHere'
 
 const lesson = useLesson()
 const view = lesson.view
@@ -56,11 +59,9 @@ const stage = useStage(
 const settings = useQuery({ queryKey: ['settings'], queryFn: () => ask(client.GET('/api/settings')) })
 const { rate, grade, whole, guide, quicker, keep: keepPace } = usePace(lesson, () => busy.value)
 
-const take = useTakeRecording(
-  lesson,
-  computed(() => settings.data.value?.simulated_microphone ?? false),
-  () => router.push({ name: 'sync' }),
-)
+const simulated = computed(() => settings.data.value?.simulated_microphone ?? false)
+const camera = useCamera(simulated)
+const take = useTakeRecording(lesson, simulated, camera.beside, () => router.push({ name: 'sync' }))
 const {
   phase,
   count,
@@ -141,7 +142,13 @@ const preview = usePreview(
   guide.data,
   computed(() => firstSentence.value.map((one) => one.id)),
 )
-const frame = ref<HTMLElement>()
+const stageView = useTemplateRef<InstanceType<typeof DeskStage>>('stageView')
+const frame = computed(() => stageView.value?.$el as HTMLElement | undefined)
+/* What Sync sent her here for. */
+const sentHere = useSentHere()
+watch([sentHere.words, words], ([asked, all]) => asked && all.length && picked.set(asked.first, asked.last), {
+  immediate: true,
+})
 /** Without a recording, words are chosen to read them again. */
 const canChoose = computed(() => !busy.value && !rehearsing.value && !!view.value.take_in_use)
 /** The page that is seen: a chart's in the place of the text's, where one was brought up. */
@@ -166,6 +173,12 @@ const state = computed(() => ({
   pointer: onStage.value ? pointer.spot.value : null,
 }))
 const legend = computed(() => view.value.lesson.legend)
+/** The colour of the pen, while it is drawn with. */
+const ink = computed(() =>
+  onText.value && drawing.value
+    ? (legend.value.find((one) => one.id === meaning.value)?.colour ?? 'lake')
+    : undefined,
+)
 /* Marks that are drawn by hand while talking. */
 const live = useLiveMarks(
   computed(() => view.value.lesson.marks),
@@ -209,7 +222,7 @@ watch(
 /* A sentence once more, while recording: what was said of it is dropped. */
 const {
   again,
-  stop: stopAgain,
+  begin: beginAgain,
   ...stones
 } = useAgain({
   words,
@@ -244,18 +257,14 @@ const promptAt = usePromptPlace(frame, {
   page,
   after: computed(() => places.value.get(prompt.value?.point.after ?? '')?.box),
 })
-/* What a closed window or a crash has left on this computer follows now. */
-onMounted(async () => {
-  if ((await sendLeft()).length) await lesson.refresh()
-})
-const unfinished = computed(() => view.value.takes.filter((take) => take.state === 'recording'))
+const { following, unfinished } = useLeftBehind(lesson)
 
 watch(whole, begin)
 
 function set() {
   waiting.value = false
   preview.stop()
-  stopAgain()
+  beginAgain()
   begin()
   light.begin()
   voice.goTo(stops.value[at.value]?.words[0]?.id ?? '')
@@ -306,15 +315,29 @@ useDeskKeyboard({
   undo,
   again,
   quicker,
+  camera: camera.resize,
   letGo: () => (made.letGo(), picked.clear()),
 })
 </script>
 
 <template>
   <Teleport to="#screen-actions">
-    <RouterLink v-if="!busy && view.take_in_use" class="button button-main" :to="{ name: 'sync' }"
+    <RouterLink
+      v-if="!busy && !rehearsing && view.take_in_use"
+      class="button button-main"
+      :to="{ name: 'sync' }"
       >Go to Sync</RouterLink
     >
+    <RecordClock
+      v-if="busy || rehearsing"
+      :phase="phase"
+      :time="time"
+      :rehearsed="rehearsing ? rehearsed : undefined"
+      :minutes="minutes"
+      @stop="take.stop"
+      @pause="take.pauseOrGoOn"
+      @rehearse="rehearse"
+    />
   </Teleport>
   <RefusedTake
     v-if="take.refusal.value"
@@ -329,42 +352,22 @@ useDeskKeyboard({
   </p>
   <div
     v-if="stage"
-    class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_290px] gap-5 narrow:flex narrow:flex-col"
+    class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_290px] grid-rows-[minmax(0,1fr)_auto] gap-x-5 gap-y-3 narrow:flex narrow:flex-col"
   >
-    <div
-      ref="frame"
-      :class="onStage ? 'touch-none' : ''"
-      class="panel relative min-h-0 overflow-hidden narrow:aspect-[1300/1080]"
+    <DeskStage
+      ref="stageView"
+      :layout="stage.layout"
+      :state="state"
+      :choosable="(onText || canChoose) && !drawing"
+      :chosen="picked.ids.value"
+      :flags="noteFlags"
+      :ink="ink"
+      :count="phase === 'counting' ? count : 0"
+      :pointing="onStage"
+      @choose="picked.choose"
+      @touched="made.touched"
+      @drawn="(strokes) => made.ink(shown, strokes)"
     >
-      <StagePage
-        :layout="stage.layout"
-        :state="state"
-        :choosable="(onText || canChoose) && !drawing"
-        :chosen="picked.ids.value"
-        text-only
-        @choose="picked.choose"
-      >
-        <line
-          v-for="flag in noteFlags"
-          :key="flag.id"
-          :x1="flag.x"
-          :x2="flag.x + flag.width"
-          :y1="flag.y"
-          :y2="flag.y"
-          stroke="var(--color-plum)"
-          stroke-width="6"
-          stroke-dasharray="2 9"
-          stroke-linecap="round"
-        />
-        <InkLayer
-          v-if="onText && drawing"
-          :width="stage.layout.width"
-          :height="stage.layout.height"
-          :colour="legend.find((one) => one.id === meaning)?.colour ?? 'lake'"
-          @pointerdown="made.touched"
-          @drawn="(strokes) => made.ink(shown, strokes)"
-        />
-      </StagePage>
       <GuidePrompt
         v-if="prompt"
         :point="prompt.point"
@@ -374,20 +377,12 @@ useDeskKeyboard({
         :style="promptAt"
       />
       <AgainStones v-if="stones.count.value" :left="stones.count.value" :text="stones.text.value" />
-      <div
-        v-if="phase === 'counting'"
-        class="absolute inset-0 flex items-center justify-center bg-white/75"
-        aria-live="assertive"
-      >
-        <span
-          class="flex h-[150px] w-[150px] items-center justify-center rounded-round bg-moss-pale text-[84px] font-bold text-moss"
-          >{{ count }}</span
-        >
-      </div>
-    </div>
-    <div class="flex min-h-0 flex-col gap-4 overflow-y-auto pb-1 narrow:overflow-visible narrow:pb-[72px]">
+    </DeskStage>
+    <div
+      class="flex min-h-0 flex-col gap-4 overflow-y-auto pb-1 narrow:order-1 narrow:overflow-visible narrow:pb-[72px]"
+    >
       <template v-if="!busy">
-        <BrokenOff v-for="broken in unfinished" :key="broken.id" :take="broken" />
+        <BrokenOff v-for="broken in unfinished" :key="broken.id" :take="broken" :following="following" />
       </template>
       <MicrophonePicker
         :microphones="microphones"
@@ -411,6 +406,19 @@ useDeskKeyboard({
         :word="printed.get(light.lastLit.value) ?? ''"
         @step="light.step"
       />
+      <CameraPanel
+        v-if="!busy || camera.isOn.value || camera.trouble.value"
+        :cameras="camera.cameras.value"
+        :chosen="camera.chosen.value"
+        :stream="camera.stream.value"
+        :opening="camera.opening.value"
+        :trouble="camera.trouble.value"
+        :busy="busy"
+        :size="camera.size.value"
+        @use="camera.use"
+        @close="camera.close"
+        @resize="camera.resize"
+      />
       <PaceSetting
         v-if="!busy || guided"
         v-model:rate="rate"
@@ -424,33 +432,16 @@ useDeskKeyboard({
         @keep="keepPace"
         @show="preview.toggle"
       />
-      <GuideSteps
-        v-if="(!busy || running) && stops.length > 1"
-        :at="at"
-        :total="stops.length"
-        :recording="onStage"
-        :waits="waits"
-        @go="(by) => (onStage ? desk.go(by) : jump(at + by))"
-      />
       <DeskKeys
         v-if="onStage"
         :stops-at="desk.toStopAt.value?.question ?? ''"
         :left="desk.target.value ? desk.left.value : -1"
         :away="desk.awayFrom.value"
-        :can-undo="desk.steps.value > 0 || made.canUndo.value"
-        :close="desk.isClose.value"
-        :waits="guided ? waiting : undefined"
-        :again="running && stones.can.value"
-        @again="again()"
-        @wait="waiting = !waiting"
-        :can-come="!!picked.span.value || !!desk.toComeCloser.value"
-        @closer="closer"
         @stop="desk.stop"
         @show="desk.show()"
         @back="desk.back"
         :chart="desk.chartShown.value ? '' : chartName(desk.nextChart.value)"
         @chart="desk.chart"
-        @undo="undo"
       />
       <CueNotes v-if="notes.length" :notes="notes" :next="nextNote" :printed="printed" />
       <DeskPen
@@ -476,23 +467,39 @@ useDeskKeyboard({
         :span="picked.span.value"
         :text="picked.span.value ? picked.textOf(picked.span.value.first, picked.span.value.last) : ''"
         :printed="printed"
+        :talk="sentHere.talk.value"
         @record="start"
-      />
-      <RecordActions
-        :phase="phase"
-        :time="time"
-        :rehearsed="rehearsing ? rehearsed : undefined"
-        :unheard="unheard"
-        :unsent="unsent"
-        :safe="take.safe.value"
-        @start="start()"
-        @stop="take.stop"
-        @pause="take.pauseOrGoOn"
-        @rehearse="rehearse"
       />
       <HandInSound v-if="!busy && !rehearsing" :span="picked.span.value" @begun="trouble = ''" />
       <TakeList v-if="!busy && !rehearsing" />
     </div>
+    <DeskFoot
+      class="col-span-2"
+      :phase="phase"
+      :rehearsing="rehearsing"
+      :places="stops"
+      :at="at"
+      :waits="waits"
+      :lit="light.lastLit.value"
+      :agains="stones.taken.value"
+      :can-again="running && stones.can.value"
+      :holds="guided && onStage ? waiting : undefined"
+      :close="desk.isClose.value"
+      :can-come="onStage && (!!picked.span.value || !!desk.toComeCloser.value)"
+      :can-undo="desk.steps.value > 0 || made.canUndo.value"
+      :level="level"
+      :clipped="clipped"
+      :unheard="unheard"
+      :unsent="unsent"
+      :safe="take.safe.value"
+      @go="(by) => (onStage ? desk.go(by) : jump(at + by))"
+      @again="again()"
+      @hold="waiting = !waiting"
+      @closer="closer"
+      @undo="undo"
+    >
+      <RecordActions @start="start()" @rehearse="rehearse" />
+    </DeskFoot>
     <AcrossDialog
       :open="!!across"
       @choose="(on) => across && made.ink(across.page, across.strokes, on)"

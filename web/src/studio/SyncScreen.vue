@@ -1,92 +1,83 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
-import { useQuery } from '@tanstack/vue-query'
-import { computed, provide, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
+import { useLocalStorage } from '@vueuse/core'
 import { useRoute } from 'vue-router'
 import { useCatalogue } from '@/api/catalogue'
-import { ask, client, type Schemas, type Take } from '@/api/client'
 import { useLesson } from '@/api/lesson'
-import { useStage } from '@/api/stage'
 import { useKeys } from '@/parts/keys'
-import { usePlayer } from '@/stage/player'
+import { duration } from '@/parts/words'
+import { usePlayer, type Span } from '@/stage/player'
 import { printedOf } from '@/stage/shapes'
 import StagePage from '@/stage/StagePage.vue'
 import JobPanel from './JobPanel.vue'
 import { useChosenWords } from './plan/chosenWords'
 import AddDirection from './sync/AddDirection.vue'
-import CheckPost from './sync/CheckPost.vue'
-import DirectionPost from './sync/DirectionPost.vue'
+import { useChecking } from './sync/checking'
+import ChosenPost from './sync/ChosenPost.vue'
+import { useChosenSpan } from './sync/chosenSpan'
 import FiguresPanel from './sync/FiguresPanel.vue'
 import PlayBar from './sync/PlayBar.vue'
-import { useMoments, useStarts } from './sync/byHand'
-import MarkPost from './sync/MarkPost.vue'
+import { useMoments, useStarts, useStretchMoves } from './sync/byHand'
+import GiveTimePanel from './sync/GiveTimePanel.vue'
+import { madeRows, useGivingTime } from './sync/givingTime'
 import LinesOfTakes from './sync/LinesOfTakes.vue'
-import { isSamePlace, rowsOf, unheardRows, withUnheard, type Place, type Row } from './sync/syncRows'
+import { rowsOf, unheardRows, withUnheard, type Place } from './sync/syncRows'
 import { doings, wordDoings } from './sync/stripDirections'
 import { useDirections } from './sync/directionsDone'
+import { useHearing } from './sync/hearing'
 import { useReadHere, type Missing } from './sync/readHere'
-import ReadHere from './sync/ReadHere.vue'
+import ReadingPanel from './sync/ReadingPanel.vue'
+import { useLookedAt } from './sync/lookedAt'
+import { useRepairs } from './sync/repairs'
+import { useRowDeeds } from './sync/rowDeeds'
 import RowList from './sync/RowList.vue'
-import { stripMarks, type MarkHand, type StripMark } from './sync/stripMarks'
+import TimingFiles from './sync/TimingFiles.vue'
+import { cutRows, offerRows, useShorter } from './sync/shorter'
+import ShorterPanel from './sync/ShorterPanel.vue'
+import { stripMarks } from './sync/stripMarks'
+import { useMarksByHand } from './sync/marksByHand'
 import { useNamings } from './sync/namings'
 import NothingToSync from './sync/NothingToSync.vue'
 import WordlessTake from './sync/WordlessTake.vue'
 import TrailMap from './sync/TrailMap.vue'
 import TrimBar from './sync/TrimBar.vue'
 import TakeChoice from './sync/TakeChoice.vue'
+import { useTakeData } from './sync/takeData'
 import TakeList from './TakeList.vue'
-import { takeName, useTakes } from './takes'
+import { soundOfTake, takeName, useTakes } from './takes'
 
-type Check = Schemas['Check']
 const lesson = useLesson()
 const catalogue = useCatalogue()
 const view = lesson.view
 const deeds = useTakes(lesson)
-const takeOf = (id: string | undefined) => view.value.takes.find((one) => one.id === id)
-/** The take that is looked at: one that was asked for, else one that waits to be used, else the lesson's. */
-const lookedAt = ref('')
-const used = computed(() => takeOf(view.value.take_in_use))
-const takeView = computed(
-  () => takeOf(lookedAt.value) ?? view.value.takes.findLast((one) => one.asks) ?? used.value,
-)
-const take = computed(() => takeView.value?.id ?? '')
-async function useTake(one: Take) {
-  await deeds.use(one)
-  lookedAt.value = ''
-}
+const { takeOf, asked: lookedAt, used, takeView, take, wordless, use: useTake } = useLookedAt(lesson, deeds)
 const job = computed(() => lesson.activeJob('align'))
-/** The newest take, when its words were not found: something went wrong, or the work was stopped. */
-const wordless = computed(() => {
-  const newest = view.value.takes.findLast((one) => one.state === 'kept')
-  return newest && (newest.fault || !newest.has_trail) ? newest : undefined
-})
-const stage = useStage(
-  lesson.id,
-  computed(() => [view.value.revision, job.value?.id ?? '']),
-  take,
+const { stage, trail, peaks, there } = useTakeData(
+  takeView,
+  lesson,
+  computed(() => job.value?.id ?? ''),
 )
-const trail = useQuery({
-  queryKey: computed(() => ['trail', lesson.id.value, take.value, view.value.revision, job.value?.id ?? '']),
-  queryFn: () =>
-    ask(
-      client.GET('/api/lessons/{lesson}/trail', {
-        params: { path: { lesson: lesson.id.value }, query: { take: take.value } },
-      }),
-    ),
-  enabled: computed(() => !!take.value && !!takeView.value?.has_trail),
-  placeholderData: (before) => before,
-  retry: false,
-})
-const peaks = useQuery({
-  queryKey: computed(() => ['peaks', take.value]),
-  queryFn: async () => new Uint8Array(await (await fetch(`/api/takes/${take.value}/peaks`)).arrayBuffer()),
-  enabled: computed(() => !!takeView.value?.has_trail),
-  staleTime: Infinity,
-})
+
+/** The lines come first, then what could be made of them. */
+const loaded = computed(() => there.value && !!stage.value && !!trail.data.value)
 
 const sheet = computed(() => stage.value?.sheet)
-const source = computed(() => (takeView.value?.has_trail ? `/api/takes/${take.value}/sound` : ''))
-const player = usePlayer(source, sheet)
+const source = computed(() => (there.value ? soundOfTake(view.value.lesson, take.value) : ''))
+/* What is not heard in the lesson is passed over here too. */
+const unheard = computed(() => rows.value.filter((row) => row.kind === 'unheard'))
+const player = usePlayer(source, sheet, {
+  skips: computed(() => [
+    ...unheard.value,
+    // What was just cut, before it has a row.
+    ...view.value.lesson.cuts.filter((one) => one.take === take.value),
+    ...(together.pending.value ? [together.pending.value] : []),
+  ]),
+  mutes: computed(() => view.value.lesson.blanks.filter((one) => one.take === take.value)),
+  paces: computed(() => view.value.lesson.slower.filter((one) => one.take === take.value)),
+})
+/* Making it shorter. */
+const shorter = useShorter(take, lesson, loaded)
 const words = computed(() => (stage.value ? printedOf(stage.value.layout) : new Map<string, string>()))
 /** Each word's typeset width, in ems. */
 const widths = computed(
@@ -136,11 +127,18 @@ const rows = computed(() =>
           ...marks.value.map(moments.placed),
           ...done.value,
         ]),
-        unheardRows(
-          trail.data.value,
-          view.value.lesson.replacements.filter((one) => one.take === take.value),
-          (by) => takeName(takeOf(by) ?? { name: '', number: 0 }),
-        ),
+        [
+          ...unheardRows(
+            trail.data.value,
+            view.value.lesson.replacements.filter((one) => one.take === take.value),
+            (by) => takeName(takeOf(by) ?? { name: '', number: 0 }),
+          ),
+          ...cutRows(shorter.cuts.value, trail.data.value.trail.visits, words.value),
+        ],
+        [
+          ...madeRows(view.value.lesson, take.value, trail.data.value.trail, words.value),
+          ...(shorter.shown.value ? offerRows(shorter.offers.value, words.value) : []),
+        ],
       )
     : [],
 )
@@ -152,7 +150,9 @@ const tabs = computed(() => [
     ? ['All takes']
     : []),
 ])
-const checks = computed(() => trail.data.value?.checks ?? [])
+/** Whether talk is folded to a line each: where most of a take is talk, the lines of the text are found more easily. */
+const folded = useLocalStorage('word-trail.talk-folded', false)
+const hasTalk = computed(() => !!trail.data.value?.trail.asides.length)
 const chosen = ref<Place>()
 const chosenMark = moments.chosen
 const markShown = computed(() => marks.value.find((one) => one.id === chosenMark.value))
@@ -185,7 +185,24 @@ watch(take, () => {
   chosen.value = undefined
   chosenMark.value = ''
 })
-function choose(place: Place) {
+const together = useChosenSpan({
+  chosen,
+  visits: computed(() => trail.data.value?.trail.visits ?? []),
+  printed: words,
+  rows,
+  player,
+  shorter,
+  heard: (cut) => hearing.hearCut(cut),
+})
+function selectSound(span: Span) {
+  chosen.value = undefined
+  chosenMark.value = ''
+  byHand.close()
+  together.selectSound(span)
+}
+function choose(place: Place, extend = false) {
+  if (extend && chosen.value) return void together.extend(place)
+  together.clear()
   byHand.close()
   chosen.value = place
   picked.set(place.word, place.word)
@@ -194,48 +211,32 @@ function choose(place: Place) {
   list.value?.showPlace(place)
 }
 
-/** What a row offers. */
-function doOffered(row: Row) {
-  if (row.kind === 'offer') namings.settle(row.offer)
-  else if (row.kind === 'unheard' && row.again)
-    void lesson.send({ kind: 'put reading back', again: row.again })
-  else if (row.kind === 'unheard' && row.instead)
-    void lesson.send({ kind: 'put stretch back', stretch: row.instead })
-  else if ('missed' in row && row.missed) wasRead(row.missed)
-}
-
-function respellingOf(word: string): string {
-  const text = words.value.get(word)
-  return view.value.lesson.respellings.find((one) => one.text === text)?.said ?? ''
-}
-
-/** The place to check that comes after the chosen one; the first, where there is none. */
-function following(left: readonly Check[]): Check | undefined {
-  const here = chosen.value
-  const at = here ? checks.value.findIndex((check) => isSamePlace(check, here)) : -1
-  if (at >= 0) return checks.value.slice(at + 1).find((check) => left.includes(check)) ?? left[0]
-  return left.find((check) => check.start > (here?.start ?? -1)) ?? left[0]
-}
-function nextCheck() {
-  const next = following(checks.value)
-  if (next) choose(next)
-}
-/** These are fine as they are; on to the next. */
-function settle(fine: readonly Check[]) {
-  const next = following(checks.value.filter((check) => !fine.includes(check)))
-  const places = fine.map(({ word, found }) => ({ word, found }))
-  void lesson.send({ kind: 'settle places', take: take.value, places })
-  if (next) choose(next)
-  else chosen.value = undefined
-}
+const hearing = useHearing(player)
+const checking = useChecking({
+  take,
+  lesson,
+  trail: trail.data,
+  chosen,
+  choose(place) {
+    choose(place)
+    hearing.hear(place)
+  },
+})
+const { checks, current: checked } = checking
 
 const starts = useStarts(take, lesson, async ({ word, found, start }) => {
   if (chosen.value?.word === word && chosen.value.found === found) chosen.value = { ...chosen.value, start }
   await trail.refetch()
 })
 const moving = starts.moving
-function nudge(by: number, place: Pick<Place, 'word' | 'found' | 'start'> | undefined = chosen.value) {
-  if (place) starts.nudge(by, place)
+const stretches = useStretchMoves(take, lesson, (by) => {
+  together.shift(by)
+  return trail.refetch()
+})
+function nudge(by: number, place?: Pick<Place, 'word' | 'found' | 'start'>) {
+  if (!place && together.count.value > 1) return stretches.nudge(by, together.visits.value)
+  const which = place ?? chosen.value
+  if (which) starts.nudge(by, which)
 }
 
 /* Words that were read and not found. */
@@ -250,48 +251,81 @@ function chosenWasRead({ word, start, end }: Place) {
   const missed = trail.data.value?.missed.find((one) => one.words.includes(word))
   wasRead(missed ?? { words: [word], start, end })
 }
-const isPlaced = (word: string) =>
-  view.value.lesson.read_by_hand.some((one) => one.take === take.value && one.words.includes(word))
-
-/* Marks. */
-function chooseMark(mark: StripMark) {
-  chosen.value = undefined
-  chosenMark.value = mark.id
-  player.seek(mark.start)
-}
-function placeMark(mark: StripMark, start: number, seconds?: number) {
-  chosen.value = undefined
-  if (directions.of(mark.id)) return directions.move(mark.id, start)
-  return moments.place(mark, start, seconds)
-}
-function nudgeMark(by: number, mark = markShown.value ?? doneShown.value) {
-  if (!mark) return
-  chosen.value = undefined
-  if (directions.of(mark.id)) return directions.move(mark.id, mark.start + by)
-  moments.nudge(by, mark)
-}
-
-provide<MarkHand>('mark hand', {
-  chosen: chosenMark,
-  choose: chooseMark,
-  move: (mark, start) => void placeMark(mark, start),
-  nudge: nudgeMark,
+const { doOffered, doOther } = useRowDeeds({ take, lesson, shorter, namings, byHand, wasRead })
+const giving = useGivingTime({
+  take,
+  lesson,
+  ready: loaded,
+  seconds: computed(() => takeView.value?.seconds ?? 0),
+  span: together.chosen,
+  several: together.span,
+  last: together.last,
 })
+const repairs = useRepairs({
+  take,
+  lesson,
+  words: ofPassages,
+  visits: computed(() => trail.data.value?.trail.visits ?? []),
+  rows,
+  chosen,
+  together,
+  shorter,
+  tapAlong: wasRead,
+  wasRead: chosenWasRead,
+  findAgain: () => takeView.value && void deeds.findWords(takeView.value),
+})
+function mend(number: number) {
+  const check = checked.value
+  const repair = check?.repairs[number]
+  if (check && repair) repairs.mend(repair, check)
+}
+const marksByHand = useMarksByHand({
+  shown: computed(() => markShown.value ?? doneShown.value),
+  moments,
+  directions,
+  seek: player.seek,
+  letGo: () => (chosen.value = undefined),
+})
+const nudgeMark = marksByHand.nudge
 
 useKeys({
   space: player.toggle,
   b: () => player.back(),
-  n: nextCheck,
+  n: checking.next,
   o: namings.takeNext,
   t: () => void byHand.tap(),
+  x: together.cut,
+  l: together.loop,
+  a: repairs.tapAlong,
+  g: () => void repairs.listenAgain(),
+  k: () => void repairs.makeTalk(),
+  d: repairs.readAgain,
+  h: () => giving.holdHere(),
+  s: () => repairs.silence(false),
+  p: () => checked.value && void repairs.onPurpose(),
+  1: () => mend(0),
+  2: () => mend(1),
+  arrowleft: () => together.step(-1, choose),
+  arrowright: () => together.step(1, choose),
+  'shift+arrowleft': () => together.step(-1, (place) => choose(place, true)),
+  'shift+arrowright': () => together.step(1, (place) => choose(place, true)),
+  'alt+shift+arrowleft': () => (chosenMark.value ? nudgeMark(-0.5) : nudge(-0.05)),
+  'alt+shift+arrowright': () => (chosenMark.value ? nudgeMark(0.5) : nudge(0.05)),
+  'shift+x': together.putBack,
   'alt+arrowleft': () => (chosenMark.value ? nudgeMark(-0.1) : nudge(-0.01)),
   'alt+arrowright': () => (chosenMark.value ? nudgeMark(0.1) : nudge(0.01)),
 })
 </script>
 
 <template>
+  <Teleport to="#screen-facts">
+    <template v-if="shorter.seconds.value"
+      >{{ duration(shorter.seconds.value)
+      }}{{ shorter.was.value - shorter.seconds.value > 0.5 ? `, was ${duration(shorter.was.value)}` : '' }} ·
+    </template></Teleport
+  >
   <Teleport to="#screen-actions">
-    <button v-if="checks.length" class="button" type="button" @click="nextCheck">
+    <button v-if="checks.length" class="button" type="button" @click="checking.next">
       Check next · {{ checks.length }} left
     </button>
     <RouterLink v-if="takeView?.has_trail" class="button button-main" :to="{ name: 'video' }"
@@ -316,18 +350,30 @@ useKeys({
     class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_300px] gap-5 narrow:flex narrow:flex-col"
   >
     <div class="flex min-h-0 flex-col">
-      <TrailMap class="mb-2" :view="trail.data.value" :time="player.time.value" @seek="player.seek" />
+      <TrailMap
+        class="mb-2"
+        :view="trail.data.value"
+        :time="player.time.value"
+        :cuts="unheard"
+        @seek="player.seek"
+        @trim="(start, end) => lesson.send({ kind: 'set trim', take, start, end })"
+      />
       <TabGroup as="div" class="flex min-h-0 flex-1 flex-col">
-        <TabList class="mb-2 flex gap-1 text-[14px]">
-          <Tab v-for="name in tabs" :key="name" v-slot="{ selected }" as="template">
-            <button
-              class="rounded-panel px-3 py-1 font-semibold"
-              :class="selected ? 'bg-moss-pale' : 'text-quiet'"
-            >
-              {{ name }}
-            </button>
-          </Tab>
-        </TabList>
+        <div class="mb-2 flex items-center text-[14px]">
+          <TabList class="flex gap-1">
+            <Tab v-for="name in tabs" :key="name" v-slot="{ selected }" as="template">
+              <button
+                class="rounded-panel px-3 py-1 font-semibold"
+                :class="selected ? 'bg-moss-pale' : 'text-quiet'"
+              >
+                {{ name }}
+              </button>
+            </Tab>
+          </TabList>
+          <label v-if="hasTalk" class="ml-auto flex min-h-[26px] items-center gap-2 px-1 text-quiet"
+            ><input v-model="folded" type="checkbox" class="size-4 accent-moss" /> Talk folded</label
+          >
+        </div>
         <TabPanels class="min-h-0 flex-1">
           <TabPanel class="panel h-full overflow-y-auto px-4 py-3 narrow:h-[75vh]" tabindex="-1">
             <RowList
@@ -339,12 +385,16 @@ useKeys({
               :player="player"
               :take="take"
               :chosen="chosen"
+              :span="together.span.value"
               :moving="moving"
+              :folded="folded"
+              :sound="together.sound.value"
               @choose="choose"
+              @select="selectSound"
               @move="starts.move"
               @nudge="nudge"
               @offered="doOffered"
-              @other="(row) => 'missed' in row && byHand.leave(row.missed!.words)"
+              @other="doOther"
             />
           </TabPanel>
           <TabPanel
@@ -377,6 +427,24 @@ useKeys({
       class="flex min-h-0 flex-col gap-4 overflow-y-auto narrow:overflow-visible"
       aria-label="How this reading goes"
     >
+      <ChosenPost
+        :take="take"
+        :player="player"
+        :words="words"
+        :place="chosen"
+        :mark="markShown"
+        :done="doneShown"
+        :by-hand="byHand"
+        :marks="marksByHand"
+        :directions="directions"
+        :together="together"
+        :repairs="repairs"
+        :checking="checking"
+        :hearing="hearing"
+        :starts="starts"
+        @find="deeds.findWords(takeView)"
+        @nudge="(by) => nudge(by)"
+      />
       <FiguresPanel
         v-if="figures"
         :figures="figures"
@@ -392,59 +460,10 @@ useKeys({
         :simulated="takeView.origin === 'simulated narrator'"
         @again="deeds.findWords(takeView)"
       />
-      <ReadHere
-        v-if="byHand.missing.value"
-        :missing="byHand.missing.value"
-        :words="words"
-        :tapped="byHand.taps.value.length"
-        :can-tap="byHand.canTap.value"
-        :now="player.time.value"
-        :problem="byHand.problem.value"
-        @listen="byHand.listen"
-        @tap="byHand.tap"
-        @spread="byHand.spread"
-        @begin="byHand.begin"
-        @finish="byHand.finish"
-        @leave="byHand.leave(byHand.missing.value!.words)"
-        @close="byHand.close"
-      />
-      <MarkPost
-        v-else-if="markShown"
-        :mark="markShown"
-        :seconds="markShown.end - markShown.start"
-        @hear="player.playFromTo(Math.max(0, markShown.start - 1), markShown.end + 0.6)"
-        @nudge="(by) => nudgeMark(by)"
-        @here="placeMark(markShown, player.time.value)"
-        @free="lesson.send({ kind: 'free mark', take, id: markShown.id })"
-        @last="(seconds) => placeMark(markShown!, markShown!.start, seconds)"
-      />
-      <DirectionPost
-        v-else-if="doneShown"
-        :done="doneShown"
-        @hear="player.playFromTo(Math.max(0, doneShown.start - 1.5), doneShown.start + 1.5)"
-        @nudge="(by) => nudgeMark(by)"
-        @here="directions.move(doneShown.id, player.time.value)"
-        @remove="lesson.send({ kind: 'remove direction', id: doneShown.id })"
-      />
-      <CheckPost
-        v-else-if="chosen"
-        :place="chosen"
-        :words="words"
-        :checks="checks"
-        :respelling="respellingOf(chosen.word)"
-        @respell="(said) => lesson.send({ kind: 'respell', text: words.get(chosen!.word) ?? '', said })"
-        @again="deeds.findWords(takeView)"
-        @hear="player.playFromTo(Math.max(0, chosen!.start - 0.6), chosen!.end + 0.4)"
-        @nudge="(by) => nudge(by)"
-        @next="nextCheck"
-        @fine="settle"
-        :now="player.time.value"
-        :placed="isPlaced(chosen.word)"
-        @read="chosenWasRead(chosen)"
-        @unplace="lesson.send({ kind: 'unplace words', take, word: chosen!.word })"
-        @here="starts.move(chosen!.word, chosen!.found, player.time.value)"
-      />
-      <p v-else class="text-[14px] text-quiet">
+      <p
+        v-if="!chosen && !together.sound.value && !byHand.missing.value && !markShown && !doneShown"
+        class="text-[14px] text-quiet"
+      >
         Click a word to go there. Drag the post at its beginning to move where it lights.
         <template v-if="marks.length || done.length"
           >The flags under the sound are your marks, and what you did on the stage: drag one to have it sooner
@@ -457,7 +476,22 @@ useKeys({
         :time="player.time.value"
         @add="(doing) => directions.add(doing, player.time.value)"
       />
+      <ShorterPanel
+        v-model:longest="shorter.longest.value"
+        v-model:length="shorter.length.value"
+        :offers="shorter.offers.value"
+        :savings="shorter.savings.value"
+        :left="shorter.left.value"
+        :cuts="shorter.cuts.value.length"
+        :shown="shorter.shown.value"
+        @cut="shorter.cutOut"
+        @show="shorter.shown.value = !shorter.shown.value"
+        @back="shorter.putBack(shorter.cuts.value.map((one) => one.cut))"
+      />
+      <GiveTimePanel :giving="giving" :chosen="together.said.value" :last="together.lastSaid.value" />
+      <ReadingPanel :take="take" :printed="words" @seek="goTo" />
       <TrimBar :trail="trail.data.value" :take="take" :now="player.time.value" @seek="player.seek" />
+      <TimingFiles :take="take" />
       <TakeList v-if="view.takes.length > 1" :looking="take" @look="(one) => (lookedAt = one)" />
     </aside>
   </div>

@@ -6,6 +6,7 @@ import { useLesson } from '@/api/lesson'
 import SureDialog from '@/parts/SureDialog.vue'
 import { clock, ORIGINS } from '@/parts/words'
 import { takeName, useTakes } from './takes'
+import TakeSound from './TakeSound.vue'
 
 /** The takes of the lesson, the newest first. */
 defineProps<{
@@ -77,6 +78,9 @@ async function remove() {
         <p v-if="take.figures && take.loudness !== null" class="text-[13px] text-quiet">
           {{ [...take.figures.remarks, soundOf(take)].join(' · ') }}
         </p>
+        <p v-for="one in take.advice" :key="one.fault" class="text-[13px]">
+          <span class="font-semibold text-signal">{{ one.what }}</span> {{ one.do }}
+        </p>
         <div v-if="take.has_trail" class="mt-1 flex gap-2">
           <button
             v-if="!take.in_use"
@@ -95,6 +99,7 @@ async function remove() {
             Look at it
           </button>
         </div>
+        <TakeSound :take="take" />
         <p v-if="take.fault" class="text-[13px] text-signal">{{ take.fault }}</p>
       </li>
     </ul>

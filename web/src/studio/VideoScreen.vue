@@ -132,8 +132,9 @@ useKeys({ space: preview, b: () => player.back() })
           </template>
           a title card, {{ counted(stage.layout.pages.length - 1, 'page') }},
           {{ counted(new Set(stage.layout.marks.map((mark) => mark.id)).size, 'mark') }},
-          {{ counted(stage.sheet.gates.length, 'pause point') }} with {{ duration(stage.think_seconds) }} to
-          think. The video will be {{ duration(stage.video_seconds) }} long, 1920 × 1080, with captions.
+          {{ counted(stage.sheet.gates.filter((one) => one.kind !== 'hold').length, 'pause point') }} with
+          {{ duration(stage.think_seconds) }} to think. The video will be
+          {{ duration(stage.video_seconds) }} long, 1920 × 1080, with captions.
         </p>
         <a v-if="video" class="button" :href="fileOf('video.mp4')" download>Download the older video</a>
       </template>

@@ -1,4 +1,4 @@
-import { ask, client, type Take } from '@/api/client'
+import { ask, client, type Schemas, type Take } from '@/api/client'
 import type { ShownLesson } from '@/api/lesson'
 
 /** What can be done with a lesson's takes. */
@@ -25,6 +25,13 @@ export function useTakes(lesson: ShownLesson) {
       done(ask(client.POST('/api/takes/{take}/name', { ...path(take), body: { name } }))),
     remove: (take: Take) => done(ask(client.DELETE('/api/takes/{take}', path(take)))),
   }
+}
+
+/** Where the copy of a take that is listened to is found, with what is done to its sound. */
+export function soundOfTake(lesson: Schemas['Lesson'], take: string): string {
+  const care = lesson.sound_cares.find((one) => one.take === take)
+  const done = care ? `?less_noise=${care.less_noise}&even=${care.even}` : ''
+  return `/api/takes/${take}/sound${done}`
 }
 
 /** What a take is called: by its own name, else by its number. */

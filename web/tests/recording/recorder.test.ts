@@ -1,6 +1,7 @@
 import type { Problem } from '@/api/client'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { isFinal, putPiece, RETRY_MILLISECONDS, SIGNED_OUT, TakeRecorder } from '@/recording/recorder'
+import { isFinal, putPiece, RETRY_MILLISECONDS } from '@/recording/pieceSender'
+import { SIGNED_OUT, TakeRecorder } from '@/recording/recorder'
 
 /** The client takes the browser's fetch when it is loaded, which is before anything here runs. */
 const way = vi.hoisted(() => {
@@ -191,7 +192,7 @@ describe('a piece', () => {
       sent = init?.headers
       return Promise.resolve(new Response('{}'))
     }
-    await putPiece('t1', 0, new Blob(['sound']))
+    await putPiece('t1', 'sound', 0, new Blob(['sound']))
     // The SHA-256 of "sound".
     expect(sent).toEqual({ 'Content-Digest': 'sha-256=:3SlELeymn1LFAAa4Mcshbt94p9ozdI8KgP8Z8uvlfs0=:' })
   })

@@ -161,6 +161,35 @@ describe('the player', () => {
     expect(one.speed.value).toBe(SPEEDS[SPEEDS.length - 1])
   })
 
+  it('passes over what is not heard, unless just that is played', () => {
+    const one = scope.run(() =>
+      usePlayer(ref('/sound'), shallowRef(cueSheet()), { skips: ref([{ start: 2, end: 5 }]) }),
+    )!
+    one.play()
+    pass(1.9)
+    pass(0.2)
+    expect(one.time.value).toBe(5)
+    one.playFromTo(2, 5)
+    pass(1)
+    expect(one.time.value).toBeCloseTo(3, 6)
+  })
+
+  it('plays a stretch over and over until it is stopped', () => {
+    const one = player(cueSheet(), false)
+    one.loop(2, 3)
+    pass(0.9)
+    expect(one.time.value).toBeCloseTo(2.9, 6)
+    pass(0.2)
+    expect([one.time.value, one.playing.value]).toEqual([2, true])
+    pass(1.1)
+    expect(one.time.value).toBe(2)
+    one.toggle()
+    one.seek(2.5)
+    one.play()
+    pass(1)
+    expect(one.time.value).toBeCloseTo(3.5, 6)
+  })
+
   it('says when the sound cannot be played, and not when it was only broken off', async () => {
     const one = player(cueSheet())
     FakeAudio.last.refuses = Object.assign(new Error(), { name: 'AbortError' })

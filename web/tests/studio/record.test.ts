@@ -5,7 +5,8 @@ import type { Schemas } from '@/api/client'
 import { CATALOGUE } from '@/api/catalogue'
 import { LEAD_IN, SETTLE, useGuide } from '@/studio/record/guide'
 import GuidePrompt from '@/studio/record/GuidePrompt.vue'
-import GuideSteps from '@/studio/record/GuideSteps.vue'
+import DeskFoot from '@/studio/record/DeskFoot.vue'
+import { deskTrail } from '@/studio/record/deskTrail'
 import MicrophonePicker from '@/studio/record/MicrophonePicker.vue'
 import { catalogue } from '../golden'
 import { layout, page } from '../worlds'
@@ -54,6 +55,41 @@ const at = async (seconds: number) => {
   time.value = seconds + LEAD_IN
   await nextTick()
 }
+
+/** The foot of the desk while a take runs. */
+const AT_DESK = {
+  phase: 'recording' as const,
+  rehearsing: false,
+  places: [
+    { page: 1, signpost: '', words: [said('w1', 0), said('w2', 1)] },
+    { page: 2, signpost: '', words: [] },
+    { page: 2, signpost: '', words: [said('w3', 2)] },
+  ],
+  at: 0,
+  waits: false,
+  lit: 'w1',
+  agains: [],
+  canAgain: true,
+  holds: false,
+  close: false,
+  canCome: false,
+  canUndo: false,
+  clipped: false,
+  unheard: false,
+  unsent: 0,
+  safe: 47,
+}
+
+describe('the way at the foot of the desk', () => {
+  it('goes on with the words, and never backwards from place to place', () => {
+    const { starts, at } = deskTrail(AT_DESK.places)
+    expect(starts).toEqual([...starts].sort((one, other) => one - other))
+    expect(at(0, '')).toBe(0)
+    expect(at(0, 'w1')).toBeLessThan(at(0, 'w2'))
+    expect(at(0, 'w2')).toBeCloseTo(starts[1]!)
+    expect(at(2, 'w3')).toBeCloseTo(1)
+  })
+})
 
 describe('the guide of a recording', () => {
   it('is gone through by hand, place by place, and not past the ends', () => {
@@ -138,13 +174,25 @@ describe('the guide of a recording', () => {
   })
 
   it('has buttons that a finger hits, and says when it waits', async () => {
-    const steps = mount(GuideSteps, { props: { at: 0, total: 3, recording: true, waits: true } })
-    expect(steps.text()).toContain('The guide waits here.')
-    const [back, next] = steps.findAll('button')
-    expect([back!, next!].every((one) => one.classes().includes('min-h-[48px]'))).toBe(true)
+    const foot = mount(DeskFoot, { props: { ...AT_DESK, at: 0, waits: true } })
+    const [back, next] = foot.findAll('nav button')
+    expect([back!, next!].every((one) => one.classes().includes('min-h-[44px]'))).toBe(true)
+    expect(next!.attributes('title')).toContain('The guide waits here.')
     expect(back!.attributes('disabled')).toBeDefined()
     await next!.trigger('click')
-    expect(steps.emitted('go')).toEqual([[1]])
+    expect(foot.emitted('go')).toEqual([[1]])
+  })
+
+  it('says at the foot whether all is well', async () => {
+    const foot = mount(DeskFoot, { props: AT_DESK })
+    expect(foot.text()).toContain('Sound is good.')
+    expect(foot.text()).toContain('Safe on the server up to 0:47')
+    await foot.setProps({ unheard: true })
+    expect(foot.get('[role=alert]').text()).toContain('Nothing is heard so far.')
+    await foot.setProps({ unheard: false, unsent: 9 })
+    expect(foot.get('[role=alert]').text()).toContain('kept on this computer until they arrive')
+    await foot.setProps({ unsent: 0, agains: [{ word: 'w2', text: 'She flies home' }] })
+    expect(foot.text()).toContain('again from “She flies home”')
   })
 
   it('shows a prompt with the word that is to be said', () => {

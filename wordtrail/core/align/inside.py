@@ -47,17 +47,18 @@ def starts_inside(
     stretch alone, mono at 16 000 a second. Where a word is not found within reach of its tap, the tap counts; where
     there are no taps and the words are not found, they are spread over the stretch."""
     rough = list(taps) if taps else spread(script, stretch)
-    found = _found(samples, script)
+    found = times_inside(samples, script, stretch)
     if found is None:
         return rough
-    starts = [stretch.start + max(0.0, start) for start in found]
+    starts = [one.start for one in found]
     if taps:
         starts = [start if abs(start - tap) <= NEAR_TAP else tap for start, tap in zip(starts, taps, strict=True)]
     return _in_order(starts, rough, stretch.end)
 
 
-def _found(samples: Samples, script: Sequence[ScriptWord]) -> list[float] | None:
-    """Seconds into the sound at which each word begins; None where they cannot be found in it."""
+def times_inside(samples: Samples, script: Sequence[ScriptWord], stretch: Stretch) -> list[Stretch] | None:
+    """When each word of `script` is said in a stretch (seconds of take time), in order; None where they cannot be found
+    in its sound (as `starts_inside` takes it)."""
     if not all(word.ways for word in script):
         return None
     whole = Stretch(0.0, len(samples) / RATE)
@@ -80,7 +81,10 @@ def _found(samples: Samples, script: Sequence[ScriptWord]) -> list[float] | None
         numbers, places = zip(*states, strict=True)
         said.append(Said(index, numbers, places, 0.0, len(word.ways[0])))
     times = timed([Reading(tuple(said))], frames, samples, [word.ways for word in script], cores=1)
-    return [word.start for word in sorted(times, key=lambda one: one.word)]
+    return [
+        Stretch(round(stretch.start + max(0.0, one.start), 3), round(min(stretch.start + one.end, stretch.end), 3))
+        for one in sorted(times, key=lambda one: one.word)
+    ]
 
 
 def _in_order(starts: Sequence[float], rough: Sequence[float], end: float) -> list[float]:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from functools import reduce
 from typing import ClassVar, Literal
 
 from wordtrail.core.changes.command import Command, ScreenCommand
@@ -65,14 +66,14 @@ class PutStretchBack(ScreenCommand):
 
 @dataclass(frozen=True, slots=True)
 class PutInPlace(Command):
-    """What was recorded for a stretch goes into its place."""
+    """What was recorded for a stretch goes into its place, or into the places of its parts."""
 
     label: ClassVar[str] = "putting a recording in its place"
-    stretch: Replacement
+    stretches: tuple[Replacement, ...]
     kind: Literal["put in place"] = "put in place"
 
     def apply(self, lesson: Lesson) -> Lesson:
-        return with_stretch(lesson, self.stretch)
+        return reduce(with_stretch, self.stretches, lesson)
 
 
 @dataclass(frozen=True, slots=True)

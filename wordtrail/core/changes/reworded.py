@@ -31,12 +31,14 @@ def reworded(lesson: Lesson, passages: Sequence[Passage]) -> Lesson:
     gone = {word.id for word in run.words} - present
     mends = tuple(mend for mend in lesson.mends if mend.word not in gone)
     by_hand = tuple(one for one in lesson.read_by_hand if gone.isdisjoint(one.words))
+    holds = tuple(one for one in lesson.holds if one.word not in gone)
     plan = _plan(lesson.plan, run)
     issued = lesson.issued
     loose = tuple(replace(end, id=f"loose{issued + n + 1}") for n, end in enumerate(said))
     return _in_order(
         replace(
             changed, marks=marks, pause_points=points, mends=mends, plan=plan, read_by_hand=by_hand,
+            holds=holds,
             loose_ends=(*lesson.loose_ends, *loose), issued=issued + len(loose),
         )
     )  # fmt: skip

@@ -3,19 +3,19 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from functools import reduce
 from typing import ClassVar, Literal
 
 from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.changes.limits import LONGEST_TAKE, SHORTEST_KEPT
 from wordtrail.core.edit.edit_list import Trim
+from wordtrail.core.edit.sound_care import SoundCare
 from wordtrail.core.errors import LessonError
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.pace.guide import FASTEST, SLOWEST
 from wordtrail.core.text.tidy import within
-from wordtrail.core.trail.by_hand import LeftUnread, ReadByHand, checked
-from wordtrail.core.trail.checks import Settled
-from wordtrail.core.trail.model import Mend, Trail
+from wordtrail.core.trail.model import Mend
 
 
 def _with_trim(lesson: Lesson, command: SetTrim) -> Lesson:
@@ -93,46 +93,19 @@ class ClearTrim(ScreenCommand):
 
 
 @dataclass(frozen=True, slots=True)
-class CheckedPlace:
-    """A place to check: its word, and where the ear found it (seconds of take time)."""
+class CareForSound(ScreenCommand):
+    """A take is heard with less noise, or evened out, or both, or as it was recorded."""
 
-    word: str
-    found: float
-
-
-@dataclass(frozen=True, slots=True)
-class SettlePlaces(ScreenCommand):
-    """These places of a take are fine as they are."""
-
-    label: ClassVar[str] = "checking places"
+    label: ClassVar[str] = "the sound of a take"
     take: str
-    places: tuple[CheckedPlace, ...]
-    kind: Literal["settle places"] = "settle places"
+    less_noise: bool
+    even: bool
+    kind: Literal["care for sound"] = "care for sound"
 
     def apply(self, lesson: Lesson) -> Lesson:
-        known = {word.id for word in script(lesson)}
-        fine = (
-            Settled(self.take, one.word, within(one.found, 0.0, LONGEST_TAKE, "The place"))
-            for one in self.places
-            if one.word in known
-        )
-        return replace(lesson, settled=tuple(dict.fromkeys((*lesson.settled, *fine))))
-
-
-@dataclass(frozen=True, slots=True)
-class CheckAgain(ScreenCommand):
-    """All places of a take are offered again, also those that were found fine or not meant to be read."""
-
-    label: ClassVar[str] = "checking all places again"
-    take: str
-    kind: Literal["check again"] = "check again"
-
-    def apply(self, lesson: Lesson) -> Lesson:
-        return replace(
-            lesson,
-            settled=tuple(one for one in lesson.settled if one.take != self.take),
-            left_unread=tuple(one for one in lesson.left_unread if one.take != self.take),
-        )
+        care = SoundCare(self.take, self.less_noise, self.even)
+        others = tuple(one for one in lesson.sound_cares if one.take != self.take)
+        return replace(lesson, sound_cares=(*others, care) if care.is_any else others)
 
 
 @dataclass(frozen=True, slots=True)
@@ -151,58 +124,23 @@ class MoveStart(ScreenCommand):
 
 
 @dataclass(frozen=True, slots=True)
-class PlaceWords(ScreenCommand):
-    """In a take these words were read, which the ear did not find: each begins at its start, the last one ends at
-    `end` (seconds of take time)."""
+class NewStart:
+    """The visit of `word` that was found at `found` begins at `start` (seconds of take time)."""
 
-    label: ClassVar[str] = "placing words by hand"
-    take: str
-    words: tuple[str, ...]
-    starts: tuple[float, ...]
-    end: float
-    kind: Literal["place words"] = "place words"
-
-    def apply(self, lesson: Lesson) -> Lesson:
-        _known(lesson, self.words)
-        starts = tuple(within(start, 0.0, LONGEST_TAKE, "The start of the word") for start in self.starts)
-        end = within(self.end, 0.0, LONGEST_TAKE, "The end of the last word")
-        checked(self.words, starts, end, Trail(()), (0.0, LONGEST_TAKE))
-        others = (one for one in lesson.read_by_hand if one.take != self.take or set(self.words).isdisjoint(one.words))
-        meant = tuple(one for one in lesson.left_unread if one.take != self.take or one.word not in self.words)
-        return replace(
-            lesson, read_by_hand=(*others, ReadByHand(self.take, self.words, starts, end)), left_unread=meant
-        )
-
-
-@dataclass(frozen=True, slots=True)
-class UnplaceWords(ScreenCommand):
-    """What was placed by hand together with this word is as the ear found it again."""
-
-    label: ClassVar[str] = "taking back words placed by hand"
-    take: str
     word: str
-    kind: Literal["unplace words"] = "unplace words"
-
-    def apply(self, lesson: Lesson) -> Lesson:
-        left = tuple(one for one in lesson.read_by_hand if one.take != self.take or self.word not in one.words)
-        return replace(lesson, read_by_hand=left)
+    found: float
+    start: float
 
 
 @dataclass(frozen=True, slots=True)
-class LeaveUnread(ScreenCommand):
-    """These words of a take were not read, on purpose."""
+class MoveStarts(ScreenCommand):
+    """Many words of a take begin elsewhere: as a file says."""
 
-    label: ClassVar[str] = "leaving words unread"
+    label: ClassVar[str] = "taking over timings"
     take: str
-    words: tuple[str, ...]
-    kind: Literal["leave unread"] = "leave unread"
+    starts: tuple[NewStart, ...]
+    kind: Literal["move starts"] = "move starts"
 
     def apply(self, lesson: Lesson) -> Lesson:
-        _known(lesson, self.words)
-        fresh = (LeftUnread(self.take, word) for word in self.words)
-        return replace(lesson, left_unread=tuple(dict.fromkeys((*lesson.left_unread, *fresh))))
-
-
-def _known(lesson: Lesson, words: tuple[str, ...]) -> None:
-    if not words or not set(words) <= {word.id for word in script(lesson)}:
-        raise LessonError("These words are not in the lesson any more.", advice="Choose others.")
+        moves = (MoveStart(self.take, one.word, one.found, one.start) for one in self.starts)
+        return reduce(_with_mend, moves, lesson)

@@ -75,6 +75,23 @@ class BlankTalk(ScreenCommand):
 
 
 @dataclass(frozen=True, slots=True)
+class SilenceWords(ScreenCommand):
+    """What is said between two moments of a take is not heard, or a tone in its place; its words light all the same."""
+
+    label: ClassVar[str] = "silencing words"
+    take: str
+    start: float
+    end: float
+    beep: bool
+    kind: Literal["silence words"] = "silence words"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        start, end = _moments(self.start, self.end)
+        kept = (one for one in lesson.blanks if one.take != self.take or one.end <= start or one.start >= end)
+        return replace(lesson, blanks=(*kept, TalkBlank(self.take, start, end, self.beep)))
+
+
+@dataclass(frozen=True, slots=True)
 class HearTalk(ScreenCommand):
     """All that is silent between two moments of a take is heard again; its words stay as they are."""
 

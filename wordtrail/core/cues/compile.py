@@ -8,6 +8,7 @@ from itertools import groupby, pairwise
 
 from wordtrail.core.cues.drawings import drawings, numbers_tied, placed_by_hand, undisturbed
 from wordtrail.core.cues.gates import ended_at_gates, stops
+from wordtrail.core.cues.hold_gates import with_hold_gates
 from wordtrail.core.cues.model import Caption, CueSheet, Reveal
 from wordtrail.core.cues.talk_captions import TALK, talk_captions
 from wordtrail.core.direct.course import Light
@@ -21,15 +22,12 @@ from wordtrail.core.lesson.kept_clips import kept_clips
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.model import Word
 from wordtrail.core.trail.model import Trail
+from wordtrail.core.trail.rests import LINGER
 
 VERSION = 1
 
 TITLE_SECONDS = 3.0
 """How long the title card is seen before the first sound."""
-
-LINGER = 0.4
-"""Seconds: a word stays lit until the next one when the gap between them is no longer, so that
-the light walks instead of flickering."""
 
 CAPTION_CHARACTERS = 74
 
@@ -44,7 +42,11 @@ def edit_list_of(lesson: Lesson, trails: Mapping[str, Trail], *, lead: float = T
     silences = silences_replaced(lesson, stops_in(lesson, trails, whole))
     heard = whole.without((one.start, one.end) for one in silences)
     takes = {clip.take for clip in heard.clips}
-    return replace(heard, mutes=tuple(Mute(one.take, one.start, one.end) for one in lesson.blanks if one.take in takes))
+    return replace(
+        heard,
+        mutes=tuple(Mute(one.take, one.start, one.end, one.beep) for one in lesson.blanks if one.take in takes),
+        cares=tuple(one for one in lesson.sound_cares if one.take in takes),
+    )
 
 
 def whole_take(take: str, trail: Trail) -> EditList:
@@ -65,6 +67,7 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
     sentence = heard.sentence
     course = course_of(lesson, trails, layout, edits, heard)
     stopping = stops(lesson, heard, layout, course)
+    stopping = replace(stopping, gates=with_hold_gates(stopping.gates, lesson, edits, heard.speech))
     thinking = {gate.shows: gate.think_seconds for gate in stopping.gates}
     placed = placed_by_hand(lesson, edits)
     drawn = undisturbed(lesson, drawings(lesson, heard, thinking, placed), stopping.gates, placed)

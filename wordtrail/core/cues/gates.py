@@ -19,6 +19,7 @@ from wordtrail.core.lesson.answers import chart_by_part, disclosures
 from wordtrail.core.lesson.boards import Board, boards, has_page, run_boards, title_only
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.readings import reading_number
+from wordtrail.core.lesson.said_lines import line_of
 from wordtrail.core.pace.silent import READ_SILENTLY, SETTLE, seconds_to_read
 from wordtrail.core.plan.cards import Shown, WordCard
 from wordtrail.core.plan.model import PausePoint
@@ -28,7 +29,6 @@ from wordtrail.core.plan.part_names import (
     matching_part,
     syllable_part,
 )
-from wordtrail.core.text.model import BlockKind
 
 SYLLABLE, SAY_AFTER = 0.7, 1.6
 """Seconds for which each syllable of a word card is lit, and for students to say the word then."""
@@ -264,24 +264,14 @@ class _Stops:
         read = [(word.id, found) for word in run if (found := self.heard.passes.nth(word.id, number)) is not None]
         if not read:
             return []
-        line_of = self._line_of() if turns.by_sentence else {}
+        lines = line_of(self.lesson) if turns.by_sentence else {}
         groups = [
-            [index for _, index in group] for _, group in groupby(read, key=lambda item: line_of.get(item[0]))
+            [index for _, index in group] for _, group in groupby(read, key=lambda item: lines.get(item[0]))
         ] * turns.times
         lights = self.heard.lights
         return [
             (group[-1], max(1.0, (lights[group[-1]].end - lights[group[0]].start) * turns.factor)) for group in groups
         ]
-
-    def _line_of(self) -> dict[str, tuple[str, int]]:
-        """Word → its block, and its sentence there (in verse: its line)."""
-        found = {}
-        for passage in self.lesson.passages:
-            for block in passage.blocks:
-                for word in block.words:
-                    verse = block.text.count("\n", 0, word.start)
-                    found[word.id] = (block.id, verse if block.kind is BlockKind.STANZA else word.sentence)
-        return found
 
     def _show(self, board: Board, at: float, rank: int, suffix: str = "") -> None:
         """A gate that shows a board for as long as it takes to read it."""

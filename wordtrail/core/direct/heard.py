@@ -48,13 +48,12 @@ def said_in(
     now = edits.lead
     for clip in edits.clips:
         trail = current_trail(lesson, clip.take, trails[clip.take])
-        shift = now - clip.start
         for visit in sorted(trail.visits, key=lambda visit: visit.start):
             if visit.word in ids and clip.start <= visit.start < clip.end:
-                end = min(visit.end, clip.end)
-                lights.append(Light(visit.word, visit.start + shift, end + shift, visit.confidence >= UNSURE_BELOW))
+                start, end = now + clip.heard_at(visit.start), now + clip.heard_at(min(visit.end, clip.end))
+                lights.append(Light(visit.word, start, end, visit.confidence >= UNSURE_BELOW))
         asides += [
-            _shifted(aside, clip, shift) for aside in trail.asides if aside.end > clip.start and aside.start < clip.end
+            _heard(aside, clip, now) for aside in trail.asides if aside.end > clip.start and aside.start < clip.end
         ]
         now += clip.seconds
     return without_late_titles(lesson, lights), tuple(asides)
@@ -76,11 +75,12 @@ def heard_of(
     return Heard(lights, asides, Passes(lights, sentence), speech, TalkWords(asides), sentence, block)
 
 
-def _shifted(aside: Aside, clip: Clip, shift: float) -> Aside:
-    """The part of an aside that is in the clip, in lesson time."""
+def _heard(aside: Aside, clip: Clip, now: float) -> Aside:
+    """The part of an aside that is in the clip, which is heard from `now` on, in lesson time."""
     words = tuple(
-        replace(word, start=word.start + shift, end=word.end + shift)
+        replace(word, start=now + clip.heard_at(word.start), end=now + clip.heard_at(word.end))
         for word in aside.words
         if clip.start <= word.start < clip.end
     )
-    return Aside(max(aside.start, clip.start) + shift, min(aside.end, clip.end) + shift, aside.heard, words)
+    start, end = max(aside.start, clip.start), min(aside.end, clip.end)
+    return Aside(now + clip.heard_at(start), now + clip.heard_at(end), aside.heard, words)

@@ -10,6 +10,8 @@ from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from itertools import pairwise
 
+from wordtrail.core.edit.sound_care import SoundCare
+
 HAIR = 1e-6
 """Seconds by which sums of times may differ."""
 
@@ -28,25 +30,35 @@ class Trim:
 
 @dataclass(frozen=True, slots=True)
 class Clip:
-    """Take time `[start, end)` of a take."""
+    """Take time `[start, end)` of a take, heard at `pace` times the speed at which it was said."""
 
     take: str
     start: float
     end: float
+    pace: float = 1.0
 
     @property
     def seconds(self) -> float:
-        """How long it lasts."""
-        return self.end - self.start
+        """How long it is heard (lesson time)."""
+        return (self.end - self.start) / self.pace
+
+    def heard_at(self, time: float) -> float:
+        """Take time → seconds from when the clip is first heard."""
+        return (time - self.start) / self.pace
+
+    def said_at(self, seconds: float) -> float:
+        """Seconds from when the clip is first heard → take time."""
+        return self.start + seconds * self.pace
 
 
 @dataclass(frozen=True, slots=True)
 class Mute:
-    """Take time `[start, end)` of a take, in which nothing is heard though time goes on."""
+    """Take time `[start, end)` of a take, in which nothing is heard though time goes on, or only a tone (`beep`)."""
 
     take: str
     start: float
     end: float
+    beep: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,11 +71,13 @@ class Hold:
 
 @dataclass(frozen=True, slots=True)
 class EditList:
-    """Clips in the order in which they are heard, after a title of `lead` seconds; `mutes` are silent in them."""
+    """Clips in the order in which they are heard, after a title of `lead` seconds; `mutes` are silent in them.
+    `cares` is what is done to the sound of its takes."""
 
     clips: tuple[Clip, ...]
     lead: float = 0.0
     mutes: tuple[Mute, ...] = ()
+    cares: tuple[SoundCare, ...] = ()
 
     @property
     def seconds(self) -> float:
@@ -75,7 +89,7 @@ class EditList:
         now = self.lead
         for clip in self.clips:
             if clip.take == take and clip.start - HAIR <= time <= clip.end + HAIR:
-                return now + min(max(time - clip.start, 0.0), clip.seconds)
+                return now + min(max(clip.heard_at(time), 0.0), clip.seconds)
             now += clip.seconds
         return None
 
@@ -92,7 +106,7 @@ class EditList:
         now = self.lead
         for clip in self.clips:
             if now <= time < now + clip.seconds:
-                return clip.take, clip.start + time - now
+                return clip.take, clip.said_at(time - now)
             now += clip.seconds
         return None
 
@@ -102,12 +116,12 @@ class EditList:
         left: list[Clip] = []
         now = self.lead
         for clip in self.clips:
-            shift, begin = clip.start - now, clip.start
-            for start, end in taken:
-                if start + shift >= clip.end or end + shift <= begin:
+            begin = clip.start
+            for start, end in ((clip.said_at(start - now), clip.said_at(end - now)) for start, end in taken):
+                if start >= clip.end or end <= begin:
                     continue
-                left.append(replace(clip, start=begin, end=max(begin, start + shift)))
-                begin = end + shift
+                left.append(replace(clip, start=begin, end=max(begin, start)))
+                begin = end
             left.append(replace(clip, start=begin))
             now += clip.seconds
         return replace(self, clips=tuple(clip for clip in left if clip.seconds > HAIR))

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
+from enum import StrEnum
 
 from wordtrail.core.edit.edit_list import HAIR, Clip
 
@@ -31,13 +32,30 @@ class Replacement:
         return (self.start < other.end and other.start < self.end) or (self.start, self.end) == (other.start, other.end)
 
 
+SHORTEST_CUT = 0.05
+"""Seconds below which there is nothing to cut: both sides of its seam would lie in it."""
+
+
+class CutKind(StrEnum):
+    """What is cut."""
+
+    WORDS = "words"
+    TALK = "talk"
+    SILENCE = "silence"
+    """The middle of one that was too long."""
+    BEGUN_TWICE = "begun twice"
+    SOUND = "sound"
+    """One that is no voice."""
+
+
 @dataclass(frozen=True, slots=True)
 class Cut:
-    """`[start, end)` of a take is not heard."""
+    """`[start, end)` of a take is not heard (seconds of take time)."""
 
     take: str
     start: float
     end: float
+    kind: CutKind = CutKind.WORDS
 
     def holds(self, clip: Clip) -> bool:
         """Whether all of a clip lies in it, but for less than a clip's shortest length."""

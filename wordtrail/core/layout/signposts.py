@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from wordtrail.core.edit.holds import HoldAfter
 from wordtrail.core.layout.boxes import boxes_of
 from wordtrail.core.layout.lines import set_text, set_words
 from wordtrail.core.layout.model import Ink, Look, Point, SetPiece, Signpost, WordBox
@@ -62,6 +63,11 @@ def laid_signpost(point: PausePoint, page: int, box: WordBox, stage: Stage, look
         point.id, page, left, round(y, 3), width, round(height, 3), HEADER, TIP, tuple(pieces), stones,
         _footpath(box, line_y, left - TIP, tip_y, stage), point.think_seconds, tuple(boxes), tuple(shown),
     )  # fmt: skip
+
+
+def as_point(hold: HoldAfter) -> PausePoint:
+    """A hold with stones, as a pause point that asks nothing."""
+    return PausePoint(hold.id, hold.word, "", hold.seconds)
 
 
 def _own(text: BoardText, size: float) -> float:

@@ -15,7 +15,7 @@ from wordtrail.core.layout.fit import Row, column_height, fitted
 from wordtrail.core.layout.mark_shapes import Ground, laid_marks
 from wordtrail.core.layout.model import Ink, LaidPage, LaidPicture, Layout, Panel, SetPiece, WordBox
 from wordtrail.core.layout.photo import laid_photo, shows_photo
-from wordtrail.core.layout.signposts import laid_signpost
+from wordtrail.core.layout.signposts import as_point, laid_signpost
 from wordtrail.core.layout.stages import WIDE, Stage
 from wordtrail.core.layout.title_page import title_card
 from wordtrail.core.layout.whole_width import stage_for
@@ -60,6 +60,11 @@ def typeset(lesson: Lesson, stage: Stage = WIDE) -> Layout:
         for point in lesson.pause_points
         if point.after in places and not has_page(point)
     )
+    counted = tuple(
+        laid_signpost(as_point(hold), *places[hold.word], stage, lesson.look)
+        for hold in lesson.holds
+        if hold.counted and hold.word in places
+    )
     closing = tuple(
         laid_signpost(point, *places[lesson.words[-1].id], stage, lesson.look)
         for point in lesson.pause_points
@@ -67,7 +72,7 @@ def typeset(lesson: Lesson, stage: Stage = WIDE) -> Layout:
     )
     marks = laid_marks(lesson.marks, ground)
     return Layout(
-        stage.name, stage.width, stage.height, pages, marks, (*signposts, *closing), text_edge=stage.text_edge
+        stage.name, stage.width, stage.height, pages, marks, (*signposts, *closing, *counted), text_edge=stage.text_edge
     )
 
 

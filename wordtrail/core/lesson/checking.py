@@ -3,16 +3,19 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import replace
 from itertools import groupby
 
 from wordtrail.core.lesson.board_ids import text_of
 from wordtrail.core.lesson.boards import script
-from wordtrail.core.lesson.current_trail import current_trail, unknown_words, words_gone
+from wordtrail.core.lesson.current_trail import current_trail, left_unread, unknown_words, words_gone
 from wordtrail.core.lesson.kept_clips import dropped_in, kept_clips
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.odd_places import odd_places
 from wordtrail.core.remembered import remembered
+from wordtrail.core.sound.word_levels import RecordedSound
 from wordtrail.core.text.model import Word
-from wordtrail.core.trail.checks import Check, CheckKind, places_to_check
+from wordtrail.core.trail.checks import REPAIRS, SAME_MOMENT, Check, CheckKind, Repair, places_to_check, rank
 from wordtrail.core.trail.model import Trail, Visit
 
 MEANT_TO_BE_READ = 0.5
@@ -20,34 +23,65 @@ MEANT_TO_BE_READ = 0.5
 touched on in talk has no places to check."""
 
 
+UNKNOWN_SOUND = RecordedSound(b"")
+
+
 @remembered(32)
-def checks_of(lesson: Lesson, take: str, trail: Trail) -> tuple[Check, ...]:
+def checks_of(lesson: Lesson, take: str, trail: Trail, sound: RecordedSound = UNKNOWN_SOUND) -> tuple[Check, ...]:
     """What of a take wants a look, as the lesson stands now: words of the passage first, then those of cards and
-    questions that were meant to be read, each in order of time; without what was settled or dropped at the desk."""
+    questions that were meant to be read; each by how likely and how visible a fault it is (see `rank`), and in order
+    of time. Without what was settled, dropped at the desk, or cut. One place is offered once."""
     shown = current_trail(lesson, take, trail)
     words = script(lesson)
     gone = words_gone(lesson, take, trail)
     found = (
         *places_to_check(shown, {word.id: word.text for word in words}),
         *_changed(lesson, unknown_words(lesson, take, trail), shown, gone),
+        *odd_places(lesson, take, shown, sound),
     )
     passage = {word.id for word in lesson.words}
     meant = _meant_to_be_read(words, shown) | {text_of(visit.word) for visit in gone}
     choices = _choices(lesson)
-    dropped = dropped_in(lesson, take, trail)
+    unheard = [(one.start, one.end) for one in dropped_in(lesson, take, trail)]
+    unheard += [(one.start, one.end) for one in lesson.cuts if one.take == take]
     left = (
         check
         for check in found
         if (check.word in passage or (text_of(check.word) in meant and text_of(check.word) not in choices))
         and not any(one.settles(take, check) for one in lesson.settled)
-        and not any(one.start <= check.start < one.end for one in dropped)
+        and not any(one.settles(take, check) for one in lesson.on_purpose)
+        and not any(start <= check.start < end for start, end in unheard)
     )
-    return tuple(sorted(left, key=lambda check: (check.word not in passage, check.start)))
+    ordered = sorted(left, key=lambda check: (check.word not in passage, rank(check.kind), check.start))
+    return tuple(replace(one, repairs=_repairs(one, passage)) for one in _once(ordered))
 
 
-def checks_heard(lesson: Lesson, trails: Mapping[str, Trail], take: str) -> tuple[Check, ...]:
+def settled_in(lesson: Lesson, take: str) -> int:
+    """How many places and stretches of a take were found fine, and words of it were not to be read."""
+    found = sum(one.take == take for one in lesson.settled) + sum(one.take == take for one in lesson.on_purpose)
+    return found + len(left_unread(lesson, take))
+
+
+def _once(checks: Sequence[Check]) -> list[Check]:
+    """The first of those of one place."""
+    kept: list[Check] = []
+    for one in checks:
+        if not any(one.word == other.word and abs(one.found - other.found) < SAME_MOMENT for other in kept):
+            kept.append(one)
+    return kept
+
+
+def _repairs(check: Check, passage: set[str]) -> tuple[Repair, ...]:
+    """What mends a place: what stands on cards and in questions is not read again for its own place."""
+    here = check.word in passage
+    return tuple(one for one in REPAIRS[check.kind] if here or one is not Repair.READ_AGAIN)
+
+
+def checks_heard(
+    lesson: Lesson, trails: Mapping[str, Trail], take: str, sound: RecordedSound = UNKNOWN_SOUND
+) -> tuple[Check, ...]:
     """The same of a take among others: of one that comes into the lesson, only what is heard of it."""
-    found = checks_of(lesson, take, trails[take])
+    found = checks_of(lesson, take, trails[take], sound)
     own = [clip for clip in kept_clips(lesson, trails) if clip.take == take]
     if not own or not lesson.replacements:
         return found

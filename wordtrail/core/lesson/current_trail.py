@@ -10,7 +10,7 @@ from wordtrail.core.lesson.board_ids import ids_by_place
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.remembered import remembered
-from wordtrail.core.trail.by_hand import with_hand
+from wordtrail.core.trail.by_hand import as_talk, with_hand
 from wordtrail.core.trail.mending import mended, on_passage
 from wordtrail.core.trail.model import MendedTrail, Trail, Visit
 from wordtrail.core.trail.weak_forms import without_weak_forms
@@ -68,6 +68,8 @@ def _mended(lesson: Lesson, take: str, trail: Trail) -> MendedTrail:
         if one.take == take
     )
     mends = (replace(mend, word=newer.get(mend.word, mend.word)) for mend in lesson.mends if mend.take == take)
+    talk = (one for one in lesson.talk_by_hand if one.take == take)
+    heard = as_talk(heard, talk, {word.id: word.text for word in words})
     return mended(with_hand(heard, by_hand, left_unread(lesson, take)), mends)
 
 

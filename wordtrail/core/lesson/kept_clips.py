@@ -7,12 +7,14 @@ from dataclasses import replace
 
 from wordtrail.core.edit.edit_list import Clip
 from wordtrail.core.edit.joining import Cut, Replacement, joined
+from wordtrail.core.edit.slowing import Slower, slowed
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.current_trail import current_trail, kept_ends
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.remembered import remembered
 from wordtrail.core.trail.again import Dropped, dropped_readings
 from wordtrail.core.trail.model import Trail
+from wordtrail.core.trail.rests import seam_after, seam_before
 
 
 @remembered(32)
@@ -36,14 +38,22 @@ def kept_clips(lesson: Lesson, trails: Mapping[str, Trail]) -> tuple[Clip, ...]:
         return ()
     start, end = kept_ends(lesson, lesson.chosen_take, trail)
     there = (_inside(lesson, one, trails[one.by]) for one in lesson.replacements if one.by in trails)
-    cuts = [Cut(take, one.start, one.end) for take, own in trails.items() for one in dropped_in(lesson, take, own)]
+    dropped = (Cut(take, one.start, one.end) for take, own in trails.items() for one in dropped_in(lesson, take, own))
+    cuts = [*dropped, *lesson.cuts]
     replacements = [within for one in there if (within := _to_end(one, lesson.chosen_take, start, end)) is not None]
-    return joined(Clip(lesson.chosen_take, start, end), replacements, cuts)
+    clips = joined(Clip(lesson.chosen_take, start, end), replacements, cuts)
+    return slowed(clips, (_at_rests(lesson, one, trails[one.take]) for one in lesson.slower if one.take in trails))
 
 
 def takes_used(lesson: Lesson, trails: Mapping[str, Trail]) -> tuple[str, ...]:
     """The takes of which something is heard in the lesson, in the order in which they are first heard."""
     return tuple(dict.fromkeys(clip.take for clip in kept_clips(lesson, trails)))
+
+
+def _at_rests(lesson: Lesson, one: Slower, trail: Trail) -> Slower:
+    """A slower stretch from the rest before it to the one after it: its pace never changes inside a word."""
+    shown = current_trail(lesson, one.take, trail)
+    return replace(one, start=seam_before(shown, one.start), end=seam_after(shown, one.end))
 
 
 def _inside(lesson: Lesson, one: Replacement, trail: Trail) -> Replacement:

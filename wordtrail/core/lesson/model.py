@@ -3,10 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from wordtrail.core.edit.edit_list import Trim
-from wordtrail.core.edit.joining import Replacement
+from wordtrail.core.edit.holds import HoldAfter
+from wordtrail.core.edit.joining import Cut, Replacement
+from wordtrail.core.edit.slowing import Slower
+from wordtrail.core.edit.sound_care import SoundCare
 from wordtrail.core.marks.meaning import FIRST_LEGEND, Meaning
 from wordtrail.core.marks.model import Mark, PlacedMark
 from wordtrail.core.plan.model import PausePoint
@@ -17,8 +20,8 @@ from wordtrail.core.text.bare import bare
 from wordtrail.core.text.look import USUAL_LOOK, TextLook
 from wordtrail.core.text.model import Passage, Word
 from wordtrail.core.trail.again import Again
-from wordtrail.core.trail.by_hand import LeftUnread, ReadByHand
-from wordtrail.core.trail.checks import Settled
+from wordtrail.core.trail.by_hand import LeftUnread, ReadByHand, TalkByHand
+from wordtrail.core.trail.checks import OnPurpose, Settled
 from wordtrail.core.trail.directions import Direction
 from wordtrail.core.trail.model import Mend
 from wordtrail.core.trail.talk_text import TalkBlank, TalkText
@@ -58,8 +61,11 @@ class Lesson:
     `settled` are the places of takes that were checked and found fine. `directions` are what the teacher did on the
     stage in each take, while recording or afterwards. `talk` is what she accepted of her talk in words, `blanks` are
     moments of it that are not to be heard. `read_by_hand` are words that the ear missed and the teacher placed,
-    `left_unread` those that she says were not to be read. `agains` are where she went back while recording to read
-    again, `replacements` what is heard of one take in the place of another.
+    `left_unread` those that she says were not to be read, `talk_by_hand` what lit and is talk; `on_purpose` are
+    stretches in which everything is as she meant it. `agains` are where she went back while recording to read
+    again, `replacements` what is heard of one take in the place of another, `sound_cares` what is done to their sound,
+    `cuts` what is not heard of them, `slower` what is heard more slowly; `holds` are where the lesson stands still
+    for a while.
     `card_wishes` are the words, as printed, of which the teacher wants a word card.
     """
 
@@ -87,6 +93,12 @@ class Lesson:
     left_unread: tuple[LeftUnread, ...] = ()
     agains: tuple[Again, ...] = ()
     replacements: tuple[Replacement, ...] = ()
+    sound_cares: tuple[SoundCare, ...] = ()
+    cuts: tuple[Cut, ...] = ()
+    talk_by_hand: tuple[TalkByHand, ...] = ()
+    slower: tuple[Slower, ...] = ()
+    holds: tuple[HoldAfter, ...] = ()
+    on_purpose: tuple[OnPurpose, ...] = ()
 
     @property
     def title(self) -> str:
@@ -120,6 +132,21 @@ class Lesson:
         if first not in place or last not in place:
             return ()
         return self.words[place[first] : place[last] + 1]
+
+
+@remembered(64)
+def with_take(lesson: Lesson, take: str) -> Lesson:
+    """A lesson that is made of a take; the same one each time."""
+    return lesson if lesson.chosen_take == take else replace(lesson, chosen_take=take)
+
+
+def without_takes(lesson: Lesson) -> Lesson:
+    """A lesson without anything that belongs to its takes: a copy has none of them."""
+    return replace(
+        lesson, chosen_take="", trims=(), mends=(), placed_marks=(), settled=(), directions=(), talk=(), blanks=(),
+        read_by_hand=(), left_unread=(), agains=(), replacements=(), sound_cares=(), cuts=(), talk_by_hand=(),
+        on_purpose=(), slower=(), holds=(),
+    )  # fmt: skip
 
 
 @remembered(64)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from itertools import groupby
 
 from wordtrail.core.edit.edit_list import Clip
 from wordtrail.core.edit.joining import Replacement
@@ -31,8 +32,8 @@ class TakePlace:
 def place_of(lesson: Lesson, trails: Mapping[str, Trail], first: str, last: str) -> TakePlace:
     """The place of a stretch of words in what is heard now; behind the words before it, where none of it was read.
 
-    Raises NothingToShow where nothing was recorded yet, and LessonError where the words are not in the passage or come
-    from several takes.
+    Where they come from several takes, it is the place of those that are heard first. Raises NothingToShow where
+    nothing was recorded yet, and LessonError where the words are not in the passage.
     """
     order = lesson.positions()
     low, high = order.get(first, -1), order.get(last, -1)
@@ -45,11 +46,8 @@ def place_of(lesson: Lesson, trails: Mapping[str, Trail], first: str, last: str)
     heard = [(clip, visit) for clip in clips for visit in shown[clip.take].visits if _in_clip(clip, visit.start)]
     takes = {clip.take for clip, visit in heard if low <= order.get(visit.word, -1) <= high}
     if len(takes) > 1:
-        raise LessonError(
-            "These words come from several takes.",
-            kept="The lesson is as it was.",
-            advice="Read each part again by itself.",
-        )
+        now = heard_runs(lesson, trails, first, last)[0]
+        return TakePlace(now.take, now.start, now.end, first, last)
     if takes:
         take = takes.pop()
         stretch = stretch_of(lesson, take, trails[take], first, last)
@@ -59,6 +57,38 @@ def place_of(lesson: Lesson, trails: Mapping[str, Trail], first: str, last: str)
     clip, end = (before[-1][0], before[-1][1].end) if before else (clips[0], clips[0].start)
     seam = seam_after(shown[clip.take], end) if before else end
     return TakePlace(clip.take, seam, seam, first, last)
+
+
+@dataclass(frozen=True, slots=True)
+class HeardRun:
+    """The words from `first` to `last` are heard from `start` to `end` of one take (seconds of take time)."""
+
+    take: str
+    first: str
+    last: str
+    start: float
+    end: float
+
+
+def heard_runs(lesson: Lesson, trails: Mapping[str, Trail], first: str, last: str) -> list[HeardRun]:
+    """From which takes a stretch of words is heard now, one after another, each with the breath beside it."""
+    order = lesson.positions()
+    low, high = order.get(first, -1), order.get(last, -1)
+    clips = kept_clips(lesson, trails)
+    shown = {clip.take: current_trail(lesson, clip.take, trails[clip.take]) for clip in clips}
+    heard = (
+        (clip.take, visit)
+        for clip in clips
+        for visit in shown[clip.take].visits
+        if _in_clip(clip, visit.start) and low <= order.get(visit.word, -1) <= high
+    )
+    runs = []
+    for take, group in groupby(heard, key=lambda one: one[0]):
+        visits = [visit for _, visit in group]
+        start, end = seam_before(shown[take], visits[0].start), seam_after(shown[take], visits[-1].end)
+        words = sorted((visit.word for visit in visits), key=lambda word: order[word])
+        runs.append(HeardRun(take, words[0], words[-1], start, end))
+    return runs
 
 
 def place_to_go_on(lesson: Lesson, trails: Mapping[str, Trail]) -> tuple[TakePlace, str]:
@@ -81,16 +111,20 @@ def _in_clip(clip: Clip, time: float) -> bool:
     return clip.start <= time < clip.end
 
 
-def placed(lesson: Lesson, place: TakePlace, there: Trail, take: str, trail: Trail) -> Replacement | None:
-    """What puts a take into its place. Of a stretch, what was read of its words comes in; talk as a whole; None where
-    the words that were wanted are not in it."""
+def placed(lesson: Lesson, trails: Mapping[str, Trail], place: TakePlace, take: str) -> tuple[Replacement, ...]:
+    """What puts a take into its place. Of a stretch, what was read of its words comes in, for each take that they are
+    heard from; talk as a whole; nothing where the words that were wanted are not in it."""
+    trail = trails[take]
     start, end = kept_ends(lesson, take, trail)
     if place.end is None:
-        return _going_on(lesson, place, there, take, trail)
+        return (_going_on(lesson, place, trails[place.take], take, trail),)
     if not place.first:
-        return Replacement(place.take, place.start, place.end, take, start, end)
-    stretch = stretch_of(lesson, take, trail, place.first, place.last)
-    return Replacement(place.take, place.start, place.end, take, *stretch) if stretch else None
+        return (Replacement(place.take, place.start, place.end, take, start, end),)
+    runs = heard_runs(lesson, trails, place.first, place.last)
+    if len(runs) <= 1:
+        runs = [HeardRun(place.take, place.first, place.last, place.start, place.end)]
+    read = ((run, stretch_of(lesson, take, trail, run.first, run.last)) for run in runs)
+    return tuple(Replacement(run.take, run.start, run.end, take, *own) for run, own in read if own)
 
 
 def _going_on(lesson: Lesson, place: TakePlace, there: Trail, take: str, trail: Trail) -> Replacement:

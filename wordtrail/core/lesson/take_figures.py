@@ -2,42 +2,28 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 from wordtrail.core.lesson.current_trail import current_trail
 from wordtrail.core.lesson.kept_clips import dropped_in
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.paragraph_paces import NEAR_THE_PLAN, ParagraphPace, paragraph_paces
 from wordtrail.core.remembered import remembered
 from wordtrail.core.trail.checks import words_a_minute
-from wordtrail.core.trail.model import SlipKind, Trail, Visit
+from wordtrail.core.trail.model import SlipKind, Trail
 from wordtrail.core.trail.rests import voiced
-
-FEWEST_WORDS = 6
-"""Words of a paragraph below which its pace says nothing."""
 
 LONG_SILENCE = 3.0
 """Seconds of silence from which on it is worth a word."""
 
-NEAR_THE_PLAN = (0.8, 1.25)
-"""Shares of the planned pace between which a pace is as planned."""
-
-
-@dataclass(frozen=True, slots=True)
-class PaceOf:
-    """The pace of a paragraph that was read: by its first word, in words a minute."""
-
-    first: str
-    words_per_minute: float
-
 
 @dataclass(frozen=True, slots=True)
 class TakeFigures:
-    """Words a minute over all (0: nothing was read) and by paragraph, the longest silence and when it begins (seconds),
+    """Words a minute over all (0: nothing was read), the longest silence and when it begins (seconds),
     slips, the pace against the plan in a sentence, and what else is worth a word."""
 
     words_per_minute: float
-    paces: tuple[PaceOf, ...]
     silence: float
     silence_at: float
     slips: int
@@ -58,25 +44,12 @@ def take_figures(lesson: Lesson, take: str, trail: Trail) -> TakeFigures:
     rate = words_a_minute(visits)
     silence, begins = _longest_silence(shown)
     slips = sum(slip.kind is not SlipKind.SAID_TWICE and is_kept(slip.start) for slip in shown.slips)
-    paces = tuple(_paces(lesson, visits))
+    paces = tuple(paragraph_paces(lesson, take, visits))
     remarks = (
         *((f"{slips} slip{'s' if slips > 1 else ''}",) if slips else ()),
         *((f"longest silence {silence:.0f} s",) if silence >= LONG_SILENCE else ()),
     )
-    return TakeFigures(rate, paces, silence, begins, slips, _in_words(lesson.words_per_minute, rate, paces), remarks)
-
-
-def _paces(lesson: Lesson, visits: Sequence[Visit]) -> Iterator[PaceOf]:
-    read: dict[str, list[Visit]] = {}
-    block_of = {word.id: block.id for passage in lesson.passages for block in passage.blocks for word in block.words}
-    for visit in visits:
-        if visit.word in block_of:
-            read.setdefault(block_of[visit.word], []).append(visit)
-    for passage in lesson.passages:
-        for block in passage.blocks:
-            own = read.get(block.id, [])
-            if len(own) >= FEWEST_WORDS:
-                yield PaceOf(block.words[0].id, words_a_minute(own))
+    return TakeFigures(rate, silence, begins, slips, _in_words(lesson.words_per_minute, rate, paces), remarks)
 
 
 def _longest_silence(trail: Trail) -> tuple[float, float]:
@@ -90,7 +63,7 @@ def _longest_silence(trail: Trail) -> tuple[float, float]:
     return round(longest, 2), round(begins, 2)
 
 
-def _in_words(planned: float, rate: float, paces: Sequence[PaceOf]) -> str:
+def _in_words(planned: float, rate: float, paces: Sequence[ParagraphPace]) -> str:
     """The pace against the plan, as one would say it."""
     if not rate:
         return ""
@@ -100,7 +73,7 @@ def _in_words(planned: float, rate: float, paces: Sequence[PaceOf]) -> str:
         return f"{said}, where {plan}: too quick for who follows with a finger."
     if rate < slowest * planned:
         return f"{said}, where {plan}: slower than you meant to."
-    over = [one for one in paces if one.words_per_minute > quickest * planned]
+    over = [one for one in paces if one.quick]
     if over:
         most = max(one.words_per_minute for one in over)
         return (

@@ -48,5 +48,7 @@ def is_talk(trail: Trail) -> bool:
 
 
 def takes_to_ask_about(with_trail: Mapping[str, TakeUse], used: str) -> tuple[str, ...]:
-    """The takes that wait to be used or set aside: one that is used has its answer."""
-    return tuple(take for take, use in with_trail.items() if use is TakeUse.ASKED and take != used)
+    """The takes that wait to be used or set aside: one that is used has its answer, and so have those before it."""
+    takes = list(with_trail)
+    newer = takes[takes.index(used) + 1 :] if used in with_trail else takes
+    return tuple(take for take in newer if with_trail[take] is TakeUse.ASKED)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
+from functools import partial
 from itertools import groupby
 
 from wordtrail.core.edit.edit_list import Clip
@@ -11,6 +12,7 @@ from wordtrail.core.edit.joining import Replacement
 from wordtrail.core.lesson.current_trail import current_trail
 from wordtrail.core.lesson.kept_clips import kept_clips
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.text.excerpts import unit_of
 from wordtrail.core.text.model import Word
 from wordtrail.core.trail.model import SlipKind, Trail, Visit
 from wordtrail.core.trail.rests import seam_after, seam_before
@@ -40,7 +42,7 @@ class Version:
 
 @dataclass(frozen=True, slots=True)
 class SentenceReadings:
-    """A sentence of the passages by its first and last word, with its readings in all takes."""
+    """A sentence of the passages, or a line of verse, by its first and last word, with its readings in all takes."""
 
     first: str
     last: str
@@ -59,8 +61,8 @@ class _Run:
 
 
 def lines_of(lesson: Lesson, trails: Mapping[str, Trail]) -> tuple[SentenceReadings, ...]:
-    """The sentences of the passages in order, with all readings of which at least half was read: those that are heard
-    first, then the newest takes."""
+    """The sentences and lines of verse of the passages in order, with all readings of which at least half was read:
+    those that are heard first, then the newest takes."""
     shown = {take: current_trail(lesson, take, trail) for take, trail in trails.items()}
     clips = kept_clips(lesson, trails)
     runs: dict[int, list[_Run]] = {}
@@ -83,7 +85,8 @@ def _sentences(lesson: Lesson) -> list[list[Word]]:
     return [
         list(group)
         for passage in lesson.passages
-        for _, group in groupby(passage.words, key=lambda word: word.sentence)
+        for block in passage.blocks
+        for _, group in groupby(block.words, key=partial(unit_of, block))
     ]
 
 

@@ -33,9 +33,14 @@ NORMS = (
 SOURCE = "Hasbrouck and Tindal, 2017"
 
 
+def norm_of(grade: int) -> Norm | None:
+    """The norm of a grade; None for one that has none."""
+    return next((one for one in NORMS if one.grade == grade), None)
+
+
 def beside_norm(grade: int, words_per_minute: float) -> str:
     """What a planned pace is to the children of a grade, in a sentence; empty for a grade that has no norm."""
-    norm = next((one for one in NORMS if one.grade == grade), None)
+    norm = norm_of(grade)
     if norm is None:
         return ""
     first, last = norm.half[0] or norm.half[1], norm.half[2]

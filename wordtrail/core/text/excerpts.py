@@ -16,7 +16,7 @@ def excerpt(block: Block, wanted: Collection[str]) -> Block:
     itself when that is all of them. Words keep their ids; emphasis is left out where something else is."""
     kept: list[tuple[Word, ...]] = []
     gap = [False]
-    for _, run in groupby(block.words, key=lambda word: _unit(block, word)):
+    for _, run in groupby(block.words, key=lambda word: unit_of(block, word)):
         words = tuple(run)
         if any(word.id in wanted for word in words):
             kept.append(words)
@@ -38,7 +38,8 @@ def excerpt(block: Block, wanted: Collection[str]) -> Block:
     return replace(block, text=text, words=tuple(moved), emphasis=())
 
 
-def _unit(block: Block, word: Word) -> int:
+def unit_of(block: Block, word: Word) -> int:
+    """Which of a block's sentences a word belongs to; of a stanza, which of its lines."""
     return block.text.count("\n", 0, word.start) if block.kind is BlockKind.STANZA else word.sentence
 
 

@@ -1,4 +1,4 @@
-"""What in a trail wants a listen, and the figures of a reading."""
+"""What a place to check is, which of them a trail has by what was heard, and the figures of a reading."""
 
 from __future__ import annotations
 
@@ -32,14 +32,83 @@ class CheckKind(StrEnum):
     UNSURE = "unsure"
     LEFT_OUT = "left out"
     MISREAD = "misread"
+    SAID_TWICE = "said twice"
     CHANGED = "changed"
     """Its word was changed or added after the take was recorded."""
+    SHORT = "short"
+    LONG = "long"
+    """Its light goes on for far too short or too long a time for a word."""
+    GAP = "gap"
+    """Nothing lights for long in the middle of a sentence."""
+    IN_TALK = "in talk"
+    """It lights for a moment between talk and talk."""
+    NO_WORDS = "no words"
+    """It was taken for talk, and no words were heard in it."""
+    EARLY_MARK = "early mark"
+    """A mark is drawn on it before it is read."""
+    QUICK = "quick"
+    """Its paragraph is read far more quickly than planned."""
+    CLIPPED = "clipped"
+    QUIET = "quiet"
+
+
+class Repair(StrEnum):
+    """What most likely mends a place to check, beside saying that it is fine."""
+
+    TAP = "tap"
+    """It was read: a hand says when."""
+    READ_AGAIN = "read again"
+    """Its sentence is read again at the desk, and comes into its place."""
+    CUT = "cut"
+    """It is not heard."""
+    LISTEN_AGAIN = "listen again"
+    """Its line is listened for again, between the words beside it."""
+    FIND_AGAIN = "find again"
+    """All words of the take are looked for again."""
+    SHORTEN = "shorten"
+    """The silence is made shorter."""
+    TALK = "talk"
+    """It is talk, and does not light."""
+    WITH_WORD = "with word"
+    """The mark is drawn when its word is read."""
+    SLOWER = "slower"
+    """Its paragraph is heard more slowly."""
+
+
+REPAIRS: Mapping[CheckKind, tuple[Repair, ...]] = {
+    CheckKind.UNSURE: (Repair.LISTEN_AGAIN, Repair.TALK),
+    CheckKind.LEFT_OUT: (Repair.TAP, Repair.READ_AGAIN),
+    CheckKind.MISREAD: (Repair.READ_AGAIN, Repair.CUT),
+    CheckKind.SAID_TWICE: (Repair.CUT,),
+    CheckKind.CHANGED: (Repair.FIND_AGAIN, Repair.READ_AGAIN),
+    CheckKind.SHORT: (Repair.LISTEN_AGAIN, Repair.TAP),
+    CheckKind.LONG: (Repair.LISTEN_AGAIN, Repair.TAP),
+    CheckKind.GAP: (Repair.SHORTEN, Repair.LISTEN_AGAIN),
+    CheckKind.IN_TALK: (Repair.TALK,),
+    CheckKind.NO_WORDS: (Repair.CUT,),
+    CheckKind.EARLY_MARK: (Repair.WITH_WORD,),
+    CheckKind.QUICK: (Repair.SLOWER, Repair.READ_AGAIN),
+    CheckKind.CLIPPED: (Repair.READ_AGAIN,),
+    CheckKind.QUIET: (Repair.READ_AGAIN,),
+}
+"""The one or two repairs of each kind, the likelier one first."""
+
+_AT_ONCE = (CheckKind.CHANGED, CheckKind.LEFT_OUT, CheckKind.LONG, CheckKind.IN_TALK)
+_LIKELY = (CheckKind.MISREAD, CheckKind.SAID_TWICE, CheckKind.GAP, CheckKind.EARLY_MARK, CheckKind.NO_WORDS)
+_NOW_AND_THEN = (CheckKind.UNSURE, CheckKind.SHORT)
+
+
+def rank(kind: CheckKind) -> int:
+    """How soon a place of this kind is offered, from 0 on: what most likely is a fault that a student sees at once
+    comes first, then slips and gaps, then lights that may be a little off, then what is only heard."""
+    return next((place for place, kinds in enumerate((_AT_ONCE, _LIKELY, _NOW_AND_THEN)) if kind in kinds), 3)
 
 
 @dataclass(frozen=True, slots=True)
 class Check:
     """A place to listen to: the word, when, where the ear found it, and why, in a sentence. Places with the same
-    `alike` can be answered together."""
+    `alike` can be answered together. `about` is the mark that it is about (its id), if it is about one; `repairs` are
+    what most likely mends it."""
 
     word: str
     start: float
@@ -48,6 +117,8 @@ class Check:
     why: str
     kind: CheckKind
     alike: str
+    about: str = ""
+    repairs: tuple[Repair, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -65,6 +136,19 @@ class Settled:
 
 
 @dataclass(frozen=True, slots=True)
+class OnPurpose:
+    """From `start` to `end` (seconds of take time) everything in `take` is as it was meant to be."""
+
+    take: str
+    start: float
+    end: float
+
+    def settles(self, take: str, check: Check) -> bool:
+        """Whether a place to check of `take` begins in it."""
+        return self.take == take and self.start <= check.start < self.end
+
+
+@dataclass(frozen=True, slots=True)
 class Figures:
     """How a reading went: words read and in the passage, words a minute with the rests between words
     counted in, and the share of talk in the time from the first sound to the last (0 to 1)."""
@@ -76,9 +160,9 @@ class Figures:
 
 
 def places_to_check(trail: Trail, printed: Mapping[str, str]) -> tuple[Check, ...]:
-    """Left-out and misread words, and visits the aligner was not sure of, in order of time.
+    """Words that were left out, misread or said twice, and visits the aligner was not sure of, in order of time.
     `printed` gives the text of each word id."""
-    slips = [slip for slip in trail.slips if slip.kind is not SlipKind.SAID_TWICE]
+    slips = trail.slips
     checks = [_of_slip(slip, trail, printed) for slip in slips if not _mended(slip, trail)]
     for visit in trail.visits:
         if visit.confidence < UNSURE_BELOW and not any(_same(slip, visit) for slip in slips):
@@ -117,6 +201,11 @@ def _of_slip(slip: Slip, trail: Trail, printed: Mapping[str, str]) -> Check:
         why = f"“{word}” was left out here."
         return Check(slip.word, slip.start, slip.end, slip.start, why, CheckKind.LEFT_OUT, "left out")
     visit = next((v for v in trail.visits if _same(slip, v)), None)
+    if slip.kind is SlipKind.SAID_TWICE:
+        why = f"“{word}” is said twice here, one right after the other."
+        first = next((v for v in reversed(trail.visits) if v.word == slip.word and v.end <= slip.start + 0.01), visit)
+        start, end, found = (first.start, first.end, first.found_at) if first else (slip.start, slip.end, slip.start)
+        return Check(slip.word, start, end, found, why, CheckKind.SAID_TWICE, "said twice")
     found = visit.found_at if visit else slip.start
     sounds = f"It sounds like “{slip.heard}”." if slip.heard else "Something else was said here."
     why = f"{sounds} The printed word is “{word}”."

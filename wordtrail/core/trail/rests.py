@@ -10,6 +10,10 @@ from wordtrail.core.trail.model import Trail
 LONGEST_BREATH = 0.3
 """Seconds of rest that go along with a stretch at the most: what is longer belongs to what was before."""
 
+LINGER = 0.4
+"""Seconds: a word stays lit until the next one when the gap between them is no longer, so that the light walks instead
+of flickering."""
+
 _HAIR = 1e-6
 
 

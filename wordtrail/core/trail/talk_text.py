@@ -31,11 +31,12 @@ class TalkText:
 
 @dataclass(frozen=True, slots=True)
 class TalkBlank:
-    """Between these moments of a take nothing is heard: a name, say."""
+    """Between these moments of a take nothing is heard: a name, say; or a tone in its place (`beep`)."""
 
     take: str
     start: float
     end: float
+    beep: bool = False
 
 
 @dataclass(frozen=True, slots=True)

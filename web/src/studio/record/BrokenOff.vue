@@ -6,7 +6,11 @@ import SureDialog from '@/parts/SureDialog.vue'
 import { useTakes } from '../takes'
 
 /** A take that was broken off: what came before is there, and can be kept. */
-const props = defineProps<{ take: Take }>()
+const props = defineProps<{
+  take: Take
+  /** What is left of it on this computer is on its way. */
+  following: boolean
+}>()
 const deeds = useTakes(useLesson())
 const leaving = ref(false)
 
@@ -20,10 +24,17 @@ function remove() {
   <section class="rounded-panel border border-ochre bg-white px-4 py-3">
     <p class="font-bold">Take {{ take.number }} was broken off</p>
     <p class="text-[14px]">
-      Its window was closed or lost its way to Word Trail. All that was recorded until then is here.
+      Its window was closed or lost its way to Word Trail.
+      {{
+        following
+          ? 'What is left of it on this computer is on its way …'
+          : 'All that was recorded until then is here.'
+      }}
     </p>
     <div class="mt-2 flex flex-wrap gap-2">
-      <button class="button" type="button" @click="deeds.keepBrokenOff(take)">Keep it as a take</button>
+      <button class="button" type="button" :disabled="following" @click="deeds.keepBrokenOff(take)">
+        Keep it as a take
+      </button>
       <button class="button" type="button" @click="leaving = true">Delete it</button>
     </div>
     <SureDialog

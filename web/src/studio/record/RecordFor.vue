@@ -11,6 +11,8 @@ const props = defineProps<{
   span: { first: string; last: string } | undefined
   text: string
   printed: ReadonlyMap<string, string>
+  /** Talk that is to be said again, and the word after which it is said. */
+  talk: { place: PlaceForTake; after: string } | undefined
 }>()
 const emit = defineEmits<{ record: [place: PlaceForTake, begin: string] }>()
 const lesson = useLesson()
@@ -41,10 +43,20 @@ async function again() {
 
 <template>
   <section aria-label="For a place of the lesson" class="flex flex-col gap-2">
+    <button
+      v-if="talk && !span"
+      class="button button-main min-h-[44px] text-left"
+      type="button"
+      @click="$emit('record', talk.place, talk.after)"
+    >
+      <span class="min-w-0 truncate"
+        >Say the talk after “{{ printed.get(talk.after) ?? 'the beginning' }}” again</span
+      >
+    </button>
     <button v-if="span" class="button button-main min-h-[44px] text-left" type="button" @click="again">
       <span class="min-w-0 truncate">Read “{{ text }}” again</span>
     </button>
-    <p v-else class="text-[13px] text-quiet">
+    <p v-else-if="!talk" class="text-[13px] text-quiet">
       To read a sentence again, click its first word and shift-click its last: it goes into its place.
     </p>
     <button

@@ -19,6 +19,8 @@ interface AgainIn {
 export function useAgain({ words, time, seconds, here, goBack }: AgainIn) {
   const places = computed(() => new Map(words.value.map((word, index) => [word.id, index])))
   const from = ref('')
+  /** Where she went back to in this take, one after another. */
+  const taken = ref<string[]>([])
   const count = ref(0)
   let timer = 0
 
@@ -35,6 +37,7 @@ export function useAgain({ words, time, seconds, here, goBack }: AgainIn) {
     const further = !word && count.value && at > 0
     const begin = words.value[beginOf(further ? at - 1 : at)]!
     from.value = begin.id
+    taken.value.push(begin.id)
     goBack(begin.id, time.value + seconds.value)
     window.clearInterval(timer)
     count.value = STONES
@@ -51,15 +54,19 @@ export function useAgain({ words, time, seconds, here, goBack }: AgainIn) {
   }
   onBeforeUnmount(stop)
 
-  /** What is read again, as printed. */
-  const text = computed(() => {
-    const at = places.value.get(from.value)
-    return at === undefined
-      ? ''
-      : words.value
-          .slice(at, at + 3)
-          .map((word) => word.text)
-          .join(' ')
-  })
-  return { again, stop, count, from, text, can: computed(() => places.value.has(here.value)) }
+  const beginning = (word: string) => {
+    const at = places.value.get(word)
+    const said = at === undefined ? [] : words.value.slice(at, at + 3)
+    return said.map((one) => one.text).join(' ')
+  }
+  return {
+    again,
+    stop,
+    begin: () => (stop(), (taken.value = [])),
+    count,
+    /** What is read again, as printed. */
+    text: computed(() => beginning(from.value)),
+    taken: computed(() => taken.value.map((word) => ({ word, text: beginning(word) }))),
+    can: computed(() => places.value.has(here.value)),
+  }
 }

@@ -11,6 +11,14 @@ interface Here {
   lit: Readonly<Ref<string>>
 }
 
+/** A line from a place on the page to a note of the teacher's own. */
+export interface NoteFlag {
+  id: string
+  x: number
+  y: number
+  width: number
+}
+
 export function useCueNotes(
   all: Readonly<Ref<readonly Schemas['CueNote'][]>>,
   { places, order, page, lit }: Here,

@@ -28,6 +28,7 @@ interface Desk {
   undo: () => void
   again: () => void
   quicker: (by: number) => void
+  camera: () => void
   letGo: () => void
 }
 
@@ -55,6 +56,7 @@ export function useDeskKeyboard(on: Desk) {
     c: does(marksOr('c', desk.chart)),
     u: does(marksOr('u', on.undo)),
     z: does(on.closer),
+    v: on.camera,
     h: (event) => (on.chosen.value ? markBy('h') : on.onStage.value && on.hold(event)),
     i: () => on.onText.value && (on.drawing.value = !on.drawing.value),
     enter: () => on.onStage.value && light.by.value === 'hand' && light.step(),

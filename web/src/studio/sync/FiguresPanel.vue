@@ -24,11 +24,20 @@ defineEmits<{ again: []; unsettle: []; talk: [] }>()
 <template>
   <section>
     <h2 class="mb-1 font-bold">How this reading goes</h2>
+    <p
+      v-if="!checks"
+      class="mb-2 rounded-panel bg-moss-pale px-3 py-2 text-[14px] font-semibold"
+      role="status"
+    >
+      Nothing is left to check.
+    </p>
     <dl class="grid grid-cols-[1fr_auto] gap-y-[6px] text-[14px]">
       <dt>Words read</dt>
       <dd class="text-right font-bold">{{ figures.read }} of {{ figures.words }}</dd>
-      <dt>Places to check</dt>
-      <dd class="text-right font-bold">{{ checks }}</dd>
+      <template v-if="checks">
+        <dt>Places to check</dt>
+        <dd class="text-right font-bold">{{ checks }}</dd>
+      </template>
       <dt>Words a minute, planned {{ planned }}</dt>
       <dd class="text-right font-bold">{{ Math.round(figures.words_per_minute) }}</dd>
       <dt>Talk between the lines</dt>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A row that is no line of the text: talk, a pause point, words that were not read. */
 defineProps<{
-  kind: 'talk' | 'pause' | 'missing' | 'offer' | 'unheard'
+  kind: 'talk' | 'pause' | 'missing' | 'offer' | 'unheard' | 'cut offer' | 'made'
   text: string
   note: string
   /** What can be done about it. */
@@ -17,6 +17,8 @@ const LOOK = {
   missing: 'border-signal text-signal',
   offer: 'border-ochre text-ochre-deep',
   unheard: 'border-plum text-plum',
+  'cut offer': 'border-ochre text-ochre-deep',
+  made: 'border-lake text-lake',
 }
 </script>
 
@@ -28,7 +30,7 @@ const LOOK = {
     <span class="min-w-0 truncate font-semibold">{{ text }}</span>
     <span class="ml-auto whitespace-nowrap">{{ note }}</span>
     <button
-      v-if="kind === 'talk' || kind === 'offer' || kind === 'unheard'"
+      v-if="kind !== 'pause' && kind !== 'missing'"
       class="min-h-[24px] font-semibold whitespace-nowrap underline-offset-2 hover:underline"
       type="button"
       @click="$emit('hear')"

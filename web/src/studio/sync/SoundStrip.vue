@@ -1,24 +1,32 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { clock } from '@/parts/words'
 import { STRIP_HEIGHT as HEIGHT, barsOf } from './peaks'
+import type { Span } from '@/stage/player'
 import MarkLane from './MarkLane.vue'
+import { useSoundDrag, within } from './soundDrag'
 import type { Place, Row, StripVisit } from './syncRows'
 
 const props = defineProps<{
   row: Extract<Row, { kind: 'line' }>
   words: ReadonlyMap<string, string>
   widths: ReadonlyMap<string, number>
+  /** How wide the strip is, in pixels. */
+  width?: number
   peaks: Uint8Array | undefined
   time: number
   lit: string
   chosen: Place | undefined
+  /** Words that are chosen together, by when they are said (seconds of take time). */
+  span: Span | undefined
+  /** Sound that was drawn over. */
+  sound: Span | undefined
   moving: { word: string; found: number; start: number } | undefined
 }>()
 const emit = defineEmits<{
-  choose: [place: Place]
+  choose: [place: Place, extend: boolean]
   play: [at: number]
+  select: [span: Span]
   move: [word: string, found: number, start: number]
   nudge: [by: number, visit: StripVisit]
 }>()
@@ -26,8 +34,7 @@ const emit = defineEmits<{
 const SIZE = 20
 const GAP = 9
 const WIDEST_SECOND = 190
-const strip = ref<HTMLElement>()
-const { width } = useElementSize(strip)
+const USUAL_WIDTH = 600
 const dragged = ref<{ index: number; start: number }>()
 
 /** No word is narrower than a finger needs. */
@@ -35,7 +42,7 @@ const LEAST = 24
 const widthAt = (size: number, word: string) =>
   Math.max(LEAST, ((props.widths.get(word) ?? 1) + GAP / SIZE) * size)
 const wordSize = computed(() => {
-  const room = width.value || 600
+  const room = props.width ?? USUAL_WIDTH
   let size = SIZE
   while (size > 8 && props.row.visits.reduce((sum, visit) => sum + widthAt(size, visit.word), 0) > room)
     size -= 0.5
@@ -59,7 +66,7 @@ const cells = computed(() => {
   let [low, high] = [0, WIDEST_SECOND]
   for (let i = 0; i < 24; i++) {
     const middle = (low + high) / 2
-    if (wide(middle) > (width.value || 600)) high = middle
+    if (wide(middle) > (props.width ?? USUAL_WIDTH)) high = middle
     else low = middle
   }
   let x = 0
@@ -95,20 +102,35 @@ const shown = computed(() =>
           : visit.start,
     now: props.time >= visit.start && props.time < visit.end && visit.word === props.lit,
     read: props.time >= visit.end,
-    chosen: props.chosen?.word === visit.word && Math.abs(props.chosen.found - visit.found) < 1e-6,
+    chosen: props.span
+      ? visit.start >= props.span.start && visit.start < props.span.end
+      : props.chosen?.word === visit.word && Math.abs(props.chosen.found - visit.found) < 1e-6,
   })),
 )
 const litHere = computed(() => shown.value.some((visit) => visit.now))
 const colourAt = (at: number) => {
   const visit = shown.value.find((one) => at >= one.start && at < one.end)
+  if (visit?.gone) return 'var(--color-hairline)'
   if (visit && (!visit.sure || visit.slip)) return 'var(--color-signal)'
   return at <= props.time ? 'var(--color-moss)' : '#7fa594'
 }
+/** The bars of each colour as one shape: a page has thousands of them. */
+const drawn = computed(() => {
+  const paths = new Map<string, string>()
+  for (const { at, x, height } of bars.value) {
+    const colour = colourAt(at)
+    paths.set(colour, `${paths.get(colour) ?? ''}M${x} ${HEIGHT}v${-height}h3v${height}z`)
+  }
+  return paths
+})
 function place(visit: StripVisit): Place {
   return { word: visit.word, start: visit.start, end: visit.end, found: visit.found, why: visit.why }
 }
 
-function drag(event: PointerEvent, visit: StripVisit, index: number) {
+const drag = useSoundDrag(timeAt, (span) => emit('select', span))
+/** What of the drawn sound lies in this line. */
+const selected = computed(() => within(drag.drawn.value ?? props.sound, props.row))
+function dragPost(event: PointerEvent, visit: StripVisit, index: number) {
   const handle = event.currentTarget as HTMLElement
   handle.setPointerCapture(event.pointerId)
   const from = event.clientX
@@ -123,7 +145,7 @@ function drag(event: PointerEvent, visit: StripVisit, index: number) {
     dragged.value = undefined
     if (moved && Math.abs(moved.start - visit.start) > 0.004)
       emit('move', visit.word, visit.found, moved.start)
-    else emit('choose', place(visit))
+    else emit('choose', place(visit), event.shiftKey)
   }
   handle.addEventListener('pointermove', move)
   handle.addEventListener('pointerup', drop, { once: true })
@@ -133,7 +155,7 @@ function drag(event: PointerEvent, visit: StripVisit, index: number) {
 <template>
   <div class="mb-3 flex items-start gap-3" :class="row.unheard ? 'opacity-45' : ''" :data-lit="litHere">
     <span class="w-10 pt-11 text-right text-[12px] tabular-nums text-quiet">{{ clock(row.start) }}</span>
-    <div ref="strip" class="relative min-w-0 flex-1">
+    <div class="relative min-w-0 flex-1">
       <div class="relative h-8">
         <button
           v-for="visit in shown"
@@ -144,6 +166,7 @@ function drag(event: PointerEvent, visit: StripVisit, index: number) {
             visit.now ? 'bg-moss-pale' : '',
             visit.chosen ? 'outline-2 outline-lake' : '',
             !visit.sure || visit.slip ? 'text-signal' : '',
+            visit.gone ? 'text-quiet line-through' : '',
           ]"
           :style="{
             left: `${xOf(visit.start) - 2}px`,
@@ -151,7 +174,7 @@ function drag(event: PointerEvent, visit: StripVisit, index: number) {
           }"
           :data-visit="`${visit.word}@${visit.found}`"
           :title="visit.why || visit.slip"
-          @click="emit('choose', place(visit))"
+          @click="emit('choose', place(visit), $event.shiftKey)"
         >
           {{ words.get(visit.word)
           }}<span v-if="!visit.sure || visit.slip" class="sr-only"> ({{ visit.slip || 'unsure' }})</span>
@@ -161,7 +184,8 @@ function drag(event: PointerEvent, visit: StripVisit, index: number) {
         class="block w-full rounded-small bg-mist"
         :height="HEIGHT"
         aria-hidden="true"
-        @click="emit('play', timeAt($event.offsetX))"
+        @pointerdown="drag.begin"
+        @click="drag.wasDrag() || emit('play', timeAt($event.offsetX))"
       >
         <template v-for="visit in shown" :key="`s${visit.index}`">
           <rect
@@ -173,14 +197,15 @@ function drag(event: PointerEvent, visit: StripVisit, index: number) {
             fill="var(--color-moss-pale)"
           />
         </template>
+        <path v-for="[colour, path] in drawn" :key="colour" :d="path" :fill="colour" />
         <rect
-          v-for="bar in bars"
-          :key="bar.at"
-          :x="bar.x"
-          :y="HEIGHT - bar.height"
-          width="3"
-          :height="bar.height"
-          :fill="colourAt(bar.at)"
+          v-if="selected"
+          :x="xOf(selected.start)"
+          y="0"
+          :width="xOf(selected.end) - xOf(selected.start)"
+          :height="HEIGHT"
+          fill="var(--color-lake)"
+          opacity="0.22"
         />
         <line
           v-if="time >= row.start && time <= row.end"
@@ -199,7 +224,7 @@ function drag(event: PointerEvent, visit: StripVisit, index: number) {
         class="post absolute top-[30px] w-[24px]"
         :style="{ left: `${xOf(visit.at) - 12}px`, height: `${HEIGHT + 8}px` }"
         :aria-label="`Start of ${words.get(visit.word)}, ${visit.at.toFixed(2)} s. Arrow keys move it.`"
-        @pointerdown.prevent="drag($event, visit, visit.index)"
+        @pointerdown.prevent="dragPost($event, visit, visit.index)"
         @keydown.left.prevent="emit('nudge', -0.01, visit)"
         @keydown.right.prevent="emit('nudge', 0.01, visit)"
       />

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useId, watch } from 'vue'
 import type { Command, Schemas } from '@/api/client'
+import { toSayAgain } from '../record/sentHere'
 
 /** Talk in words: roughly as it was heard, until the teacher writes what she says. Only her words reach students. */
 const props = defineProps<{
   talk: Schemas['TalkStretch']
   take: string
+  /** The word that was read before it. */
+  after: string
   playing: boolean
   send: (command: Command) => Promise<boolean>
 }>()
@@ -123,6 +126,11 @@ async function blank() {
       >
         {{ talk.text ? 'Change the words' : 'Write what you say' }}
       </button>
+      <RouterLink
+        class="min-h-[24px] font-semibold whitespace-nowrap text-lake hover:underline"
+        :to="{ name: 'record', query: toSayAgain({ ...place, after }) }"
+        >Say it again</RouterLink
+      >
       <button
         v-if="talk.blanks.length"
         class="min-h-[24px] font-semibold whitespace-nowrap text-quiet hover:underline"

@@ -46,6 +46,45 @@ export function useStarts(take: Readonly<Ref<string>>, lesson: Sending, kept: (m
   }
 }
 
+/** Words that begin and end together at other moments. */
+interface MovedStretch {
+  take: string
+  words: string[]
+  starts: number[]
+  ends: number[]
+  end: number
+  by: number
+}
+
+/** Stretches of words that a hand moves in a take; `kept` is called with the seconds that each was moved by. */
+export function useStretchMoves(take: Readonly<Ref<string>>, lesson: Sending, kept: (by: number) => unknown) {
+  const moves = useGathered<MovedStretch>(
+    async ({ by, ...moved }) => {
+      if (await lesson.send({ kind: 'place words', ...moved })) await kept(by)
+    },
+    (one, other) => one.take === other.take && one.words.join() === other.words.join(),
+    lesson,
+  )
+  return {
+    /** Put them a little sooner or later (seconds); several quickly are one change. */
+    nudge(by: number, visits: readonly { word: string; start: number; end: number }[]) {
+      const words = visits.map((visit) => visit.word)
+      const before = moves.newest.value
+      const all = by + (before?.words.join() === words.join() ? before.by : 0)
+      const least = Math.max(all, -(visits[0]?.start ?? 0))
+      const ends = visits.map((visit) => visit.end + least)
+      moves.gather({
+        take: take.value,
+        words,
+        starts: visits.map((visit) => visit.start + least),
+        ends,
+        end: ends[ends.length - 1]!,
+        by: least,
+      })
+    },
+  }
+}
+
 /** Moments of marks that are set by hand in a take. */
 export function useMoments(take: Readonly<Ref<string>>, lesson: Sending) {
   const chosen = ref('')

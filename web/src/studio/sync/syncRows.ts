@@ -1,5 +1,6 @@
 /** How a trail is laid out down the page: a strip of sound for each line read, talk and pauses between. */
-import type { Schemas } from '@/api/client'
+import type { Command, Schemas } from '@/api/client'
+import { quoted } from '@/parts/words'
 import { placesOf } from '@/stage/shapes'
 import { sentenceOf } from './namings'
 import type { StripMark } from './stripMarks'
@@ -17,6 +18,8 @@ export interface StripVisit {
   /** Why it is not sure, in a sentence. */
   why: string
   slip: string
+  /** It is not heard in the lesson. */
+  gone?: boolean
 }
 
 export type Row =
@@ -60,6 +63,28 @@ export type Row =
       /** What was dropped at the desk, or what is heard instead. */
       again?: Schemas['Again']
       instead?: Replacement
+      /** What was cut. */
+      cut?: Schemas['Cut']
+    }
+  | {
+      /** Something that was made of the time: a hold, a slower stretch, a silent word. */
+      kind: 'made'
+      key: string
+      start: number
+      end: number
+      text: string
+      note: string
+      deed: string
+      undo: Command
+    }
+  | {
+      kind: 'cut offer'
+      key: string
+      start: number
+      end: number
+      text: string
+      note: string
+      offered: Schemas['Cut']
     }
   | {
       kind: 'pause' | 'missing'
@@ -80,6 +105,9 @@ export interface Place {
   found: number
   why: string
 }
+
+/** The kind of a gate at which nothing is asked. */
+const HOLD = 'hold'
 
 /** Whether two are the same visit, slip or place to check. */
 export const isSamePlace = (one: Pick<Place, 'word' | 'found'>, other: Pick<Place, 'word' | 'found'>) =>
@@ -148,7 +176,20 @@ export function rowsOf(
     talk: written[i],
   }))
   const points = new Set(planned.map((point) => point.id))
-  const pauses: Row[] = stage.sheet.gates.map((gate) => ({
+  const holds: Row[] = stage.sheet.gates
+    .filter((gate) => gate.kind === HOLD)
+    .map((gate) => ({
+      kind: 'made',
+      key: gate.pause,
+      start: gate.at,
+      end: gate.at,
+      text: `Stands still after ${quoted(printed.get(gate.word))}${gate.shows ? ', with stones' : ''}`,
+      note: `${gate.think_seconds} s`,
+      deed: 'Go straight on',
+      undo: { kind: 'remove holds', holds: [gate.pause] },
+    }))
+  const asked = stage.sheet.gates.filter((gate) => gate.kind !== HOLD)
+  const pauses: Row[] = asked.map((gate) => ({
     kind: 'pause',
     key: gate.pause,
     start: gate.at,
@@ -181,7 +222,7 @@ export function rowsOf(
     note: '',
     offer,
   }))
-  return [...rows, ...talk, ...offers, ...pauses, ...changed, ...missing(view, printed)].sort(
+  return [...rows, ...talk, ...offers, ...pauses, ...holds, ...changed, ...missing(view, printed)].sort(
     (a, b) => a.start - b.start,
   )
 }
@@ -213,11 +254,15 @@ export function unheardRows(
   return [...dropped, ...elsewhere]
 }
 
-/** All rows with those of what is not heard; lines in these say so. */
-export function withUnheard(rows: readonly Row[], unheard: readonly Row[]): Row[] {
-  const inside = (row: Row) => unheard.some((one) => one.start - 0.01 <= row.start && row.start < one.end)
-  const lines = rows.map((row) => (row.kind === 'line' && inside(row) ? { ...row, unheard: true } : row))
-  return [...unheard, ...lines].sort((a, b) => a.start - b.start)
+/** All rows with those of what is not heard, and `more`; words that are not heard say so. */
+export function withUnheard(rows: readonly Row[], unheard: readonly Row[], more: readonly Row[] = []): Row[] {
+  const inside = (at: number) => unheard.some((one) => one.start - 0.01 <= at && at < one.end)
+  const lines = rows.map((row) => {
+    if (row.kind !== 'line' || !row.visits.some((visit) => inside(visit.start))) return row
+    const visits = row.visits.map((visit) => (inside(visit.start) ? { ...visit, gone: true } : visit))
+    return { ...row, visits, unheard: visits.every((visit) => visit.gone) }
+  })
+  return [...unheard, ...more, ...lines].sort((a, b) => a.start - b.start)
 }
 
 /** Words left out, and stretches not read at all, each behind the word that was read before it. */

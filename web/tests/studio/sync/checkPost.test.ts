@@ -11,9 +11,15 @@ const check = (word: string, found: number, more: Partial<Schemas['Check']> = {}
   why: `Is ${word} right?`,
   kind: 'unsure',
   alike: 'unsure faint',
+  about: '',
+  repairs: ['listen again', 'talk'],
   ...more,
 })
-const CHECKS = [check('a', 1), check('b', 2), check('c', 3, { kind: 'changed', alike: 'changed' })]
+const CHECKS = [
+  check('a', 1),
+  check('b', 2),
+  check('c', 3, { kind: 'changed', alike: 'changed', repairs: ['find again', 'read again'] }),
+]
 const post = (at: number, checks = CHECKS) =>
   mount(CheckPost, {
     props: { place: CHECKS[at]!, words: new Map([['a', 'are']]), checks, respelling: '', now: 44.31 },
@@ -34,6 +40,18 @@ describe('a place to check', () => {
     await press(shown, 'All 2 like it are fine')
     expect(shown.emitted('fine')).toEqual([[[CHECKS[0]]], [[CHECKS[0], CHECKS[1]]]])
     shown.unmount()
+  })
+
+  it('offers what most likely mends it, each with its key, and to leave the line as it is', async () => {
+    const shown = post(0)
+    await press(shown, 'Listen for its line again 1')
+    await press(shown, 'This is talk 2')
+    await press(shown, 'The whole line is on purpose')
+    expect(shown.emitted('mend')).toEqual([
+      ['listen again', CHECKS[0]],
+      ['talk', CHECKS[0]],
+    ])
+    expect(shown.emitted('purpose')).toHaveLength(1)
   })
 
   it('says how many are left, and where the sound stands', () => {

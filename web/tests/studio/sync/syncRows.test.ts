@@ -73,6 +73,8 @@ describe('the rows of a take', () => {
         why: 'It is faint.',
         kind: 'unsure' as const,
         alike: 'unsure faint',
+        about: '',
+        repairs: [],
       },
     ]
     const slips = [{ kind: 'misread', word: 'w1', start: 1.1, end: 1.4, heard: 'x' }]

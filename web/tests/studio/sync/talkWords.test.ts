@@ -1,4 +1,4 @@
-import { mount } from '@vue/test-utils'
+import { mount, RouterLinkStub } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
 import type { Command, Schemas } from '@/api/client'
 import TalkWords from '@/studio/sync/TalkWords.vue'
@@ -14,12 +14,19 @@ const said = (text: string, more: object = {}): Schemas['TalkStretch'] => ({
   blanks: [],
   planned: '',
   stretches: 1,
+  by_hand: false,
   ...more,
 })
 function shown(talk: Schemas['TalkStretch']) {
   const sent: Command[] = []
   const send = (command: Command) => Promise.resolve(!!sent.push(command))
-  return { sent, words: mount(TalkWords, { props: { talk, take: 't', playing: false, send } }) }
+  return {
+    sent,
+    words: mount(TalkWords, {
+      props: { talk, take: 't', after: 'w9', playing: false, send },
+      global: { stubs: { RouterLink: RouterLinkStub } },
+    }),
+  }
 }
 const button = (of: ReturnType<typeof shown>['words'], name: string) =>
   of.findAll('button').find((one) => one.text().startsWith(name))!
@@ -34,6 +41,14 @@ describe('talk in words', () => {
     await field.setValue('Look at her!')
     await words.get('form').trigger('submit')
     expect(sent).toEqual([{ kind: 'keep talk', take: 't', start: 4, end: 8, text: 'Look at her!' }])
+  })
+
+  it('can be said again at the desk, in its place', () => {
+    const link = shown(said('Look at her!')).words.getComponent(RouterLinkStub)
+    expect(link.props('to')).toEqual({
+      name: 'record',
+      query: { talk: 't', start: '4', end: '8', after: 'w9' },
+    })
   })
 
   it('plays and stops while one types', async () => {

@@ -1,0 +1,1 @@
+"""When each word of a take is said, as files of other programs."""
