@@ -29,6 +29,10 @@ sys.exit(main(sys.argv[1:]))
 """
 """Word Trail on a computer whose disk is full, or whose clock is two hours back, as long as a file says so."""
 
+STALL = 0.2
+"""Seconds by which the simulated microphone itself comes late on a machine that has much to do (up to 0.06 were seen): a
+piece of a recording is a second long, so one that is lost, or comes twice, is five times as long."""
+
 SAFE_BY = 1.5
 """Seconds of the end of a recording that may be missing where its window dies: a piece is a second long."""
 
@@ -78,7 +82,7 @@ class BeepsTest(StudioTest):
         numbers = [beep.number for beep in beeps]
         self.assertEqual(numbers, list(range(numbers[0], numbers[0] + len(beeps))))
         for before, after in pairwise(beeps):
-            self.assertAlmostEqual(after.at - before.at, EVERY, delta=0.03, msg=f"after beep {before.number}")
+            self.assertAlmostEqual(after.at - before.at, EVERY, delta=STALL, msg=f"after beep {before.number}")
         self.assertGreaterEqual(len(beeps) * EVERY + 2 * EVERY, seconds)
 
     def stop(self, page: Page) -> float:
