@@ -16,6 +16,7 @@ from wordtrail.core.changes.mark_changes import KeepMark
 from wordtrail.core.changes.opening_changes import SetOpening
 from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.layout.model import LaidPage, Layout
+from wordtrail.core.layout.stages import SQUARE, TALL
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.forms.number import Number
@@ -68,21 +69,27 @@ def overlapping(page: LaidPage) -> tuple[str, str] | None:
 
 class FitTest(unittest.TestCase):
     def assert_all_fits(self, made: Lesson) -> Layout:
-        layout = typeset(made)
+        """On a stage of every shape; the wide one's layout."""
+        for stage in (SQUARE, TALL):
+            self._assert_fits(typeset(made, stage))
+        wide = typeset(made)
+        self._assert_fits(wide)
+        return wide
+
+    def _assert_fits(self, layout: Layout) -> None:
         for page in layout.pages:
             if not page.board:
                 continue
             for piece in (*page.pieces, *(piece for part in page.parts for piece in part.pieces)):
                 inside = piece.x >= 0 and piece.x + piece.width <= layout.width + 0.5
                 self.assertTrue(
-                    inside and 0 < piece.baseline <= layout.height, (page.board, piece.text, piece.baseline)
+                    inside and 0 < piece.baseline <= layout.height, (layout.name, page.board, piece.text, piece.baseline)
                 )
             for panel in page.panels:
                 self.assertGreaterEqual(min(panel.x, panel.y), -0.5, page.board)
                 self.assertLessEqual(panel.x + panel.width, layout.width + 0.5, page.board)
                 self.assertLessEqual(panel.y + panel.height, layout.height + 0.5, page.board)
-            self.assertIsNone(overlapping(page), page.board)
-        return layout
+            self.assertIsNone(overlapping(page), (layout.name, page.board))
 
     @given(
         st.lists(texts(60), max_size=8), texts(60), texts(40), st.lists(texts(20), max_size=10),

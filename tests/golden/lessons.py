@@ -57,10 +57,11 @@ SEEDS = range(12)
 
 @dataclass(frozen=True, slots=True)
 class ShownLesson:
-    """A lesson as it is shown."""
+    """A lesson with its trail, as it is shown."""
 
     name: str
     lesson: Lesson
+    trail: Trail
     layout: Layout
     sheet: CueSheet
 
@@ -68,8 +69,8 @@ class ShownLesson:
 def shown(name: str, made: Lesson, found: Trail) -> ShownLesson:
     """The lesson with this trail as its take."""
     made = replace(made, chosen_take=TAKE)
-    layout = typeset(made)
-    return ShownLesson(name, made, layout, compile_cues(made, {TAKE: found}, layout, edit_list_of(made, {TAKE: found})))
+    layout, trails = typeset(made), {TAKE: found}
+    return ShownLesson(name, made, found, layout, compile_cues(made, trails, layout, edit_list_of(made, trails)))
 
 
 def demo_lessons() -> list[ShownLesson]:

@@ -9,33 +9,18 @@ On a photo, highlights and stone darken what is under them.
 from __future__ import annotations
 
 from collections.abc import Callable, Iterable
-from functools import lru_cache
 
 import numpy as np
 import skia
 
 from wordtrail.core.cues.model import CueSheet, StageState
-from wordtrail.core.layout.drawing import RoundedBox, dots_of, drawn_points, highlight_of, shares, stone_of, stones_used
-from wordtrail.core.layout.faces import face_bytes, shape
-from wordtrail.core.layout.model import (
-    LaidMark,
-    LaidPage,
-    LaidPicture,
-    LaidStroke,
-    Layout,
-    Look,
-    Panel,
-    SetPiece,
-    Signpost,
-    WordBox,
-)
+from wordtrail.core.film.model import Colours
+from wordtrail.core.layout.drawing import dots_of, highlight_of, shares
+from wordtrail.core.layout.model import LaidMark, LaidPage, LaidPicture, Layout, Look, WordBox
 from wordtrail.core.marks.stretch import Stretch
-from wordtrail.core.plan.part_names import answer_part
-from wordtrail.core.text.look import Typeface
-from wordtrail.core.text.model import Style
+from wordtrail.media.brush import Brush, blob_of
 from wordtrail.media.colours import argb
-
-PANEL_RADIUS, PANEL_EDGE = 14, 3
+from wordtrail.media.draw_signs import draw_sign, draw_signpost
 
 Rect = tuple[float, float, float, float]
 """Left, top, right, bottom in page units."""
@@ -45,24 +30,17 @@ Pictures = Callable[[str], bytes]
 """The bytes of a picture file that a lesson uses."""
 
 
-@lru_cache(maxsize=32)
-def _face(style: Style, typeface: Typeface) -> skia.Typeface:
-    return skia.Typeface.MakeFromData(skia.Data.MakeWithCopy(face_bytes(style, typeface)))
-
-
-@lru_cache(maxsize=256)
-def _font(style: Style, size: float, typeface: Typeface) -> skia.Font:
-    font = skia.Font(_face(style, typeface), size)
-    font.setSubpixel(True)
-    font.setHinting(skia.FontHinting.kNone)
-    font.setEdging(skia.Font.Edging.kAntiAlias)
-    return font
-
-
 class Painter:
     """Paints one lesson's stage on a surface of `scale` pixels a page unit."""
 
-    def __init__(self, layout: Layout, sheet: CueSheet, scale: float = 1.0, pictures: Pictures | None = None) -> None:
+    def __init__(
+        self,
+        layout: Layout,
+        sheet: CueSheet,
+        scale: float = 1.0,
+        pictures: Pictures | None = None,
+        colours: Colours = Colours.PAPER,
+    ) -> None:
         self.layout = layout
         self.sheet = sheet
         self.width, self.height = round(layout.width * scale), round(layout.height * scale)
@@ -85,7 +63,10 @@ class Painter:
         ]
         self._images: dict[str, skia.Image] = {}
         self._pictures = pictures
-        self._blobs = [[_blob(piece) for piece in page.pieces] for page in layout.pages]
+        self._colours = colours
+        self._signs = {one.id: one for one in layout.signs}
+        self._hold_of = {gate.pause: gate.hold for gate in sheet.gates}
+        self._blobs = [[blob_of(piece) for piece in page.pieces] for page in layout.pages]
 
     def paint(self, state: StageState, waited: float = 0.0, only: Rect | None = None) -> None:
         """Paint the stage at `state`; `waited` is the think time that has passed, in seconds. With
@@ -95,7 +76,7 @@ class Painter:
         canvas.scale(self._scale, self._scale)
         if only:
             canvas.clipRect(skia.Rect.MakeLTRB(*only), skia.ClipOp.kIntersect, False)
-        canvas.clear(argb("white"))
+        canvas.clear(argb("white", self._colours))
         self.paint_on(canvas, state, waited)
         canvas.restore()
 
@@ -112,44 +93,49 @@ class Painter:
             closer = self.layout.width / across
             canvas.scale(closer, closer)
             canvas.translate(-left, -top)
-        self._paint_page(canvas, state, waited)
+        brush = Brush(canvas, self._colours, self.layout.look)
+        self._paint_page(brush, state, waited)
         if state.pointer:
-            _spot(canvas, self.layout.look, *state.pointer)
+            brush.spot(*state.pointer)
         canvas.restore()
 
-    def _paint_page(self, canvas: skia.Canvas, state: StageState, waited: float) -> None:
+    def _paint_page(self, brush: Brush, state: StageState, waited: float) -> None:
+        canvas = brush.canvas
         page = self.layout.pages[state.page]
         shown = [part for part in page.parts if part.id in state.parts]
         for panel in page.panels:
-            _panel(canvas, panel)
+            brush.panel(panel)
         for picture in page.pictures:
             self._picture(canvas, picture)
         for part in shown:
             for panel in part.panels:
-                _panel(canvas, panel)
-        # One layer, so that light and highlights that overlap darken the photo once.
+                brush.panel(panel)
+        # One layer, so that light and highlights that overlap darken the photo once. A photo is of paper.
+        lights = brush
         if page.photo:
             canvas.saveLayer(None, skia.Paint(BlendMode=skia.BlendMode.kMultiply))
-        self._highlights(canvas, state)
+            lights = Brush(canvas, Colours.PAPER, self.layout.look)
+        self._highlights(lights, state)
         if state.lit in self._boxes[state.page]:
-            _stone(canvas, self._boxes[state.page][state.lit], self.layout)
+            lights.stone(self._boxes[state.page][state.lit])
         if page.photo:
             canvas.restore()
         for stroke in page.strokes:
-            draw_stroke(canvas, stroke, 1.0)
+            brush.stroke(stroke)
         for blob, piece in zip(self._blobs[state.page], page.pieces, strict=True):
-            if blob:
-                canvas.drawTextBlob(blob, 0, 0, _paint(piece.ink.value))
+            brush.blob(blob, piece)
         for part in shown:
             for stroke in part.strokes:
-                draw_stroke(canvas, stroke, 1.0)
-            _text(canvas, part.pieces)
+                brush.stroke(stroke)
+            brush.text(part.pieces)
         if page.title:
-            _title_trail(canvas, page, self.layout)
-        self._mark_strokes(canvas, state)
-        self._dots(canvas, state)
+            _title_trail(brush, page, self.layout)
+        self._mark_strokes(brush, state)
+        self._dots(brush, state)
         if state.signpost in self._signposts:
-            _signpost(canvas, self._signposts[state.signpost], waited, state, self.layout)
+            draw_signpost(brush, self._signposts[state.signpost], waited, state)
+        elif state.signpost in self._signs:
+            draw_sign(brush, self._signs[state.signpost], waited, self._hold_of.get(state.gate, 0.0))
 
     def _picture(self, canvas: skia.Canvas, picture: LaidPicture) -> None:
         if picture.file not in self._images and self._pictures:
@@ -201,6 +187,9 @@ class Painter:
             rects.append(
                 (signpost.x, signpost.y + signpost.header, signpost.x + signpost.width, signpost.y + signpost.height)
             )
+        elif after.signpost in self._signs:
+            sign = self._signs[after.signpost]
+            rects.append((sign.x, sign.y, sign.x + sign.width, sign.y + sign.height))
         return _union(rects)
 
     @staticmethod
@@ -210,19 +199,19 @@ class Painter:
             box.x + box.width + 0.6 * box.size, box.baseline + 0.9 * box.size,
         )  # fmt: skip
 
-    def _highlights(self, canvas: skia.Canvas, state: StageState) -> None:
+    def _highlights(self, brush: Brush, state: StageState) -> None:
         for mark, stretch, share in self._drawn(state, "highlight"):
-            _fill_rounded(canvas, highlight_of(stretch, share, self.layout.look), f"{mark.colour}-pale")
+            brush.rounded(highlight_of(stretch, share, self.layout.look), f"{mark.colour}-pale")
 
-    def _mark_strokes(self, canvas: skia.Canvas, state: StageState) -> None:
+    def _mark_strokes(self, brush: Brush, state: StageState) -> None:
         for drawn in state.marks:
             for page in (strokes for mark in self._marks[drawn.mark] for strokes in mark.strokes):
                 if page.page != state.page:
                     continue
                 for stroke in page.strokes:
-                    draw_stroke(canvas, stroke, drawn.progress)
+                    brush.stroke(stroke, drawn.progress)
                 if drawn.progress >= 1:
-                    _text(canvas, page.pieces)
+                    brush.text(page.pieces)
 
     def _drawn(self, state: StageState, kind: str) -> Iterable[tuple[LaidMark, Stretch, float]]:
         """The stretches on the shown page of all marks of a kind, with the share that is drawn."""
@@ -232,95 +221,15 @@ class Painter:
                     if share > 0 and stretch.page == state.page:
                         yield mark, stretch, share
 
-    def _dots(self, canvas: skia.Canvas, state: StageState) -> None:
-        paint = _paint("moss-half")
-        paint.setStyle(skia.Paint.kStroke_Style)
-        paint.setStrokeCap(skia.Paint.kRound_Cap)
+    def _dots(self, brush: Brush, state: StageState) -> None:
         for word in self._first_lit[state.page]:
             if self._first_light[word] >= state.passed:
                 break
             if word == state.lit:
                 continue
             dots = dots_of(self._places[word][1], self.layout.look)
-            paint.setStrokeWidth(dots.width)
-            paint.setPathEffect(skia.DashPathEffect.Make([0.01, dots.gap], 0))
-            canvas.drawLine(dots.x1, dots.y, dots.x2, dots.y, paint)
-
-
-def _blob(piece: SetPiece) -> skia.TextBlob | None:
-    shaped = shape(piece.text, piece.style, piece.typeface)
-    if not shaped.glyphs:
-        return None
-    builder = skia.TextBlobBuilder()
-    positions = [
-        skia.Point(piece.x + x * piece.size, piece.baseline + y * piece.size)
-        for x, y in zip(shaped.xs, shaped.ys, strict=True)
-    ]
-    builder.allocRunPos(_font(piece.style, piece.size, piece.typeface), list(shaped.glyphs), positions)
-    return builder.make()
-
-
-def _paint(token: str) -> skia.Paint:
-    return skia.Paint(AntiAlias=True, Color=argb(token))
-
-
-def _fill_round(
-    canvas: skia.Canvas, x: float, y: float, width: float, height: float, radius: float, token: str
-) -> None:
-    canvas.drawRRect(skia.RRect.MakeRectXY(skia.Rect.MakeXYWH(x, y, width, height), radius, radius), _paint(token))
-
-
-def _fill_rounded(canvas: skia.Canvas, box: RoundedBox, token: str) -> None:
-    _fill_round(canvas, box.x, box.y, box.width, box.height, box.radius, token)
-
-
-def _stone(canvas: skia.Canvas, box: WordBox, layout: Layout) -> None:
-    stone, foot = stone_of(box, layout.look), layout.look.foot * box.size
-    _fill_rounded(canvas, stone, "moss-pale")
-    _fill_round(canvas, stone.x, stone.y + stone.height - foot, stone.width, foot, foot / 2, "moss")
-
-
-def _panel(canvas: skia.Canvas, panel: Panel) -> None:
-    _fill_round(canvas, panel.x, panel.y, panel.width, panel.height, PANEL_RADIUS, panel.fill)
-    if panel.edge:
-        edge = _paint(panel.edge)
-        edge.setStyle(skia.Paint.kStroke_Style)
-        edge.setStrokeWidth(PANEL_EDGE)
-        rect = skia.Rect.MakeXYWH(panel.x, panel.y, panel.width, panel.height)
-        canvas.drawRRect(skia.RRect.MakeRectXY(rect, PANEL_RADIUS, PANEL_RADIUS), edge)
-
-
-def _text(canvas: skia.Canvas, pieces: Iterable[SetPiece]) -> None:
-    for piece in pieces:
-        blob = _blob(piece)
-        if blob:
-            canvas.drawTextBlob(blob, 0, 0, _paint(piece.ink.value))
-
-
-def draw_stroke(canvas: skia.Canvas, stroke: LaidStroke, progress: float) -> None:
-    """Draw as much of a stroke as is drawn when its whole mark is drawn to `progress`."""
-    points = drawn_points(stroke, progress)
-    if len(points) < 2:
-        return
-    path = skia.Path()
-    path.addPoly([skia.Point(x, y) for x, y in points], stroke.fill)
-    paint = _paint(stroke.colour)
-    if not stroke.fill:
-        paint.setStyle(skia.Paint.kStroke_Style)
-        paint.setStrokeWidth(stroke.width)
-        paint.setStrokeJoin(skia.Paint.kRound_Join)
-        if stroke.dashes:
-            paint.setPathEffect(skia.DashPathEffect.Make(list(stroke.dashes), 0))
-    canvas.drawPath(path, paint)
-
-
-def _spot(canvas: skia.Canvas, look: Look, x: float, y: float, strength: float) -> None:
-    """A soft spot of light, strong in the middle, gone at its edge."""
-    colour = argb("ochre")
-    strong = skia.ColorSetA(colour, round(255 * look.spot_strength * strength))
-    paint = skia.Paint(AntiAlias=True)
-    paint.setShader(skia.GradientShader.MakeRadial(skia.Point(x, y), look.spot, [strong, skia.ColorSetA(colour, 0)]))
-    canvas.drawCircle(x, y, look.spot, paint)
+            paint = brush.line("moss-half", dots.width, (0.01, dots.gap), round_ends=True)
+            brush.canvas.drawLine(dots.x1, dots.y, dots.x2, dots.y, paint)
 
 
 def _spot_rect(look: Look, x: float, y: float, strength: float) -> Rect:
@@ -333,7 +242,7 @@ def _scene(state: StageState) -> tuple[object, ...]:
     return state.page, state.gate, state.signpost, state.parts
 
 
-def _title_trail(canvas: skia.Canvas, page: LaidPage, layout: Layout) -> None:
+def _title_trail(brush: Brush, page: LaidPage, layout: Layout) -> None:
     """A dotted path under the title, from left to right."""
     bottom = max((piece.baseline for piece in page.pieces), default=layout.height / 2) + 90
     path = skia.Path()
@@ -343,62 +252,7 @@ def _title_trail(canvas: skia.Canvas, page: LaidPage, layout: Layout) -> None:
     path.moveTo(middle - 260, bottom)
     path.cubicTo(middle - 120, bottom - 50, middle - 60, bottom + 50, middle + 60, bottom)
     path.cubicTo(middle + 140, bottom - 34, middle + 200, bottom - 20, middle + 260, bottom - 10)
-    paint = _paint("moss-half")
-    paint.setStyle(skia.Paint.kStroke_Style)
-    paint.setStrokeCap(skia.Paint.kRound_Cap)
-    paint.setStrokeWidth(9)
-    paint.setPathEffect(skia.DashPathEffect.Make([0.01, 24], 0))
-    canvas.drawPath(path, paint)
-
-
-def _signpost(canvas: skia.Canvas, signpost: Signpost, waited: float, state: StageState, layout: Layout) -> None:
-    if signpost.page == state.page:
-        _footpath(canvas, signpost)
-    _signpost_box(canvas, signpost, waited, state, layout)
-
-
-def _footpath(canvas: skia.Canvas, signpost: Signpost) -> None:
-    way_x, way_y, edge_x, edge_y, *curve = signpost.footpath
-    path = skia.Path()
-    path.moveTo(way_x, way_y)
-    path.lineTo(edge_x, edge_y)
-    path.cubicTo(*curve)
-    way = _paint("lake")
-    way.setStyle(skia.Paint.kStroke_Style)
-    way.setStrokeCap(skia.Paint.kRound_Cap)
-    way.setStrokeWidth(4)
-    way.setPathEffect(skia.DashPathEffect.Make([0.01, 11], 0))
-    canvas.drawPath(path, way)
-
-
-def _signpost_box(canvas: skia.Canvas, signpost: Signpost, waited: float, state: StageState, layout: Layout) -> None:
-    _fill_round(canvas, signpost.x, signpost.y, signpost.width, signpost.height, 14, "lake")
-    body = signpost.y + signpost.header
-    _fill_round(canvas, signpost.x + 2, body, signpost.width - 4, signpost.height - signpost.header - 2, 12, "white")
-    canvas.drawRect(skia.Rect.MakeXYWH(signpost.x + 2, body, signpost.width - 4, 14), _paint("white"))
-    tip = skia.Path()
-    tip.moveTo(signpost.x + 14, signpost.y)
-    tip.lineTo(signpost.x, signpost.y)
-    tip.lineTo(signpost.x - signpost.tip, signpost.y + signpost.header / 2)
-    tip.lineTo(signpost.x, signpost.y + signpost.header)
-    tip.lineTo(signpost.x + 14, signpost.y + signpost.header)
-    tip.close()
-    canvas.drawPath(tip, _paint("lake"))
-    lit = next((box for box in signpost.boxes if box.word == state.lit), None)
-    if lit:
-        _stone(canvas, lit, layout)
-    _text(canvas, signpost.pieces)
-    if answer_part(signpost.id) in state.parts:
-        _text(canvas, signpost.answer)
-    used = stones_used(signpost, waited)
-    for index, stone in enumerate(signpost.stones):
-        paint = _paint("lake")
-        if index < used:
-            paint.setStyle(skia.Paint.kStroke_Style)
-            paint.setStrokeWidth(3)
-            canvas.drawCircle(stone.x, stone.y, layout.look.stone - 1.5, paint)
-        else:
-            canvas.drawCircle(stone.x, stone.y, layout.look.stone, paint)
+    brush.canvas.drawPath(path, brush.line("moss-half", 9, (0.01, 24), round_ends=True))
 
 
 def _mark_rects(mark: LaidMark, page: int) -> list[Rect]:

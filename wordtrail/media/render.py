@@ -21,8 +21,10 @@ from av.video.reformatter import ColorRange, Colorspace, VideoReformatter
 from wordtrail.core.cues.film import holds_of, state_in_video, video_seconds
 from wordtrail.core.cues.model import CueSheet, Drawing, StageState
 from wordtrail.core.cues.state import COMES_CLOSER, FADES
+from wordtrail.core.film.model import USUAL_CHOICES, FilmChoices
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.layout.signposts import STONES
+from wordtrail.core.layout.signs import stones_on
 from wordtrail.core.trail.directions import PLACE
 from wordtrail.media.decode import Samples
 from wordtrail.media.draw import Painter, Pictures, Rect
@@ -42,8 +44,6 @@ MOST_WAITING = 6
 
 CLOSEST = 0.008
 """Seconds: moments nearer to one another share a frame."""
-
-SIZES = {"1080p": 1.0, "720p": 2 / 3}
 
 
 @dataclass(slots=True)
@@ -81,9 +81,11 @@ def moments(sheet: CueSheet) -> list[float]:
     times |= {to_video(reveal.at) for reveal in sheet.reveals if not reveal.gate}
     for gate in gates:
         start = gate.at + passed
-        waits = {gate.think_seconds * n / STONES for n in range(STONES + 1)} | {gate.hold}
+        stones = stones_on(gate.shows) or STONES
+        waits = {gate.think_seconds * n / stones for n in range(stones + 1)} | {gate.hold}
         waits |= {reveal.wait for reveal in sheet.reveals if reveal.gate == gate.pause}
-        waits |= {at for beat in sheet.beats if beat.gate == gate.pause for at in (beat.start, beat.end)}
+        own = (*sheet.beats, *sheet.gate_lights)
+        waits |= {at for beat in own if beat.gate == gate.pause for at in (beat.start, beat.end)}
         waits |= {at for one in sheet.drawings if one.gate == gate.pause for at in _while_drawn(one)}
         times |= {start + wait for wait in waits if wait <= gate.hold}
         passed += gate.hold
@@ -120,7 +122,7 @@ def render(
     sound: Iterable[Samples],
     path: Path,
     *,
-    size: str = "1080p",
+    choices: FilmChoices = USUAL_CHOICES,
     title: str = "",
     progress: Callable[[float], None] = lambda share: None,
     pictures: Pictures | None = None,
@@ -129,7 +131,7 @@ def render(
     samples a second. `progress` gets the share done and may raise to stop; `pictures` gives the bytes of each
     picture file. Returns where the time went."""
     shares = Shares(seconds=video_seconds(sheet))
-    canvas = _Canvas(Painter(layout, sheet, SIZES[size], pictures), shares)
+    canvas = _Canvas(Painter(layout, sheet, choices.detail.scale, pictures, choices.colours), shares)
     with av.open(str(path), "w", format="mp4", options={"movflags": "+faststart"}) as container:
         container.metadata["title"] = title
         encoder = _Encoder(container, canvas.painter, with_holds(sound, holds_of(sheet)), shares)

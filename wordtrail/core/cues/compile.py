@@ -6,17 +6,22 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from itertools import groupby, pairwise
 
+from wordtrail.core.cues.counts import with_counts
 from wordtrail.core.cues.drawings import drawings, numbers_tied, placed_by_hand, undisturbed
+from wordtrail.core.cues.echoes import with_echoes
 from wordtrail.core.cues.gates import ended_at_gates, stops
 from wordtrail.core.cues.hold_gates import with_hold_gates
-from wordtrail.core.cues.model import Caption, CueSheet, Reveal
+from wordtrail.core.cues.led import led
+from wordtrail.core.cues.model import Caption, CueSheet, GateLight, Reveal, SignpostShown
 from wordtrail.core.cues.talk_captions import TALK, talk_captions
-from wordtrail.core.direct.course import Light
+from wordtrail.core.direct.course import Light, PageTurn
 from wordtrail.core.direct.director import course_of
 from wordtrail.core.direct.heard import heard_of, said_in
 from wordtrail.core.direct.stops import silences_replaced, stops_in
 from wordtrail.core.edit.edit_list import Clip, EditList, Mute
+from wordtrail.core.film.model import AS_READ, LONGEST_LEAD, Film, Version
 from wordtrail.core.layout.model import Layout
+from wordtrail.core.layout.signs import READ_ALONE
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.kept_clips import kept_clips
 from wordtrail.core.lesson.model import Lesson
@@ -54,20 +59,29 @@ def whole_take(take: str, trail: Trail) -> EditList:
     return EditList((Clip(take, 0.0, trail.seconds),), 0.0)
 
 
-def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, edits: EditList) -> CueSheet:
-    """Everything that happens on the stage when `edits` of the takes are heard.
+def compile_cues(
+    lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, edits: EditList, film: Film = AS_READ
+) -> CueSheet:
+    """Everything that happens on the stage when `edits` of the takes are heard, in one version of the lesson.
 
     Trails are mended and re-anchored here; words without a box in `layout` are passed over.
     """
     page_of = {word: page for word, (page, _) in layout.places().items()}
     words = script(lesson)
     said, asides = said_in(lesson, trails, edits)
-    lights = _lingering([light for light in said if light.word in page_of], page_of)
+    spoken = [light for light in said if light.word in page_of]
+    lights = _lingering(spoken, page_of)
     heard = heard_of(lesson, lights, asides, edits.seconds, said)
     sentence = heard.sentence
     course = course_of(lesson, trails, layout, edits, heard)
     stopping = stops(lesson, heard, layout, course)
-    stopping = replace(stopping, gates=with_hold_gates(stopping.gates, lesson, edits, heard.speech))
+    gates, walk = with_hold_gates(stopping.gates, lesson, edits, heard.speech), tuple[GateLight, ...]()
+    if film.version is Version.ECHO:
+        gates, walk = with_echoes(gates, lesson, layout, heard, spoken, course.turns, film.choices)
+    elif film.version is Version.TOGETHER:
+        gates = with_counts(gates, lesson, layout, heard, spoken)
+    stopping = replace(stopping, gates=gates)
+    lead = film.choices.lead if film.version is Version.TOGETHER else 0.0
     thinking = {gate.shows: gate.think_seconds for gate in stopping.gates}
     placed = placed_by_hand(lesson, edits)
     drawn = undisturbed(lesson, drawings(lesson, heard, thinking, placed), stopping.gates, placed)
@@ -77,18 +91,29 @@ def compile_cues(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, ed
         seconds=round(edits.seconds, 4),
         title_until=edits.lead,
         pages=course.turns,
-        lights=ended_at_gates(lights, stopping.gates),
+        lights=ended_at_gates(led(_seen(lights, layout, course.turns), min(lead, LONGEST_LEAD), gates, course.turns), gates),
         drawings=drawn,
         gates=stopping.gates,
         captions=_captions(words, lights, talk_captions(lesson, trails, edits, asides, CAPTION_CHARACTERS)),
         sentences=_sentence_starts(sentence, lights),
-        signposts=stopping.signposts,
+        signposts=_with_signs(stopping.signposts, edits),
         reveals=_in_time((*stopping.reveals, *numbers_tied(lesson, drawn, stopping.gates))),
         beats=stopping.beats,
         pointings=course.pointings,
         views=course.views,
         whole=(0.0, 0.0, layout.width, layout.height),
+        gate_lights=walk,
     )
+
+
+def _with_signs(signposts: Sequence[SignpostShown], edits: EditList) -> tuple[SignpostShown, ...]:
+    """The signposts, and wherever students read by the light the sign that says so; signposts come first."""
+    now, signs = edits.lead, list[SignpostShown]()
+    for clip in edits.clips:
+        if clip.silent:
+            signs.append(SignpostShown(READ_ALONE, round(now, 4), round(now + clip.seconds, 4)))
+        now += clip.seconds
+    return (*signposts, *signs)
 
 
 def _in_time(reveals: Sequence[Reveal]) -> tuple[Reveal, ...]:
@@ -106,6 +131,19 @@ def _lingering(lights: list[Light], page_of: dict[str, int]) -> tuple[Light, ...
     return tuple(
         replace(light, start=round(light.start, 4), end=round(light.end, 4)) for light in [*joined, *lights[-1:]]
     )
+
+
+def _seen(lights: Sequence[Light], layout: Layout, turns: Sequence[PageTurn]) -> list[Light]:
+    """The lights whose word can be seen: not those of a page that is covered by what was brought up."""
+    at_signposts = {box.word for one in layout.signposts for box in one.boxes}
+    words = [{box.word for box in page.boxes} for page in layout.pages]
+    seen, place = [], 0
+    for light in lights:
+        while place + 1 < len(turns) and turns[place + 1].at <= light.start:
+            place += 1
+        if light.word in at_signposts or light.word in words[turns[place].page]:
+            seen.append(light)
+    return seen
 
 
 def _captions(words: Sequence[Word], lights: Sequence[Light], talk: Sequence[Caption]) -> tuple[Caption, ...]:

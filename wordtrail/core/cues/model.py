@@ -44,6 +44,16 @@ class Gate:
 
 
 @dataclass(frozen=True, slots=True)
+class GateLight:
+    """The word is lit while the lesson has stood at `gate` for `start` to `end` seconds."""
+
+    word: str
+    gate: str
+    start: float
+    end: float
+
+
+@dataclass(frozen=True, slots=True)
 class Reveal:
     """A part of a page is shown from `at` on; with a `gate`, from when the lesson has stood there for `wait`
     seconds."""
@@ -66,7 +76,7 @@ class Beat:
 
 @dataclass(frozen=True, slots=True)
 class SignpostShown:
-    """A pause point's signpost is seen on `[start, end)` because its question is being read aloud."""
+    """A pause point's signpost is seen on `[start, end)` because its question is being read aloud; or a sign."""
 
     signpost: str
     start: float
@@ -106,6 +116,7 @@ class CueSheet:
     pointings: tuple[Pointing, ...] = ()
     views: tuple[ViewMove, ...] = ()
     whole: tuple[float, ...] = (0.0, 0.0, 1920.0, 1080.0)
+    gate_lights: tuple[GateLight, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

@@ -24,7 +24,7 @@ def state_at(sheet: CueSheet, time: float, gate: str = "", waited: float = 0.0) 
         page = held_at.page
     passed = bisect_right(sheet.lights, time, key=lambda light: light.start)
     last = sheet.lights[passed - 1] if passed else None
-    lit = last.word if last and time < last.end and not gate else ""
+    lit = _lit_at(sheet, gate, waited) if gate else last.word if last and time < last.end else ""
     by = _Gates({one.pause: n for n, one in enumerate(sheet.gates)}, stands, time, waited)
     marks = tuple(
         DrawnMark(drawing.mark, progress)
@@ -40,6 +40,12 @@ def state_at(sheet: CueSheet, time: float, gate: str = "", waited: float = 0.0) 
     parts += [beat.part for beat in sheet.beats if beat.gate == gate and beat.start <= waited < beat.end]
     view, pointer = _view(sheet, page, time), None if gate else _pointer(sheet, page, time)
     return StageState(page, lit, passed, marks, gate, caption, signpost, tuple(parts), view, pointer)
+
+
+def _lit_at(sheet: CueSheet, gate: str, waited: float) -> str:
+    """The word that is lit at a gate."""
+    own = (one.word for one in sheet.gate_lights if one.gate == gate and one.start <= waited < one.end)
+    return next(own, "")
 
 
 COMES_CLOSER = 0.6

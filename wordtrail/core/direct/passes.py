@@ -15,10 +15,16 @@ class Passes:
 
     def __init__(self, lights: Sequence[Light], sentence: Mapping[str, int]) -> None:
         self._of: dict[str, list[int]] = {}
+        self._numbers: list[int] = []
         for index, light in enumerate(lights):
             before = self._of.setdefault(light.word, [])
             if not before or _read_anew(lights, before[-1], index, sentence):
                 before.append(index)
+            self._numbers.append(len(before))
+
+    def number(self, light: int) -> int:
+        """Which reading of its word a light (its place among them) belongs to, from 1."""
+        return self._numbers[light]
 
     def nth(self, word: str, number: int) -> int | None:
         """The light of the `number`-th reading of a word (from 1), of its last when there were fewer; None when

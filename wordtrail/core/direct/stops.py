@@ -70,7 +70,7 @@ def with_silences(edits: EditList, trails: Mapping[str, Trail]) -> EditList:
         last = clips[-1] if clips else None
         if (
             last
-            and (last.take, last.pace) == (clip.take, clip.pace)
+            and (last.take, last.pace, last.silent) == (clip.take, clip.pace, clip.silent)
             and last.end < clip.start
             and not _voice(trails[clip.take], last.end, clip.start)
         ):

@@ -30,12 +30,14 @@ class Trim:
 
 @dataclass(frozen=True, slots=True)
 class Clip:
-    """Take time `[start, end)` of a take, heard at `pace` times the speed at which it was said."""
+    """Take time `[start, end)` of a take, heard at `pace` times the speed at which it was said; of a `silent` one
+    only the room is heard, for as long."""
 
     take: str
     start: float
     end: float
     pace: float = 1.0
+    silent: bool = False
 
     @property
     def seconds(self) -> float:

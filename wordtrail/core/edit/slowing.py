@@ -7,6 +7,7 @@ from dataclasses import dataclass, replace
 
 from wordtrail.core.edit.edit_list import Clip
 from wordtrail.core.edit.joining import SHORTEST_CLIP
+from wordtrail.core.edit.parting import Change, parted
 
 SLOWEST_PACE = 0.7
 """Share of the pace in which a voice was recorded below which it sounds drawn out."""
@@ -40,23 +41,14 @@ def _beside(one: Slower, new: Slower) -> Iterator[Slower]:
 
 
 def slowed(clips: Iterable[Clip], slower: Iterable[Slower]) -> tuple[Clip, ...]:
-    """The same clips, parted where a slower stretch begins or ends, each with its pace. A part that is too short to be
-    a clip of its own goes along with the one beside it."""
+    """The same clips, parted where a slower stretch begins or ends, each with its pace."""
     own = sorted(slower, key=lambda one: one.start)
-    return tuple(part for clip in clips for part in _parts(clip, [one for one in own if one.take == clip.take]))
+    return tuple(
+        part
+        for clip in clips
+        for part in parted(clip, [_paced(one) for one in own if one.take == clip.take])
+    )
 
 
-def _parts(clip: Clip, slower: Sequence[Slower]) -> Iterator[Clip]:
-    now = clip.start
-    for one in slower:
-        start, end = max(one.start, now), min(one.end, clip.end)
-        start = now if start - now < SHORTEST_CLIP else start
-        end = clip.end if clip.end - end < SHORTEST_CLIP else end
-        if end - start < SHORTEST_CLIP:
-            continue
-        if start > now:
-            yield replace(clip, start=now, end=start)
-        yield replace(clip, start=start, end=end, pace=one.pace)
-        now = end
-    if now < clip.end:
-        yield replace(clip, start=now)
+def _paced(one: Slower) -> Change:
+    return Change(one.start, one.end, lambda part: replace(part, pace=one.pace))

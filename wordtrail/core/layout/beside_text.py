@@ -13,6 +13,7 @@ from dataclasses import replace
 from wordtrail.core.layout.board_draft import BoardBench, Draft
 from wordtrail.core.layout.chart_board import lay_chart
 from wordtrail.core.layout.model import LaidPage
+from wordtrail.core.layout.stages import Stage
 from wordtrail.core.lesson.boards import Board
 from wordtrail.core.plan.organizers import BoxArrow, Organizer
 from wordtrail.core.text.look import TextLook
@@ -24,9 +25,9 @@ TITLE_SIZE, EDGE, TOP = 40.0, 50.0, 60.0
 """The size of its title, and its room to the edges of the stage, in page units."""
 
 
-def has_text_beside(chart: Organizer) -> bool:
+def has_text_beside(chart: Organizer, stage: Stage) -> bool:
     """Whether a chart wants the text beside it, and has room there."""
-    return chart.beside_text and len(chart.boxes) <= MOST_BOXES
+    return chart.beside_text and len(chart.boxes) <= MOST_BOXES and not stage.below
 
 
 def pages_beside(boards: Sequence[Board], bench: BoardBench) -> list[LaidPage]:
@@ -34,7 +35,7 @@ def pages_beside(boards: Sequence[Board], bench: BoardBench) -> list[LaidPage]:
     return [
         _laid(page, board, board.organizer, bench)
         for board in boards
-        if board.organizer and has_text_beside(board.organizer)
+        if board.organizer and has_text_beside(board.organizer, bench.stage)
         for page in bench.text
         if page.boxes and not page.title and not page.photo
     ]

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable, Iterable, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
+from typing import TypeVar
 
 from wordtrail.core.layout.boxes import boxes_of
 from wordtrail.core.layout.lines import Line, set_text, set_words
@@ -26,6 +27,8 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.cards import SIDE, WordCard
 from wordtrail.core.text.look import TextLook
 from wordtrail.core.text.model import WHOLE, Area, Picture, Style
+
+Placed = TypeVar("Placed", Panel, LaidPicture, AnswerPlace)
 
 SCALES = (1.0, 0.9, 0.8, 0.7, 0.62, 0.55, 0.48, 0.42, 0.36, 0.3, 0.25, 0.2, 0.16)
 """Sizes that are tried for a board, the largest first."""
@@ -91,12 +94,48 @@ class Draft:
         box = (round(left, 2), round(top, 2), round(right - left, 2), round(bottom - top, 2))
         self.answers.append(AnswerPlace(side, row, text, *box))
 
+    def hang(self, foot: float) -> None:
+        """Hang what stands there a little above the middle of what is left down to `foot`."""
+        spare = foot - max((panel.y + panel.height for panel in self.panels), default=foot)
+        spare = min(spare, foot - max((piece.baseline + 0.4 * piece.size for piece in self.pieces), default=foot))
+        spare = min(spare, foot - max((picture.y + picture.height for picture in self.pictures), default=0.0))
+        down = round(0.38 * spare, 2)
+        if down <= 0:
+            return
+        self.pieces = [_lower(one, down) for one in self.pieces]
+        self.boxes = [replace(one, baseline=round(one.baseline + down, 3)) for one in self.boxes]
+        self.panels = [_lowered(one, down) for one in self.panels]
+        self.pictures = [_lowered(one, down) for one in self.pictures]
+        self.answers = [_lowered(one, down) for one in self.answers]
+        self.strokes = [_stroke_lowered(one, down) for one in self.strokes]
+        self.parts = [
+            LaidPart(
+                part.id, tuple(_lower(one, down) for one in part.pieces),
+                tuple(_lowered(one, down) for one in part.panels),
+                tuple(_stroke_lowered(one, down) for one in part.strokes),
+            )
+            for part in self.parts
+        ]  # fmt: skip
+
     def page(self, id: str, board: str) -> LaidPage:
         size = max((piece.size for piece in self.pieces), default=44.0)
         return LaidPage(
             id, "", size, tuple(self.pieces), tuple(self.boxes), tuple(self.panels), pictures=tuple(self.pictures),
             board=board, strokes=tuple(self.strokes), parts=tuple(self.parts), answers=tuple(self.answers),
         )  # fmt: skip
+
+
+def _lower(piece: SetPiece, down: float) -> SetPiece:
+    return replace(piece, baseline=round(piece.baseline + down, 3))
+
+
+def _lowered(one: Placed, down: float) -> Placed:
+    return replace(one, y=round(one.y + down, 2))
+
+
+def _stroke_lowered(stroke: LaidStroke, down: float) -> LaidStroke:
+    points = tuple(round(value + down, 2) if n % 2 else value for n, value in enumerate(stroke.points))
+    return replace(stroke, points=points)
 
 
 def fitted(

@@ -47,7 +47,8 @@ def laid_board(board: Board, bench: BoardBench) -> LaidPage:
         lay_question(draft, board, board.point, bench)
     elif board.organizer:
         stage = bench.stage
-        place = (90.0, 60.0, stage.width - 90, stage.height - 60)
+        side = stage.margin - 40
+        place = (side, 60.0, stage.width - side, stage.height - 60)
         lay_chart(draft, board.organizer, board, bench, place, TITLE_SIZE)
     elif board.part is Part.SIGHT_WORDS:
         _sight_words(draft, board, bench)
@@ -55,20 +56,26 @@ def laid_board(board: Board, bench: BoardBench) -> LaidPage:
         _matching(draft, board, bench)
     else:
         _column(draft, board, bench)
+    if bench.stage.below:
+        draft.hang(bench.stage.height - 60)
     return draft.page(f"board-{board.id}", board.id)
 
 
 def _column(draft: Draft, board: Board, bench: BoardBench) -> None:
-    """Texts under one another, hung a little above the middle, beside a picture where there is one."""
+    """Texts under one another, hung a little above the middle, beside a picture where there is one, or below it."""
     stage = bench.stage
     picture = picture_of(bench.lesson, board.picture)
-    left, width = (110.0, 640.0) if picture else (300.0, stage.width - 600)
-    scale, height = fitted(board.texts, width, draft.look, stage.height - 220)
-    y = max(90.0, (stage.height - height) * 0.42)
+    place: Place = (800.0, 110.0, stage.width - 90, stage.height - 110)
+    if stage.below:
+        left, width = stage.margin + 30, stage.width - 2 * stage.margin - 60
+        place = (stage.margin, 70.0, stage.width - stage.margin, stage.height * 0.48)
+    else:
+        left, width = (110.0, 640.0) if picture else (300.0, stage.width - 600)
+    top = place[3] + 40 if picture and stage.below else 90.0
+    scale, height = fitted(board.texts, width, draft.look, stage.height - top - 130)
+    y = max(top, (stage.height - height) * 0.42)
     if picture:
-        draft.pictures.append(
-            placed_picture(board.picture, picture, WHOLE, (800.0, 110.0, stage.width - 90, stage.height - 110))
-        )
+        draft.pictures.append(placed_picture(board.picture, picture, WHOLE, place))
     for one in board.texts:
         size = SIZES.get(one.role, 52.0) * scale
         indent = 56.0 * scale if one.role is Role.ITEM else 0.0
@@ -80,18 +87,17 @@ def _column(draft: Draft, board: Board, bench: BoardBench) -> None:
 def _sight_words(draft: Draft, board: Board, bench: BoardBench) -> None:
     stage = bench.stage
     heading, *words = board.texts
-    draft.text(heading, 46.0, 130.0, 70.0, stage.width - 260)
+    left, room = stage.margin, stage.width - 2 * stage.margin
+    draft.text(heading, 46.0, left, 70.0, room)
     columns = 3 if len(words) <= 6 else 4 if len(words) <= 12 else 6
+    columns = columns if not stage.below else 2 if len(words) <= 12 else 3
     rows = -(-len(words) // columns)
-    wide, high = (
-        (stage.width - 260 - 30 * (columns - 1)) / columns,
-        min(220.0, (stage.height - 260 - 30 * (rows - 1)) / rows),
-    )
+    wide, high = (room - 30 * (columns - 1)) / columns, min(220.0, (stage.height - 260 - 30 * (rows - 1)) / rows)
     widest = max(set_text(one.text, 100.0, 9999.0, Style.PLAIN, draft.look)[0].width for one in words) / 100
     size = min(96.0, high * 0.5, wide / 4.2, (wide - 28) / widest)
     top = 190.0 + max(0.0, (stage.height - 250 - rows * (high + 30)) * 0.3)
     for n, one in enumerate(words):
-        x, y = 130.0 + (n % columns) * (wide + 30), top + (n // columns) * (high + 30)
+        x, y = left + (n % columns) * (wide + 30), top + (n // columns) * (high + 30)
         draft.panels.append(Panel(x, y, round(wide, 2), round(high, 2), "white", "moss-half"))
         lines = set_words(one.text, one.words, size, wide * 2, Style.PLAIN, draft.look)
         draft.put(lines[:1], x + (wide - lines[0].width) / 2, y + high / 2 - size * 0.78)
@@ -100,14 +106,14 @@ def _sight_words(draft: Draft, board: Board, bench: BoardBench) -> None:
 def _matching(draft: Draft, board: Board, bench: BoardBench) -> None:
     """Words on the left, on the right what they mean, or their pictures with a letter each."""
     texts, stage, plan = {one.id: one for one in board.texts}, bench.stage, bench.lesson.plan
-    draft.text(board.texts[0], 46.0, 130.0, 70.0, stage.width - 260)
+    top = draft.text(board.texts[0], 46.0, stage.margin, 70.0, stage.width - 2 * stage.margin)
     rows = []
     for match in matches(plan.cards, pictures=plan.matching_pictures):
         meaning = texts.get(f"{match.card.id}m")
         draws = partial(boxed, draft, meaning, fill="mist", edge="") if meaning else partial(_pictured, draft, match)
         rows.append(Row(texts[f"{match.card.id}w"], draws, match.place, match.says))
     tallest = TALLEST_PICTURE if plan.matching_pictures else TALLEST_MEANING
-    place = (130.0, 170.0, stage.width - 130, stage.height - 80)
+    place = (stage.margin, max(170.0, top + 24), stage.width - stage.margin, stage.height - 80)
     two_columns(draft, rows, matching_part(board.id), place, tallest)
 
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 
 from wordtrail.core.layout.board_draft import (
     LEADING,
@@ -39,6 +40,8 @@ def lay_chart(
     """An organizer in a place of the page, with its title in a size. What the teacher fills in comes later, box by box.
     Its words light where its `board` is given."""
     left, top, right, bottom = place
+    if organizer.columns > organizer.rows and bottom - top > TALL * (right - left):
+        organizer = _turned(organizer)
     by_id = {one.id: one for one in board.texts} if board else {}
     title = by_id.get("title") or BoardText("title", Role.TITLE, organizer.title)
     top = draft.text(title, title_size, left, top, right - left) + 16
@@ -53,6 +56,16 @@ def lay_chart(
     for arrow in organizer.arrows:
         draft.strokes += _box_arrow(areas[arrow.begin], areas[arrow.end])
     lay_tied_numbers(draft, bench.lesson, organizer.id, areas)
+
+
+TALL = 1.15
+"""Times as high as wide, from which on the columns of a chart stand under one another."""
+
+
+def _turned(organizer: Organizer) -> Organizer:
+    """A chart whose columns are rows."""
+    boxes = (replace(box, column=box.row, row=box.column, wide=box.high, high=box.wide) for box in organizer.boxes)
+    return replace(organizer, columns=organizer.rows, rows=organizer.columns, boxes=tuple(boxes))
 
 
 def _chart_box(

@@ -108,9 +108,12 @@ def shares(mark: LaidMark, progress: float) -> list[tuple[Stretch, float]]:
 
 def stones_used(card: Signpost, waited: float) -> int:
     """How many thinking stones are used up after `waited` seconds."""
-    if card.think_seconds <= 0:
-        return 0
-    return min(len(card.stones), int(len(card.stones) * waited / card.think_seconds + 1e-9))
+    return stones_used_of(len(card.stones), waited, card.think_seconds)
+
+
+def stones_used_of(count: int, waited: float, seconds: float) -> int:
+    """How many of `count` stones are used up after `waited` of so many seconds."""
+    return min(count, int(count * waited / seconds + 1e-9)) if seconds > 0 else 0
 
 
 def closer_view(place: Rectangle, width: float, height: float) -> tuple[float, float, float, float]:

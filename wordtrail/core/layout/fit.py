@@ -14,7 +14,7 @@ from dataclasses import dataclass, replace
 from wordtrail.core.layout.lines import Chunk, Line, broken, verses_of
 from wordtrail.core.layout.model import Ink
 from wordtrail.core.layout.side_by_side import Group, Verses, groups_of, standing_alone
-from wordtrail.core.layout.stages import TYPE_SCALE, Stage
+from wordtrail.core.layout.stages import Stage
 from wordtrail.core.text.look import USUAL_LOOK, TextLook
 from wordtrail.core.text.model import Block, BlockKind, Page, Picture, Style
 
@@ -188,7 +188,7 @@ def column_height(rows: list[Row]) -> float:
 
 def fitted(page: Page, stage: Stage, look: TextLook = USUAL_LOOK) -> tuple[float, list[list[Row]]]:
     """The size in page units at which `page` is set, and its rows on one or more pages."""
-    smallest = TYPE_SCALE[-1]
+    smallest = stage.sizes[-1]
     blocks = [(block, verses_of(block, _STYLES.get(block.kind, Style.PLAIN), look)) for block in page.blocks]
     densest = rows_at(blocks, smallest, stage, look)
     if any(row.beside and row.height > stage.text_height for row in densest):
@@ -196,7 +196,7 @@ def fitted(page: Page, stage: Stage, look: TextLook = USUAL_LOOK) -> tuple[float
         return fitted(replace(page, blocks=tuple(map(standing_alone, page.blocks))), stage, look)
     fewest = len(pages_of_rows(densest, stage.text_height))
     width = stage.text_width * look.line_length
-    for size in TYPE_SCALE:
+    for size in stage.sizes:
         if size > look.largest and size != smallest:
             continue
         if least_height(blocks, size, stage, look) > fewest * stage.text_height and size != smallest:

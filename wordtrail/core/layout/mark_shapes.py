@@ -14,6 +14,7 @@ from itertools import accumulate, groupby, pairwise
 
 from wordtrail.core.layout.faces import shape
 from wordtrail.core.layout.lines import letters_of, set_text
+from wordtrail.core.layout.margin_notes import NOTE_LEAD, note_left, note_lines, note_size
 from wordtrail.core.layout.model import (
     Ink,
     LaidMark,
@@ -28,6 +29,7 @@ from wordtrail.core.layout.model import (
 from wordtrail.core.layout.picture_ink import on_page
 from wordtrail.core.layout.stages import Stage
 from wordtrail.core.layout.tied_numbers import numbered_disc
+from wordtrail.core.layout.whole_width import GAP
 from wordtrail.core.marks.forms.arrow import Arrow
 from wordtrail.core.marks.forms.form import THICK, THICK_ON_PICTURES, Area, Letter, Trace
 from wordtrail.core.marks.forms.ink import AsDrawn
@@ -39,9 +41,6 @@ from wordtrail.core.text.look import USUAL_LOOK, TextLook
 from wordtrail.core.text.model import Region, Style
 
 LOOK = Look()
-
-NOTE_SIZE = 27.0
-NOTE_LEAD = 1.25
 
 LABEL_WIDTH = 420.0
 """Page units that a name at a part takes at the most."""
@@ -68,7 +67,7 @@ def laid_marks(marks: Iterable[Mark], ground: Ground) -> tuple[LaidMark, ...]:
     another page (beside a question), or stand there once more (beside a chart), has shapes there, too."""
     laid = [(mark, _laid(mark, ground)) for mark in marks]
     again = [one for mark, one in laid if not mark.form.in_margin]
-    return (*_apart(laid), *_quoted([mark for mark, _ in laid], ground), *_beside(again, ground.pages))
+    return (*_apart(laid, ground.stage), *_quoted([mark for mark, _ in laid], ground), *_beside(again, ground.pages))
 
 
 def _beside(laid: Sequence[LaidMark], pages: Sequence[LaidPage]) -> Iterator[LaidMark]:
@@ -251,17 +250,20 @@ def _note(
 ) -> tuple[int, list[LaidStroke], list[SetPiece]]:
     """Words in the right margin, with a line to the text."""
     last, stage = stretches[-1], ground.stage
-    left = stage.text_left + stage.text_width + 56
-    width = stage.width - left - 40
-    lines = set_text(text, NOTE_SIZE, width, Style.ITALIC, TextLook(ground.look.typeface))
-    y = last.baseline - 0.2 * last.size
+    left, size = note_left(stage), note_size(stage)
+    lines = note_lines(text, stage, ground.look)
+    y = ground.pages[last.page].foot + GAP + size if stage.below else last.baseline - 0.2 * last.size
     pieces: list[SetPiece] = []
     for number, line in enumerate(lines):
-        pieces += line.set_at(left, y + number * NOTE_SIZE * NOTE_LEAD, _INKS[meaning.colour])
+        pieces += line.set_at(left, y + number * size * NOTE_LEAD, _INKS[meaning.colour])
     start = last.right + 0.2 * last.size
     y_line = last.baseline + LOOK.dots_below * last.size
-    edge = stage.text_left + stage.text_width + 14
-    way = [(start, y_line), (max(start, edge), y_line), (left - 14, y - 0.3 * NOTE_SIZE)]
+    edge = max(start, stage.text_left + stage.text_width + 14)
+    way = [(start, y_line), (edge, y_line), (left - 14, y - 0.3 * size)]
+    if stage.below:
+        # Along the line and down the margin, never through words.
+        reach = left + lines[0].width + 14
+        way = [(start, y_line), (edge, y_line), (edge, y - 0.3 * size), (reach, y - 0.3 * size)]
     underlines = [
         stroke for one in stretches if one.page == last.page for stroke in _underline(one, Line.SOLID, meaning.colour)
     ]
@@ -342,20 +344,25 @@ def _piece(text: str, x: float, y: float, size: float, ink: Ink, ground: Ground)
     )  # fmt: skip
 
 
-def _apart(marks: list[tuple[Mark, LaidMark]]) -> list[LaidMark]:
+def _apart(marks: list[tuple[Mark, LaidMark]], stage: Stage) -> list[LaidMark]:
     """Margin notes under one another, none upon another."""
     lowest: dict[int, float] = {}
+    size, below = note_size(stage), stage.below
     result = []
     for planned, mark in marks:
         if planned.form.in_margin and mark.strokes and mark.strokes[0].pieces:
             page = mark.strokes[0]
-            top = min(piece.baseline for piece in page.pieces) - NOTE_SIZE
+            top = min(piece.baseline for piece in page.pieces) - size
             down = max(0.0, lowest.get(page.page, 0.0) - top)
-            lowest[page.page] = max(piece.baseline for piece in page.pieces) + down + NOTE_SIZE * 0.5
+            lowest[page.page] = max(piece.baseline for piece in page.pieces) + down + size * 0.5
             if down:
                 pieces = tuple(replace(piece, baseline=round(piece.baseline + down, 3)) for piece in page.pieces)
                 way = page.strokes[-1]
-                moved = replace(way, points=(*way.points[:-1], round(way.points[-1] + down, 3)))
+                points = list(way.points)
+                # The end of the way goes along; below the text also the corner before it.
+                for place in (-3, -1) if below else (-1,):
+                    points[place] = round(points[place] + down, 3)
+                moved = replace(way, points=tuple(points))
                 mark = replace(mark, strokes=(replace(page, pieces=pieces, strokes=(*page.strokes[:-1], moved)),))
         result.append(mark)
     return result

@@ -137,7 +137,8 @@ class LaidPage:
     words are those of the picture: light and highlights are laid over it, darkening. `board` names what a
     page shows that is no page of the passage: a word card, a question, an organizer; its `parts` come one
     after another. `answers` are the printed ones of a question. `beside` names the page of the text that stands beside
-    a chart on this one. `text_edge` is where the column of text ends (page units; 0: not a page of text)."""
+    a chart on this one. `text_edge` is where the column of text ends on the right, `foot` where it ends below (page
+    units; 0: not a page of text)."""
 
     id: str
     label: str
@@ -154,6 +155,7 @@ class LaidPage:
     answers: tuple[AnswerPlace, ...] = ()
     beside: str = ""
     text_edge: float = 0.0
+    foot: float = 0.0
 
     @property
     def is_text(self) -> bool:
@@ -194,9 +196,9 @@ class Point:
 @dataclass(frozen=True, slots=True)
 class Signpost:
     """A pause point's signpost: its box, header, text (whose words have `boxes`, since they can be read
-    aloud), thinking stones (centres), the answer that is shown after the think time, and the footpath that
-    joins it to its word: x and y of its start, of the edge of the text, and of the two control points and
-    the end of a cubic curve from there to the tip."""
+    aloud), thinking stones (centres), the answer that is shown after the think time, the arrow with which it points
+    (`tip`: x and y of its corners), and the footpath that joins it to its word: x and y of its start, of the edge of the
+    text, and of the two control points and the end of a cubic curve from there to the tip."""
 
     id: str
     page: int
@@ -205,13 +207,28 @@ class Signpost:
     width: float
     height: float
     header: float
-    tip: float
+    tip: tuple[float, ...]
     pieces: tuple[SetPiece, ...]
     stones: tuple[Point, ...]
     footpath: tuple[float, ...]
     think_seconds: float
     boxes: tuple[WordBox, ...] = ()
     answer: tuple[SetPiece, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Sign:
+    """A sign at the foot of the stage, on a ground of its own: its box, what it says, and stones (centres, of `radius`)
+    that are used up while the lesson stands still."""
+
+    id: str
+    x: float
+    y: float
+    width: float
+    height: float
+    pieces: tuple[SetPiece, ...]
+    stones: tuple[Point, ...]
+    radius: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -252,6 +269,7 @@ class Layout:
     signposts: tuple[Signpost, ...]
     look: Look = Look()
     text_edge: float = 0.0
+    signs: tuple[Sign, ...] = ()
 
     def places(self) -> Mapping[str, tuple[int, WordBox]]:
         """Word id → (page index, box). A word of the passage that is seen again beside a question has its

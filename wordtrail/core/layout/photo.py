@@ -36,11 +36,13 @@ def laid_photo(page: Page, photo: Photo | None, stage: Stage) -> tuple[LaidPage,
     """The page with its photo as large as it can be; words that were not found on it have no box."""
     if photo is None:
         return ()
-    scale = min((stage.width - 2 * MARGIN) / photo.width, (stage.height - 2 * MARGIN) / photo.height)
-    left = (stage.signpost_left - photo.width * scale) / 2
+    # Where things stand below the text, they stand below a photo as well.
+    foot = stage.text_foot if stage.below else stage.height - MARGIN
+    scale = min((stage.width - 2 * MARGIN) / photo.width, (foot - MARGIN) / photo.height)
+    left = ((stage.width if stage.below else stage.signpost_left) - photo.width * scale) / 2
     if left < MARGIN:
         left = min(MARGIN, (stage.width - photo.width * scale) / 2)
-    top = (stage.height - photo.height * scale) / 2
+    top = (MARGIN + foot - photo.height * scale) / 2
     known = {word.id for block in page.blocks for word in block.words}
     words = [place for place in photo.words if place.word in known]
     lines = lines_of(words)
@@ -64,7 +66,7 @@ def laid_photo(page: Page, photo: Photo | None, stage: Stage) -> tuple[LaidPage,
         round(photo.height * scale, 3), "",
     )  # fmt: skip
     size = median([box.size for box in boxes]) if boxes else 44.0
-    return (LaidPage(page.id, page.labels, size, (), tuple(boxes), pictures=(picture,), photo=True),)
+    return (LaidPage(page.id, page.labels, size, (), tuple(boxes), pictures=(picture,), photo=True, foot=foot),)
 
 
 def lines_of(words: Iterable[ReadWord]) -> list[list[ReadWord]]:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import dataclass
 from functools import partial
 from itertools import groupby
 
@@ -59,17 +60,16 @@ def lay_question(draft: Draft, board: Board, point: PausePoint, bench: BoardBenc
     organizer = next((one for one in bench.lesson.plan.organizers if one.id == point.organizer), None)
     options = point.activity.options()
     shown = bool(point.evidence or board.picture or organizer or any(one.proof for one in options))
-    left, width = 80.0, (800.0 if shown else 1400.0)
-    if not shown:
-        left = (stage.width - width) / 2
+    places = _places(stage, shown=shown, beneath=bool(organizer and point.evidence))
+    left, _, right, low = places.asked
+    width = right - left
     draft.panels.append(Panel(left, 60, width, 70, "lake"))
     (heading, *_) = set_text(point.activity.heading, 36.0, width - 60, Style.BOLD, draft.look)
     draft.pieces += heading.set_at(left + 30, 108, Ink.WHITE)
     asked = [one for one in board.texts if one.role in (Role.BODY, Role.QUIET)]
     offered = [one for one in board.texts if one.role is Role.CHOICE]
     answer = next((one for one in board.texts if one.role is Role.ANSWER), None)
-    beneath = bool(organizer and point.evidence)
-    room = (stage.height - 240) * (0.5 if beneath else 1.0)
+    room = low - 158.0 - 22.0
     for scale in SCALES:
         need = _need(asked, width, draft.look, scale) + _choices_need(offered, point, width, draft.look, scale)
         need += _need([answer], width - 60, draft.look, scale) + 40 if answer else 0
@@ -82,7 +82,7 @@ def lay_question(draft: Draft, board: Board, point: PausePoint, bench: BoardBenc
     y += 10
     if point.activity.pairs_to_match():
         rows = _paired(draft, board)
-        foot = stage.height * 0.56 if beneath else stage.height - 90
+        foot = low - 30
         foot -= _need([answer], width - 60, draft.look, scale) + 40 if answer else 0
         foot = max(y + 40, min(foot, y + len(rows) * (TALLEST_ROW + ROW_GAP)))
         two_columns(draft, rows, answer_part(point.id), (left, y, left + width, foot))
@@ -93,13 +93,49 @@ def lay_question(draft: Draft, board: Board, point: PausePoint, bench: BoardBenc
         y = _answer(draft, answer, point, (left, y, width), scale)
     if not shown:
         return
-    place = (left + width + 60, 60.0, stage.width - 80, stage.height - 60)
-    if beneath:
-        _evidence(draft, board, point, bench, (left, y + 24, left + width, stage.height - 60))
+    there = places.shown
+    if organizer and places.beneath:
+        low = _evidence(draft, board, point, bench, (left, y + 24, left + width, places.beneath[3]))
+        there = (there[0], low + 24, *there[2:]) if stage.below else there
+    elif stage.below:
+        there = (there[0], y + 24, *there[2:])
     if organizer:
-        lay_chart(draft, organizer, None, bench, place, TITLE_SIZE_AT_A_QUESTION)
+        lay_chart(draft, organizer, None, bench, there, TITLE_SIZE_AT_A_QUESTION)
     else:
-        _evidence(draft, board, point, bench, place)
+        _evidence(draft, board, point, bench, there)
+
+
+@dataclass(frozen=True, slots=True)
+class _Places:
+    """Where the question stands, what it is about (evidence, a picture, a chart), and evidence that stands under the
+    question when the chart is beside it."""
+
+    asked: Place
+    shown: Place
+    beneath: Place | None = None
+
+
+def _places(stage: Stage, *, shown: bool, beneath: bool) -> _Places:
+    """Beside one another on a wide stage, else under one another."""
+    top, foot = 60.0, stage.height - 60
+    if stage.below:
+        left, right = stage.margin, stage.width - stage.margin
+        if not shown:
+            return _Places((left, top, right, foot), (left, top, right, foot))
+        parts = (0.36, 0.64) if beneath else (0.6, 1.0)
+        first, second = (top + part * (foot - top) for part in parts)
+        if beneath:
+            return _Places((left, top, right, first), (left, second + 24, right, foot), (left, first, right, second))
+        return _Places((left, top, right, first), (left, first + 24, right, foot))
+    if not shown:
+        side = (stage.width - 1400.0) / 2
+        return _Places((side, top, side + 1400.0, foot), (side, top, side + 1400.0, foot))
+    left, right = 80.0, 880.0
+    there = (right + 60, top, stage.width - 80, foot)
+    if not beneath:
+        return _Places((left, top, right, foot), there)
+    half = (top + foot) / 2 + 60
+    return _Places((left, top, right, half), there, (left, half, right, foot))
 
 
 def _paired(draft: Draft, board: Board) -> list[Row]:
@@ -192,8 +228,9 @@ def _answer(
     return y + high
 
 
-def _evidence(draft: Draft, board: Board, point: PausePoint, bench: BoardBench, place: Place) -> None:
-    """A picture, and the paragraphs that the evidence stands in, whole; the evidence is lit with the answer."""
+def _evidence(draft: Draft, board: Board, point: PausePoint, bench: BoardBench, place: Place) -> float:
+    """A picture, and the paragraphs that the evidence stands in, whole; the evidence is lit with the answer. Where they
+    end."""
     left, top, right, bottom = place
     picture = picture_of(bench.lesson, board.picture)
     options = point.activity.options()
@@ -205,10 +242,9 @@ def _evidence(draft: Draft, board: Board, point: PausePoint, bench: BoardBench, 
         draft.pictures.append(placed_picture(board.picture, picture, crop, (left, top, right, foot)))
         top = foot + 30
     if not spans:
-        return
+        return bottom
     blocks = _blocks_of(bench.lesson, spans)
     order = [word.id for word in bench.lesson.words]
-    draft.panels.append(Panel(left, top, right - left, bottom - top, "mist"))
     column = Stage(
         "evidence", right, bottom, left + 84, right - left - 124, top + 24, bottom - top - 48, left + 62, right, 0, 0
     )
@@ -217,6 +253,9 @@ def _evidence(draft: Draft, board: Board, point: PausePoint, bench: BoardBench, 
         quoted = {word for span in spans for word in order[order.index(span.first) : order.index(span.last) + 1]}
         short = [excerpt(block, quoted) for block in blocks]
         rows = _fitting(short, column, draft.look, (*EVIDENCE_SIZES, *SMALLER)) or ()
+    if bench.stage.below:
+        bottom = min(bottom, column.text_top + sum(row.gap + row.height for row in rows) - rows[0].gap + 24)
+    draft.panels.append(Panel(left, top, right - left, round(bottom - top, 2), "mist"))
     y = column.text_top
     for index, row in enumerate(rows):
         y += row.gap if index else 0.0
@@ -237,6 +276,7 @@ def _evidence(draft: Draft, board: Board, point: PausePoint, bench: BoardBench, 
         )
         if panels:
             draft.parts.append(LaidPart(proof_part(point.id, n), panels=panels))
+    return bottom
 
 
 def _fitting(

@@ -16,6 +16,10 @@ HEADER = 64.0
 ROOM = 30.0
 TIP = 28.0
 SIZES = (38.0, 34.0, 30.0, 26.0, 23.0)
+SIZES_BELOW = (56.0, 52.0, 48.0, 44.0, 40.0, 36.0, 32.0, 28.0)
+"""Sizes that are tried for what a signpost says, beside the text and below it."""
+
+HEADING, HEADING_BELOW = 30.0, 38.0
 STONES = 8
 LEADING = 1.4
 CARD_LINES = 1000
@@ -29,7 +33,7 @@ def laid_signpost(point: PausePoint, page: int, box: WordBox, stage: Stage, look
     """
     width, own_look = stage.signpost_width, TextLook(look.typeface)
     texts = point_texts(point)
-    for size in SIZES:
+    for size in SIZES_BELOW if stage.below else SIZES:
         lines = [
             (line, Ink.INK if text.role is Role.BODY else Ink.QUIET)
             for text in texts
@@ -38,14 +42,18 @@ def laid_signpost(point: PausePoint, page: int, box: WordBox, stage: Stage, look
         answer = set_text(point.answer, 0.85 * size, width - 2 * ROOM, Style.PLAIN, own_look) if point.answer else ()
         height = HEADER + ROOM + sum(line.size * LEADING for line, _ in lines) + ROOM
         height += (2 * ROOM if point.think_seconds else 0.0) + sum(line.size * LEADING for line in answer)
-        if height <= stage.height * 0.66:
+        if height <= (stage.signpost_height - TIP if stage.below else stage.height * 0.66):
             break
     line_y = box.baseline + Look().dots_below * box.size
-    y = min(max(line_y - HEADER / 2, stage.text_top), stage.text_top + stage.text_height - height)
+    if stage.below:
+        y = stage.signpost_top + TIP
+    else:
+        y = min(max(line_y - HEADER / 2, stage.text_top), stage.text_foot - height)
     left = stage.signpost_left
     pieces = list[SetPiece]()
-    for line in set_text(point.activity.heading, 30.0, width, Style.BOLD, own_look):
-        pieces += line.set_at(left + ROOM, y + HEADER / 2 + 10.5, Ink.WHITE)
+    heading = HEADING_BELOW if stage.below else HEADING
+    for line in set_text(point.activity.heading, heading, width, Style.BOLD, own_look):
+        pieces += line.set_at(left + ROOM, y + HEADER / 2 + 0.35 * heading, Ink.WHITE)
     boxes: list[WordBox] = []
     top = y + HEADER + ROOM
     for index, (line, ink) in enumerate(lines):
@@ -58,11 +66,22 @@ def laid_signpost(point: PausePoint, page: int, box: WordBox, stage: Stage, look
         shown += line.set_at(left + ROOM, top + line.size, Ink.MOSS)
         top += line.size * LEADING
     stones = _stones(left + ROOM, y + height - 1.6 * ROOM) if point.think_seconds else ()
-    tip_y = y + HEADER / 2
+    tip = _tip(left, y, width, stage)
     return Signpost(
-        point.id, page, left, round(y, 3), width, round(height, 3), HEADER, TIP, tuple(pieces), stones,
-        _footpath(box, line_y, left - TIP, tip_y, stage), point.think_seconds, tuple(boxes), tuple(shown),
+        point.id, page, left, round(y, 3), width, round(height, 3), HEADER, tip, tuple(pieces), stones,
+        _footpath(box, line_y, tip[4], tip[5], stage), point.think_seconds, tuple(boxes), tuple(shown),
     )  # fmt: skip
+
+
+def _tip(left: float, top: float, width: float, stage: Stage) -> tuple[float, ...]:
+    """The corners (x and y in turn) of the arrow with which a signpost points at its footpath; the third is its point."""
+    right = left + width - 2 * ROOM
+    points = (
+        (right - TIP, top + 14, right - TIP, top, right, top - TIP, right + TIP, top, right + TIP, top + 14)
+        if stage.below
+        else (left + 14, top, left, top, left - TIP, top + HEADER / 2, left, top + HEADER, left + 14, top + HEADER)
+    )
+    return tuple(round(one, 2) for one in points)
 
 
 def as_point(hold: HoldAfter) -> PausePoint:
@@ -89,4 +108,7 @@ def _footpath(box: WordBox, line_y: float, tip_x: float, tip_y: float, stage: St
     edge = max(start, stage.text_left + stage.text_width + 20)
     bend = (edge + tip_x) / 2
     points = (start, line_y, edge, line_y, bend, line_y, bend, tip_y, tip_x, tip_y)
+    if stage.below:
+        # Down the right margin, and only below the text to the arrow.
+        points = (start, line_y, edge, line_y, edge + 8, tip_y, edge + 8, tip_y, tip_x, tip_y)
     return tuple(round(point, 2) for point in points)

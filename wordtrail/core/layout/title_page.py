@@ -30,10 +30,14 @@ def title_card(
     """The title card of the how many-th passage (from 0). Its words light when they are read."""
     draft = Draft(TextLook(look.typeface))
     left, width, most = stage.width * 0.14, stage.width * 0.72, MOST_TITLE_LINES
+    if stage.below:
+        left, width, most = stage.margin, stage.width - 2 * stage.margin, BESIDE_PICTURE
     if cover:
-        left, width, most = MARGIN, stage.width * 0.46, BESIDE_PICTURE
-        middle = left + width + 60
-        place: Place = (middle, MARGIN, stage.width - MARGIN, stage.height - MARGIN)
+        place: Place = (stage.width * 0.46 + MARGIN + 60, MARGIN, stage.width - MARGIN, stage.height - MARGIN)
+        if stage.below:
+            place = (MARGIN, MARGIN, stage.width - MARGIN, stage.height * 0.48)
+        else:
+            left, width, most = MARGIN, stage.width * 0.46, BESIDE_PICTURE
         draft.pictures.append(placed_picture("cover", cover, cover.crop, place))
     said, words = title_lines(passage), title_words(passage, number, 0)
 
@@ -47,7 +51,8 @@ def title_card(
     rows += [(line, Ink.MOSS) for line in (*lines(AUTHOR, 50.0), *lines(ILLUSTRATOR, 36.0))]
     for text in (source, permission_line(passage)):
         rows += [(line, Ink.QUIET) for line in set_words(text, (), 30.0, width, Style.PLAIN, draft.look)]
-    y = (stage.height - sum(line.size * LEADING for line, _ in rows)) / 2 - RAISED
+    top = stage.height * 0.48 if cover and stage.below else 0.0
+    y = top + (stage.height - top - sum(line.size * LEADING for line, _ in rows)) / 2 - RAISED
     for line, ink in rows:
         draft.put([line], left + (width - line.width) / 2, y, ink)
         y += line.size * LEADING

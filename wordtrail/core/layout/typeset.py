@@ -16,6 +16,7 @@ from wordtrail.core.layout.mark_shapes import Ground, laid_marks
 from wordtrail.core.layout.model import Ink, LaidPage, LaidPicture, Layout, Panel, SetPiece, WordBox
 from wordtrail.core.layout.photo import laid_photo, shows_photo
 from wordtrail.core.layout.signposts import as_point, laid_signpost
+from wordtrail.core.layout.signs import laid_signs
 from wordtrail.core.layout.stages import WIDE, Stage
 from wordtrail.core.layout.title_page import title_card
 from wordtrail.core.layout.whole_width import stage_for
@@ -72,8 +73,9 @@ def typeset(lesson: Lesson, stage: Stage = WIDE) -> Layout:
     )
     marks = laid_marks(lesson.marks, ground)
     return Layout(
-        stage.name, stage.width, stage.height, pages, marks, (*signposts, *closing, *counted), text_edge=stage.text_edge
-    )
+        stage.name, stage.width, stage.height, pages, marks, (*signposts, *closing, *counted),
+        text_edge=stage.text_edge, signs=laid_signs(stage, lesson.look),
+    )  # fmt: skip
 
 
 def text_pages(lesson: Lesson, stage: Stage = WIDE) -> list[LaidPage]:
@@ -87,7 +89,7 @@ def text_pages(lesson: Lesson, stage: Stage = WIDE) -> list[LaidPage]:
             if heading and heading in page.blocks:
                 page = replace(page, blocks=page.blocks[1:])
             if shows_photo(page):
-                pages += laid_photo(page, page.photo, stage)
+                pages += laid_photo(page, page.photo, stage_for(page, lesson, stage) if stage.below else stage)
             else:
                 pages += laid_pages(page, stage_for(page, lesson, stage), lesson.look)
     return pages
@@ -140,7 +142,7 @@ def _laid(id: str, label: str, size: float, rows: list[Row], stage: Stage, look:
         tops.append((row, left, top))
     return LaidPage(
         id, label, size, tuple(pieces), tuple(boxes), _panels(tops, stage), pictures=tuple(pictures),
-        text_edge=stage.text_edge,
+        text_edge=stage.text_edge, foot=stage.text_foot,
     )  # fmt: skip
 
 

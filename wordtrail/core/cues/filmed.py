@@ -1,0 +1,36 @@
+"""A film of a lesson: what it shows, how that is laid out, what is heard, and what happens on the stage when."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+from wordtrail.core.cues.compile import compile_cues
+from wordtrail.core.cues.film_edits import film_edits
+from wordtrail.core.cues.model import CueSheet
+from wordtrail.core.edit.edit_list import EditList
+from wordtrail.core.film.model import Film
+from wordtrail.core.layout.model import Layout
+from wordtrail.core.layout.stages import stage_of
+from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.lesson.left_out import as_filmed
+from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.trail.model import Trail
+
+
+@dataclass(frozen=True, slots=True)
+class Filmed:
+    """A film, ready to be drawn and heard."""
+
+    lesson: Lesson
+    layout: Layout
+    edits: EditList
+    sheet: CueSheet
+
+
+def filmed(lesson: Lesson, trails: Mapping[str, Trail], film: Film) -> Filmed:
+    """A film of a lesson with these trails."""
+    made = as_filmed(lesson, film)
+    layout = typeset(made, stage_of(film.choices.shape))
+    edits = film_edits(lesson, trails, film)
+    return Filmed(made, layout, edits, compile_cues(made, trails, layout, edits, film))

@@ -1,0 +1,158 @@
+"""What a film of a lesson is: a version, in a shape, with a look."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+from wordtrail.core.edit.holds import Echo
+
+
+class Version(StrEnum):
+    """The four films that one take gives."""
+
+    LISTEN = "listen"
+    """The voice as it was read."""
+    ECHO = "echo"
+    """Behind each sentence students say it back, while the light walks over it once more."""
+    TOGETHER = "together"
+    """Slower, with a count before each paragraph, and the light a little ahead of the voice."""
+    ALONE = "alone"
+    """Students read by the light; the voice is silent where it reads."""
+
+
+class Shape(StrEnum):
+    """The shape of the stage."""
+
+    WIDE = "wide"
+    SQUARE = "square"
+    TALL = "tall"
+
+
+class Detail(StrEnum):
+    """Pixels along the shorter edge of the picture."""
+
+    SMALL = "720p"
+    USUAL = "1080p"
+    FINE = "2160p"
+
+    @property
+    def scale(self) -> float:
+        """Pixels a page unit; the shorter edge of every stage has 1080 of those."""
+        return int(self.value[:-1]) / 1080
+
+
+class Colours(StrEnum):
+    """What a film is drawn in."""
+
+    PAPER = "paper"
+    WARM = "warm"
+    EVENING = "evening"
+    STRONG = "strong"
+
+
+class Captions(StrEnum):
+    """What becomes of the captions."""
+
+    OFF = "off"
+    TRACK = "track"
+    """They can be switched on."""
+    PICTURE = "picture"
+    """They stand in the picture, in room of their own."""
+
+
+class ThinkTime(StrEnum):
+    """How long a film that is listened to waits at a pause point."""
+
+    FULL = "full"
+    BREATH = "breath"
+
+
+class EchoUnit(StrEnum):
+    """What students say back at once."""
+
+    SENTENCE = "sentence"
+    LINE = "line"
+    """A line of verse; in prose a sentence."""
+    PHRASE = "phrase"
+    """Up to a comma, a semicolon, a colon, a dash, or a rest."""
+    PARAGRAPH = "paragraph"
+
+
+class Extent(StrEnum):
+    """How much of a lesson a film shows."""
+
+    WHOLE = "whole"
+    PAGE = "page"
+    READING = "reading"
+    STRETCH = "stretch"
+    CARDS = "cards"
+
+
+@dataclass(frozen=True, slots=True)
+class Shown:
+    """The part of a lesson that a film shows: all of it, a `page` of a passage (its id), the `reading` of this number
+    (from 1), the words from `first` to `last` (ids), or the word cards alone."""
+
+    extent: Extent = Extent.WHOLE
+    page: str = ""
+    reading: int = 0
+    first: str = ""
+    last: str = ""
+
+
+BREATH = 3.0
+"""Seconds at a pause point that is only thought over for a breath."""
+
+FILM_ECHO = Echo(most=120.0)
+
+SLOWEST_TOGETHER = 0.7
+LONGEST_LEAD = 0.4
+"""Seconds that the light may be ahead of the voice."""
+
+OWN_RATES = (20.0, 250.0)
+"""Words a minute, between which students may read by the light; 0: as it was read."""
+
+WHOLE_LESSON = Shown()
+
+
+@dataclass(frozen=True, slots=True)
+class FilmChoices:
+    """What a teacher chose for the films of a lesson; each of the four takes from it what concerns it.
+
+    `think` is for Listen; `echo_after` (None: lines in verse, else sentences) and `echo` for Echo; `pace` (times the
+    speed at which it was said) and `lead` (seconds) for Together; `own_rate` (words a minute; 0: as it was read) for On
+    your own. `marks`, `cards`, `questions` and `talk` are in it or not. `signal`: a soft sound at each pause point.
+    """
+
+    shown: Shown = WHOLE_LESSON
+    think: ThinkTime = ThinkTime.FULL
+    echo_after: EchoUnit | None = None
+    echo: Echo = FILM_ECHO
+    pace: float = 0.85
+    lead: float = 0.2
+    own_rate: float = 0.0
+    marks: bool = True
+    cards: bool = True
+    questions: bool = True
+    talk: bool = True
+    shape: Shape = Shape.WIDE
+    detail: Detail = Detail.USUAL
+    colours: Colours = Colours.PAPER
+    captions: Captions = Captions.TRACK
+    signal: bool = False
+
+
+USUAL_CHOICES = FilmChoices()
+
+
+@dataclass(frozen=True, slots=True)
+class Film:
+    """One film: which of the four, with what was chosen."""
+
+    version: Version = Version.LISTEN
+    choices: FilmChoices = USUAL_CHOICES
+
+
+AS_READ = Film()
+"""The lesson as it was read, from beginning to end, on a wide stage."""
