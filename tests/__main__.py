@@ -25,6 +25,8 @@ SLOWEST = 12
 BROWSER = "browser"
 RECORDING = ("browser.test_faults", "browser.test_narration_desk")
 """Tests that record for as long as they take."""
+WAITING = ("jobs.test_jobs", "test_server", "test_cli")
+"""Tests that wait for other processes most of the time: they run beside all others."""
 GIVING_WAY = 15
 """How nice the process of the other tests is."""
 
@@ -71,11 +73,18 @@ def run_all() -> tuple[int, int]:
     front_end = run_front_end()
     names = sorted(_modules())
     browser = [name for name in names if name.startswith(f"{BROWSER}.")]
-    others = [name for name in names if name not in browser]
-    with ThreadPoolExecutor(1) as beside:
-        there = beside.submit(lambda: [_beside(others, GIVING_WAY), _beside(RECORDING, 0)])
+    others = [name for name in names if name not in browser and name not in WAITING]
+    with ThreadPoolExecutor(2) as beside:
+        waiting = beside.submit(_beside, WAITING, GIVING_WAY)
+
+        def there() -> list[tuple[int, int]]:
+            first = _beside(others, GIVING_WAY)
+            # Recordings have the machine for themselves, as far as they can.
+            return [first, waiting.result(), _beside(RECORDING, 0)]
+
+        last = beside.submit(there)
         here = run([name for name in browser if name not in RECORDING])
-        found = [front_end, here, *there.result()]
+        found = [front_end, here, *last.result()]
     return sum(passed for passed, _ in found), sum(failed for _, failed in found)
 
 

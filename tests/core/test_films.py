@@ -34,7 +34,7 @@ from wordtrail.core.layout.signs import READ_ALONE, READY, YOUR_TURN
 from wordtrail.core.lesson.boards import boards
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.trail.model import Aside, Trail, Visit
-from wordtrail.media.render import moments
+from wordtrail.media.moments import moments
 
 SEEDS = 24
 

@@ -24,7 +24,7 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.forms.underline import Underline
 from wordtrail.core.plan.model import PausePoint
 from wordtrail.core.trail.model import Trail, Visit
-from wordtrail.media.render import moments
+from wordtrail.media.moments import moments
 
 PLANNED = planned()
 LAYOUT = typeset(PLANNED)

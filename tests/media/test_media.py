@@ -28,7 +28,9 @@ from wordtrail.media.colours import TOKENS
 from wordtrail.media.decode import decode
 from wordtrail.media.draw import Painter
 from wordtrail.media.level import RATE, TARGET_LUFS, Peaks, levelled, loudness, peaks
-from wordtrail.media.render import moments, poster, render
+from wordtrail.media.join import Said
+from wordtrail.media.moments import moments
+from wordtrail.media.render import poster, render
 from wordtrail.media.seams import FADE
 from wordtrail.media.sound import lesson_sound, with_holds, write_m4a
 
@@ -218,7 +220,8 @@ class RenderTest(unittest.TestCase):
         cls.addClassCleanup(cls.folder.cleanup)
         cls.path = Path(cls.folder.name) / "lesson.mp4"
         cls.reports = []
-        render(cls.layout, cls.sheet, [tone(cls.sheet.seconds)], cls.path, title="Bees", progress=cls.reports.append)
+        sound, said = [tone(cls.sheet.seconds)], Said("Bees")
+        render(cls.layout, cls.sheet, sound, cls.path, said=said, progress=cls.reports.append)
 
     def test_what_kind_of_file_it_is(self) -> None:
         with av.open(str(self.path)) as video:

@@ -324,6 +324,18 @@ class NoRoom(WordTrailError):
         )
 
 
+class FilmBrokenOff(WordTrailError):
+    """A process that was making a part of a film came to its end before its work did."""
+
+    title = "The film was not made"
+
+    def __init__(self) -> None:
+        super().__init__(
+            "A part of the work came to an end too soon.", kept="What was made of the film by then is kept.",
+            advice="Make it again: it goes on from there.",
+        )  # fmt: skip
+
+
 class JobCancelled(WordTrailError):
     """Raised inside long work when its person asked for it to stop."""
 

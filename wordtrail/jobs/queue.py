@@ -9,17 +9,18 @@ from huey import SqliteHuey
 
 from wordtrail.core.errors import JobCancelled, NotFound, WordTrailError
 from wordtrail.jobs.file_work import FILE_PHASES, read_file
-from wordtrail.jobs.lesson_work import SOUND_PHASES, VIDEO_PHASES, make_cared_copy, make_sound, make_video
+from wordtrail.jobs.lesson_work import SOUND_PHASES, make_cared_copy, make_sound
 from wordtrail.jobs.report import Report
 from wordtrail.jobs.take_work import ALIGN_PHASES, align_take
 from wordtrail.logs import logger
+from wordtrail.service.film_making import FILM_PHASES, FilmWish, make_film
 from wordtrail.store.jobs import Watch, add_job, claim, end, get_job, orphans
 from wordtrail.store.tables import JobRow, new_id
 from wordtrail.store.takes import TakeFiles, get_take
 from wordtrail.workspace import Workspace
 
 ALIGN, VIDEO, READ, SOUND, CARE = "align", "video", "read", "sound", "care"
-PHASES = {ALIGN: ALIGN_PHASES, VIDEO: VIDEO_PHASES, READ: FILE_PHASES, SOUND: SOUND_PHASES, CARE: SOUND_PHASES}
+PHASES = {ALIGN: ALIGN_PHASES, VIDEO: FILM_PHASES, READ: FILE_PHASES, SOUND: SOUND_PHASES, CARE: SOUND_PHASES}
 """What each kind of work does, in order, in words for the teacher."""
 
 SWEEP_EVERY = 3.0
@@ -108,15 +109,15 @@ def _do(workspace: Workspace, row: JobRow, report: Report) -> str:
         read_file(workspace, row.subject, report)
         return ""
     if row.kind == SOUND and row.lesson_id:
-        make_sound(workspace, row.lesson_id, report)
+        version = row.subject.split(":")[2:]
+        make_sound(workspace, row.lesson_id, version[0] if version else "", report)
         return ""
     if row.kind == CARE:
         take, _, done = row.subject.rpartition(":")
         make_cared_copy(workspace, take, done, report)
         return ""
     if row.kind == VIDEO and row.lesson_id:
-        size = row.subject.rpartition(":")[2]
-        return make_video(workspace, row.lesson_id, report, size)
+        return make_film(workspace, row.lesson_id, FilmWish.named(row.subject.rpartition(":")[2]), report)
     raise ValueError(f"unknown kind of job: {row.kind}")
 
 

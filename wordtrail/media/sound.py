@@ -9,22 +9,35 @@ from pathlib import Path
 import av
 import numpy as np
 
-from wordtrail.core.edit.edit_list import Clip, EditList, Hold, Mute
+from wordtrail.core.edit.edit_list import EditList, Hold, Mute
 from wordtrail.media.decode import Samples
 from wordtrail.media.filters import audio_frames
 from wordtrail.media.level import RATE
-from wordtrail.media.seams import FADE, Source, Stretch, TakeSounds, joined
+from wordtrail.media.room_tone import endless
+from wordtrail.media.seams import FADE, SEAM, Source, Stretch, TakeSounds, joined
 from wordtrail.media.slowing import slow
 
 BIT_RATE = 96_000
+
+SILENCE = np.zeros(0, np.float32)
+"""The room of a take of which none is known."""
 
 TONE, TONE_HEIGHT = 1000.0, 0.1
 """Cycles a second, and the amplitude of the tone that stands in the place of words: as loud as a voice."""
 
 
-def lesson_sound(take: Callable[[str], Iterable[Samples]], edits: EditList) -> Iterator[Samples]:
+ROOM_ALONE = 0.0
+"""The pace at which only the room of a take is heard."""
+
+
+def lesson_sound(
+    take: Callable[[str], Iterable[Samples]],
+    edits: EditList,
+    room: Callable[[str], Samples] = lambda take: SILENCE,
+) -> Iterator[Samples]:
     """The sound of a lesson in lesson time, in blocks: mono, 48 000 samples a second. `take` gives the sound of a take
-    from its beginning, in blocks; it is asked again where an earlier stretch of a take comes later."""
+    from its beginning, in blocks; it is asked again where an earlier stretch of a take comes later. `room` gives a
+    stretch of a take in which nobody speaks: it is what is heard of silent clips."""
 
     def heard(name: str) -> Iterable[Samples]:
         own = [one for one in edits.mutes if one.take == name]
@@ -36,10 +49,12 @@ def lesson_sound(take: Callable[[str], Iterable[Samples]], edits: EditList) -> I
 
     def at_pace(source: Source) -> Iterable[Samples]:
         name, pace = source
+        if pace == ROOM_ALONE:
+            return endless(room(name))
         return heard(name) if pace == 1 else slow(heard(name), pace)
 
     yield from _silence(edits.lead)
-    yield from joined([_stretch(clip) for clip in edits.clips], TakeSounds(at_pace))
+    yield from joined(list(_stretches(edits)), TakeSounds(at_pace))
 
 
 def _places(mute: Mute) -> tuple[int, int]:
@@ -60,10 +75,16 @@ def _with_tone(sound: Iterable[Samples], beeps: Sequence[tuple[int, int]]) -> It
         at += len(block)
 
 
-def _stretch(clip: Clip) -> Stretch:
-    """A clip in samples of its take, as long as that is at its pace."""
-    first, last = (round(at * RATE / clip.pace) for at in (clip.start, clip.end))
-    return (clip.take, clip.pace), first, last
+def _stretches(edits: EditList) -> Iterator[Stretch]:
+    """The clips in samples of their takes, as long as they are at their pace; of a room, one part after another."""
+    gone = SEAM
+    for clip in edits.clips:
+        first, last = (round(at * RATE / clip.pace) for at in (clip.start, clip.end))
+        if clip.silent:
+            yield (clip.take, ROOM_ALONE), gone, gone + last - first
+            gone += last - first + 2 * SEAM
+        else:
+            yield (clip.take, clip.pace), first, last
 
 
 def _silenced(sound: Iterable[Samples], mutes: Sequence[tuple[int, int]]) -> Iterator[Samples]:
@@ -87,8 +108,12 @@ def _silence(seconds: float) -> Iterator[Samples]:
         left -= RATE
 
 
-def with_holds(sound: Iterable[Samples], holds: Iterable[Hold]) -> Iterator[Samples]:
-    """`sound` in blocks, with silence wherever the video stands still; beside it the sound is faded over 8 ms."""
+def with_holds(
+    sound: Iterable[Samples], holds: Iterable[Hold], room: Samples = SILENCE
+) -> Iterator[Samples]:
+    """`sound` in blocks; wherever the video stands still there is only the `room` (silence where none is given). Beside
+    it the sound is faded over 8 ms."""
+    rest = Rest(room)
     waiting = deque(sorted(holds, key=lambda hold: hold.at))
     stops = [(at, at) for at in (round(hold.at * RATE) for hold in waiting)]
     at = 0
@@ -98,21 +123,76 @@ def with_holds(sound: Iterable[Samples], holds: Iterable[Hold]) -> Iterator[Samp
             hold = waiting.popleft()
             stop = max(begin, round(hold.at * RATE) - at)
             yield block[begin:stop]
-            yield from _silence(hold.seconds)
+            yield from _signalled(rest.of(hold.seconds)) if hold.signal else rest.of(hold.seconds)
             begin = stop
         yield block[begin:]
         at += len(block)
     for hold in waiting:
-        yield from _silence(hold.seconds)
+        yield from rest.of(hold.seconds)
+
+
+SIGNAL = ((0.0, 523.25), (0.14, 784.0))
+"""When the two notes of the signal begin (seconds), and their pitch (Hz): a fifth, which asks rather than ends."""
+
+SIGNAL_HEIGHT, SIGNAL_DECAY, SIGNAL_RISE = 0.06, 0.25, 0.012
+"""Its height, and the seconds in which a note falls to 1/e and comes."""
+
+
+def _signalled(sound: Iterable[Samples]) -> Iterator[Samples]:
+    """A sound with a soft signal at its beginning: two notes that fade away."""
+    at = 0
+    for block in sound:
+        now = np.arange(at, at + len(block)) / RATE
+        heard = np.zeros(len(block))
+        for begin, pitch in SIGNAL:
+            since = np.maximum(now - begin, 0.0)
+            shape = np.minimum(since / SIGNAL_RISE, 1.0) * np.exp(-since / SIGNAL_DECAY)
+            heard += SIGNAL_HEIGHT * shape * np.sin(2 * np.pi * pitch * since)
+        yield block + heard.astype(np.float32)
+        at += len(block)
+
+
+class Rest:
+    """A room in which nobody speaks, as long as it is wanted."""
+
+    def __init__(self, room: Samples) -> None:
+        self._room, self._held = endless(room), np.zeros(0, np.float32)
+
+    def of(self, seconds: float) -> Iterator[Samples]:
+        """So many seconds of it, which come and go over 8 ms."""
+        count = round(seconds * RATE)
+        at = 0
+        while at < count:
+            if not len(self._held):
+                self._held = next(self._room, np.zeros(RATE, np.float32))
+            part, self._held = self._held[: count - at], self._held[count - at :]
+            places = np.arange(at, at + len(part))
+            ramp = np.clip(np.minimum(places, count - 1 - places) / FADE, 0.0, 1.0)
+            yield part * ramp.astype(np.float32)
+            at += len(part)
 
 
 def write_m4a(sound: Iterable[Samples], path: Path) -> None:
     """Write `sound`, in blocks, as AAC in an MP4 file that can be played while it loads."""
     with av.open(str(path), "w", format="mp4", options={"movflags": "+faststart"}) as container:
-        stream = add_aac(container)
-        for frame in audio_frames(sound):
-            container.mux(stream.encode(frame))
-        container.mux(stream.encode(None))
+        encode_sound(sound, container, add_aac(container))
+
+
+def encode_sound(
+    sound: Iterable[Samples], container: av.container.OutputContainer, stream: av.AudioStream
+) -> None:
+    """Write all of a sound into a stream of a file."""
+    for frame in audio_frames(sound):
+        container.mux(stream.encode(frame))
+    container.mux(stream.encode(None))
+
+
+def add_opus(container: av.container.OutputContainer) -> av.AudioStream:
+    """An Opus stream for the same sound."""
+    stream = container.add_stream("libopus", rate=RATE)
+    stream.layout = "mono"
+    stream.bit_rate = BIT_RATE
+    return stream
 
 
 def add_aac(container: av.container.OutputContainer) -> av.AudioStream:

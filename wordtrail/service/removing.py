@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from wordtrail.service.film_making import stretches_of
 from wordtrail.service.sound import sounds_of
 from wordtrail.store.lessons import remove_lesson
 from wordtrail.store.sharing import videos_of
@@ -21,6 +22,7 @@ def remove(workspace: Workspace, lesson: str) -> None:
         *(TakeFiles(take).folder for take in takes),
         *(f"videos/{one}" for one in videos),
         sounds_of(lesson),
+        stretches_of(lesson),
     ):
         workspace.blobs.forget(folder)
 
@@ -34,4 +36,5 @@ def remove_one_take(workspace: Workspace, take: str) -> str:
         remove_take(session, row)
     workspace.blobs.forget(TakeFiles(take).folder)
     workspace.blobs.forget(sounds_of(lesson))
+    workspace.blobs.forget(stretches_of(lesson))
     return lesson

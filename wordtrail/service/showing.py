@@ -6,10 +6,12 @@ from dataclasses import dataclass
 
 from wordtrail.core.cues.compile import compile_cues, edit_list_of, whole_take
 from wordtrail.core.cues.film import video_seconds
+from wordtrail.core.cues.filmed import Filmed, filmed
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.state import think_seconds
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.errors import NotFound
+from wordtrail.core.film.model import AS_READ, Film
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson, with_take
@@ -17,6 +19,7 @@ from wordtrail.core.lesson.stage_texts import stage_texts
 from wordtrail.core.lesson.take_in_use import take_in_use
 from wordtrail.core.remembered import Kept
 from wordtrail.core.trail.model import Trail
+from wordtrail.store.documents import to_json
 from wordtrail.store.lessons import get_lesson
 from wordtrail.store.takes import newest_trails, uses_of
 from wordtrail.workspace import Workspace
@@ -53,6 +56,11 @@ class Showing:
     sheet: CueSheet
 
     @property
+    def filmed(self) -> Filmed:
+        """The film of it."""
+        return Filmed(self.lesson, self.layout, self.edits, self.sheet)
+
+    @property
     def stage(self) -> Stage:
         """What is seen and heard of it."""
         lesson, sheet = self.lesson, self.sheet
@@ -67,8 +75,8 @@ _shown: Kept[str, Showing] = Kept(
 )
 
 
-def showing(workspace: Workspace, lesson_id: str, take: str = "") -> tuple[Showing, int]:
-    """The lesson as it is shown, and its revision; with `take`, that take as it was recorded, in take time.
+def showing(workspace: Workspace, lesson_id: str, take: str = "", film: Film = AS_READ) -> tuple[Showing, int]:
+    """The lesson as it is shown in a film, and its revision; with `take`, that take as it was recorded, in take time.
 
     Raises NotFound, also for a take without a trail.
     """
@@ -78,9 +86,10 @@ def showing(workspace: Workspace, lesson_id: str, take: str = "") -> tuple[Showi
         used = take_in_use(kept.lesson, uses_of(session, lesson_id, trails))
     if take and take not in trails:
         raise NotFound("trail")
-    key = "/".join((kept.key, take, used, *(found.id for found in trails.values())))
+    name = "" if film == AS_READ else to_json(film)
+    key = "/".join((kept.key, take, used, *(found.id for found in trails.values()), name))
     heard = {id: found.trail for id, found in trails.items()}
-    return _shown.get_or_make(key, lambda: _compiled(key, kept.lesson, heard, used, take)), kept.revision
+    return _shown.get_or_make(key, lambda: _compiled(key, kept.lesson, heard, used, take, film)), kept.revision
 
 
 def shown_before(key: str) -> Showing | None:
@@ -88,8 +97,11 @@ def shown_before(key: str) -> Showing | None:
     return _shown.get(key)
 
 
-def _compiled(key: str, document: Lesson, trails: dict[str, Trail], used: str, take: str) -> Showing:
+def _compiled(key: str, document: Lesson, trails: dict[str, Trail], used: str, take: str, film: Film) -> Showing:
     lesson = with_take(document, used)
+    if film != AS_READ and not take:
+        made = filmed(lesson, trails, film)
+        return Showing(key, made.lesson, trails, made.layout, made.edits, made.sheet)
     layout = typeset(document)
     edits = whole_take(take, trails[take]) if take else edit_list_of(lesson, trails)
     return Showing(key, lesson, trails, layout, edits, compile_cues(lesson, trails, layout, edits))

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import hashlib
-from collections.abc import Callable, Iterable, Iterator
+from collections.abc import Callable, Iterator
+from functools import cached_property
 from pathlib import Path
 from tempfile import TemporaryDirectory
 
@@ -24,19 +25,61 @@ from wordtrail.store.takes import TakeFiles
 from wordtrail.workspace import Workspace
 
 
+class Mix:
+    """The sound of a lesson, at one loudness: takes of several rooms have one room behind them. Raises NothingToShow
+    where nothing is heard."""
+
+    def __init__(self, workspace: Workspace, edits: EditList) -> None:
+        if not edits.clips:
+            raise NothingToShow
+        self._workspace, self._edits = workspace, edits
+        self._takes = tuple(dict.fromkeys(clip.take for clip in edits.clips))
+        self._sounds = {take: take_sound(workspace, care_of(take, edits.cares)) for take in self._takes}
+        self._gains = {take: gain_for(sound()) for take, sound in self._sounds.items()}
+
+    def blocks(self) -> Iterator[Samples]:
+        """The sound in lesson time, in blocks, 48 000 samples a second."""
+        take = self._levelled if len(self._takes) == 1 else self._in_one_room()
+        return lesson_sound(take, self._edits, lambda _: self.room)
+
+    @cached_property
+    def room(self) -> Samples:
+        """A stretch of the room behind the voice, in which nobody speaks."""
+        loudest = self._takes[0]
+        if len(self._takes) > 1:
+            loudest = max(self._takes, key=lambda take: self._noises[take])
+        return louder(self._tone(loudest), self._gains[loudest])
+
+    @cached_property
+    def _noises(self) -> dict[str, float]:
+        return {take: noise_of(self._levelled(take)) for take in self._takes}
+
+    def _levelled(self, take: str) -> Iterator[Samples]:
+        return (louder(block, self._gains[take]) for block in by_the_second(self._sounds[take]()))
+
+    def _tone(self, take: str) -> Samples:
+        """The quietest second of a take, looked for once."""
+        key = TakeFiles(take).room(care_of(take, self._edits.cares))
+        blobs = self._workspace.blobs
+        if not blobs.exists(key):
+            blobs.write(key, np.asarray(quietest(self._sounds[take]()), "<f4").tobytes())
+        return np.frombuffer(blobs.read(key), "<f4").astype(np.float32)
+
+    def _in_one_room(self) -> Callable[[str], Iterator[Samples]]:
+        """The sounds of takes, the quieter rooms with the tone of the loudest one under them."""
+        loudest = max(self._noises.values())
+
+        def matched(take: str) -> Iterator[Samples]:
+            share = share_to_match(self._noises[take], loudest)
+            sound = self._levelled(take)
+            return with_tone(sound, self.room, share) if share else sound
+
+        return matched
+
+
 def sound_of(workspace: Workspace, edits: EditList) -> Iterator[Samples]:
-    """The lesson's sound in lesson time, in blocks, 48 000 samples a second; takes of several rooms have one room
-    behind them. Raises NothingToShow."""
-    if not edits.clips:
-        raise NothingToShow
-    takes = dict.fromkeys(clip.take for clip in edits.clips)
-    sounds = {take: take_sound(workspace, care_of(take, edits.cares)) for take in takes}
-    gains = {take: gain_for(sound()) for take, sound in sounds.items()}
-
-    def levelled(take: str) -> Iterator[Samples]:
-        return (louder(block, gains[take]) for block in by_the_second(sounds[take]()))
-
-    return lesson_sound(levelled if len(takes) == 1 else _in_one_room(levelled, takes), edits)
+    """The lesson's sound in lesson time, in blocks, 48 000 samples a second. Raises NothingToShow."""
+    return Mix(workspace, edits).blocks()
 
 
 def take_sound(workspace: Workspace, care: SoundCare) -> Callable[[], Iterator[Samples]]:
@@ -79,19 +122,6 @@ def keep_cared_copy(workspace: Workspace, care: SoundCare) -> None:
     gain = gain_for(sound())
     with workspace.blobs.making(key) as path:
         write_m4a((louder(block, gain) for block in by_the_second(sound())), path)
-
-
-def _in_one_room(sound: Callable[[str], Iterator[Samples]], takes: Iterable[str]) -> Callable[[str], Iterator[Samples]]:
-    """The sounds of takes, the quieter rooms with the tone of the loudest one under them."""
-    rooms = {take: noise_of(sound(take)) for take in takes}
-    loudest = max(rooms, key=lambda take: rooms[take])
-    tone = quietest(sound(loudest))
-
-    def matched(take: str) -> Iterator[Samples]:
-        share = share_to_match(rooms[take], rooms[loudest])
-        return with_tone(sound(take), tone, share) if share else sound(take)
-
-    return matched
 
 
 def sounds_of(lesson_id: str) -> str:

@@ -153,7 +153,8 @@ class FileRow(Owned, Base):
 
 
 class VideoRow(Owned, Base):
-    """A finished video and the lesson revision that it shows; a lesson's newest has the highest number."""
+    """A finished film of a lesson and the revision that it shows; a lesson's newest has the highest number. `film` says
+    which it is, with all that was chosen for it, `wrapping` what kind of file; `facts` is what of the lesson it shows."""
 
     __tablename__ = "videos"
     number: Mapped[int] = mapped_column(Integer)
@@ -161,6 +162,10 @@ class VideoRow(Owned, Base):
     revision: Mapped[int] = mapped_column(Integer)
     seconds: Mapped[float] = mapped_column(Float)
     size: Mapped[int] = mapped_column(Integer)
+    version: Mapped[str] = mapped_column(String(20), default="listen")
+    wrapping: Mapped[str] = mapped_column(String(10), default="mp4")
+    film: Mapped[str] = mapped_column(Text, default="")
+    facts: Mapped[str] = mapped_column(Text, default="")
 
 
 class LinkRow(Owned, Base):

@@ -79,6 +79,11 @@ class TakeFiles(NamedTuple):
         done = "".join(("-quiet" * care.less_noise, "-even" * care.even))
         return f"takes/{self.id}/listening{done}.m4a"
 
+    def room(self, care: SoundCare) -> str:
+        """A stretch in which nobody speaks, as samples, with what is done to its sound."""
+        done = "".join(("-quiet" * care.less_noise, "-even" * care.even))
+        return f"takes/{self.id}/room{done}"
+
     @property
     def pitches(self) -> str:
         """The pitch of the voice every 20 ms, one byte each."""

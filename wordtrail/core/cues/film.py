@@ -14,9 +14,9 @@ from wordtrail.core.cues.state import state_at
 from wordtrail.core.edit.edit_list import Hold, held
 
 
-def holds_of(sheet: CueSheet) -> tuple[Hold, ...]:
-    """The video's holds: each gate for its think time and its answer."""
-    return tuple(Hold(gate.at, gate.hold) for gate in sheet.gates)
+def holds_of(sheet: CueSheet, *, signal: bool = False) -> tuple[Hold, ...]:
+    """The video's holds: each gate for its think time and its answer; with a `signal` where students are asked."""
+    return tuple(Hold(gate.at, gate.hold, signal and not gate.auto) for gate in sheet.gates)
 
 
 def video_seconds(sheet: CueSheet) -> float:

@@ -65,10 +65,12 @@ class Mute:
 
 @dataclass(frozen=True, slots=True)
 class Hold:
-    """At lesson time `at` (before holds), the lesson stands still for `seconds`."""
+    """At lesson time `at` (before holds), the lesson stands still for `seconds`; where `signal` is set, a soft sound
+    says that it does."""
 
     at: float
     seconds: float
+    signal: bool = False
 
 
 @dataclass(frozen=True, slots=True)

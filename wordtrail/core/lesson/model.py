@@ -10,6 +10,7 @@ from wordtrail.core.edit.holds import HoldAfter
 from wordtrail.core.edit.joining import Cut, Replacement
 from wordtrail.core.edit.slowing import Slower
 from wordtrail.core.edit.sound_care import SoundCare
+from wordtrail.core.film.model import USUAL_CHOICES, FilmChoices, Version
 from wordtrail.core.marks.meaning import FIRST_LEGEND, Meaning
 from wordtrail.core.marks.model import Mark, PlacedMark
 from wordtrail.core.plan.model import PausePoint
@@ -66,7 +67,8 @@ class Lesson:
     again, `replacements` what is heard of one take in the place of another, `sound_cares` what is done to their sound,
     `cuts` what is not heard of them, `slower` what is heard more slowly; `holds` are where the lesson stands still
     for a while.
-    `card_wishes` are the words, as printed, of which the teacher wants a word card.
+    `card_wishes` are the words, as printed, of which the teacher wants a word card. `films` is what she chose for the
+    films of the lesson, `films_wanted` those that she wants.
     """
 
     passages: tuple[Passage, ...]
@@ -99,6 +101,8 @@ class Lesson:
     slower: tuple[Slower, ...] = ()
     holds: tuple[HoldAfter, ...] = ()
     on_purpose: tuple[OnPurpose, ...] = ()
+    films: FilmChoices = USUAL_CHOICES
+    films_wanted: tuple[Version, ...] = (Version.LISTEN,)
 
     @property
     def title(self) -> str:

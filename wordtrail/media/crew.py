@@ -1,0 +1,168 @@
+"""A crew that makes the stretches of a film beside one another: this process, and a helper for each further core.
+
+A helper is a process of its own that ends when its input does, so that none is left behind when this one is killed.
+Each stretch is whole under its name, or not there: what was made before a stop need not be made again.
+"""
+
+from __future__ import annotations
+
+import os
+import pickle
+import subprocess
+import sys
+import threading
+from collections import deque
+from collections.abc import Callable, Mapping, Sequence
+from contextlib import suppress
+from dataclasses import dataclass
+from pathlib import Path
+from typing import IO, Any
+
+from wordtrail.core.errors import FilmBrokenOff
+from wordtrail.media.canvas import Shares
+from wordtrail.media.encode import Picture, StretchEncoder
+from wordtrail.media.moments import Stretch
+
+SIGN_EVERY = 0.5
+"""Seconds of film after which a helper says how far it is."""
+
+LEAST_FOR_A_HELPER = 20.0
+"""Seconds of film for which it is worth starting a helper: one takes about a second to begin."""
+
+
+@dataclass(frozen=True, slots=True)
+class Order:
+    """A stretch to be made, and the file it is to stand in."""
+
+    stretch: Stretch
+    path: Path
+
+
+def make_stretches(
+    picture: Picture,
+    pictures: Mapping[str, bytes],
+    orders: Sequence[Order],
+    progress: Callable[[float], None],
+    *,
+    cores: int | None = None,
+) -> Shares:
+    """Make the stretches that are wanted. `progress` gets the seconds of film that are made, in this thread, and may
+    raise to stop; what is whole then stays. Returns where the time went."""
+    crew = _Crew(picture, pictures, orders, progress)
+    whole = sum(order.stretch.times[-1] - order.stretch.start for order in orders)
+    helpers = min((cores or os.cpu_count() or 1) - 1, len(orders) - 1) if whole >= LEAST_FOR_A_HELPER else 0
+    return crew.work(max(0, helpers))
+
+
+class _Crew:
+    def __init__(
+        self,
+        picture: Picture,
+        pictures: Mapping[str, bytes],
+        orders: Sequence[Order],
+        progress: Callable[[float], None],
+    ) -> None:
+        self._picture, self._pictures, self._progress = picture, pictures, progress
+        self._waiting = deque(orders)
+        self._reached: dict[int, float] = {}
+        self._helpers: list[subprocess.Popen[bytes]] = []
+        self._faults: list[BaseException] = []
+        self.shares = Shares()
+
+    def work(self, helpers: int) -> Shares:
+        threads = [threading.Thread(target=self._with_helper, daemon=True) for _ in range(helpers)]
+        for thread in threads:
+            thread.start()
+        try:
+            encoder = StretchEncoder(self._picture, self._pictures.__getitem__)
+            while (order := self._next()) and not self._faults:
+                self._make(encoder, order)
+            self.shares.add(encoder.shares)
+            while any(thread.is_alive() for thread in threads):
+                for thread in threads:
+                    thread.join(0.1)
+                self._tell()
+        finally:
+            self._waiting.clear()
+            for helper in self._helpers:
+                helper.kill()
+        if self._faults:
+            raise self._faults[0]
+        return self.shares
+
+    def _next(self) -> Order | None:
+        try:
+            return self._waiting.popleft()
+        except IndexError:
+            return None
+
+    def _make(self, encoder: StretchEncoder, order: Order) -> None:
+        part = order.path.with_suffix(".part")
+
+        def done(at: float) -> None:
+            self._reached[order.stretch.number] = at - order.stretch.start
+            self._tell()
+
+        encoder.make(order.stretch, part, done)
+        os.replace(part, order.path)
+
+    def _tell(self) -> None:
+        self._progress(sum(list(self._reached.values())))
+
+    def _with_helper(self) -> None:
+        """Hand out work to a helper as long as there is some."""
+        try:
+            order = self._next()
+            if order is None:
+                return
+            helper = subprocess.Popen(
+                [sys.executable, "-m", "wordtrail.media.crew"], stdin=subprocess.PIPE, stdout=subprocess.PIPE
+            )
+            self._helpers.append(helper)
+            assert helper.stdin and helper.stdout
+            _send(helper.stdin, (self._picture, dict(self._pictures)))
+            while order:
+                _send(helper.stdin, order)
+                while not isinstance(answer := _received(helper.stdout), Shares):
+                    self._reached[order.stretch.number] = answer
+                last, order = answer, self._next()
+            self.shares.add(last)
+            helper.stdin.close()
+            helper.wait()
+        except (OSError, EOFError, pickle.UnpicklingError):
+            self._faults.append(FilmBrokenOff())
+
+
+def _send(pipe: IO[bytes], value: Any) -> None:
+    pickle.dump(value, pipe, protocol=pickle.HIGHEST_PROTOCOL)
+    pipe.flush()
+
+
+def _received(pipe: IO[bytes]) -> Any:
+    return pickle.load(pipe)
+
+
+def help_out(orders: IO[bytes], answers: IO[bytes]) -> None:
+    """Be a helper: make what is ordered until the orders end. Both ends are ours: nobody else writes to them."""
+    with suppress(EOFError, BrokenPipeError):
+        picture, pictures = _received(orders)
+        encoder = StretchEncoder(picture, pictures.__getitem__)
+        while True:
+            order: Order = _received(orders)
+            part = order.path.with_suffix(".part")
+            told = 0.0
+
+            def done(at: float, start: float = order.stretch.start) -> None:
+                nonlocal told
+                if at - start - told >= SIGN_EVERY:
+                    told = at - start
+                    _send(answers, told)
+
+            encoder.make(order.stretch, part, done)
+            os.replace(part, order.path)
+            _send(answers, order.stretch.times[-1] - order.stretch.start)
+            _send(answers, encoder.shares)
+
+
+if __name__ == "__main__":
+    help_out(sys.stdin.buffer, sys.stdout.buffer)

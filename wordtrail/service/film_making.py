@@ -1,0 +1,146 @@
+"""Making a film of a lesson, or its sound alone, with captions, chapters and a cover."""
+
+from __future__ import annotations
+
+import json
+import os
+from collections.abc import Callable, Iterable, Iterator
+from dataclasses import dataclass
+from functools import partial
+from pathlib import Path
+
+import numpy as np
+
+from wordtrail.core.align.values import Progress
+from wordtrail.core.cues.chapters import chapter_list, chapters_of
+from wordtrail.core.cues.film import holds_of, video_captions, video_seconds
+from wordtrail.core.cues.filmed import Filmed
+from wordtrail.core.errors import NoRoom, NothingToShow
+from wordtrail.core.film.model import Captions, FilmChoices, Version
+from wordtrail.formats import webvtt
+from wordtrail.media.decode import Samples
+from wordtrail.media.estimate import estimated_bytes
+from wordtrail.media.join import Said, SoundFile, Wrapping, write_sound
+from wordtrail.media.level import RATE
+from wordtrail.media.render import Manner, poster, render
+from wordtrail.media.sound import SILENCE, with_holds
+from wordtrail.service.filming import facts_of, film_of, free_bytes
+from wordtrail.service.showing import showing
+from wordtrail.service.sound import Mix
+from wordtrail.store.documents import to_json
+from wordtrail.store.numbers import next_number
+from wordtrail.store.pictures import read_picture
+from wordtrail.store.tables import VideoRow, new_id
+from wordtrail.workspace import Workspace
+
+PREPARING, DRAWING, KEEPING = "Preparing the sound", "Drawing the film", "Keeping the film"
+FILM_PHASES = (PREPARING, DRAWING, KEEPING)
+"""What is done for a film, in order."""
+
+WRITTEN_TWICE = 2
+"""A film's stretches stay, so that they need not be made again: all of it is on the disk twice."""
+
+FILE_KINDS = (*Wrapping, *SoundFile)
+"""What kinds of file a film can be: with pictures, or its sound alone."""
+
+
+@dataclass(frozen=True, slots=True)
+class FilmWish:
+    """A film that is to be made: which of the four, as what kind of file, with evenly spaced frames or not."""
+
+    version: Version = Version.LISTEN
+    kind: Wrapping | SoundFile = Wrapping.MP4
+    steady: bool = False
+
+    @property
+    def name(self) -> str:
+        """The wish in a word, as jobs carry it."""
+        return f"{self.version}.{self.kind}{'.steady' * self.steady}"
+
+    @classmethod
+    def named(cls, name: str) -> FilmWish:
+        """The wish of that name."""
+        version, kind, *rest = name.split(".")
+        return cls(Version(version), next(one for one in FILE_KINDS if one.value == kind), bool(rest))
+
+
+def make_film(workspace: Workspace, lesson_id: str, wish: FilmWish, report: Progress) -> str:
+    """Make a film of a lesson; its new id. Stretches that were made before and are as they were are used again. Raises
+    NothingToShow, and NoRoom before anything is made."""
+    report(PREPARING, 0.0)
+    film = film_of(workspace, lesson_id, wish.version)
+    show, revision = showing(workspace, lesson_id, film=film)
+    if not show.edits.clips and not show.sheet.gates:
+        raise NothingToShow
+    if estimated_bytes(show.filmed, film.choices) * WRITTEN_TWICE > free_bytes(workspace):
+        raise NoRoom
+    id, kept = new_id(), workspace.blobs.path(stretches_of(lesson_id, wish.version))
+    with workspace.blobs.making(f"videos/{id}/video.{wish.kind}") as path:
+        said = write_film(
+            workspace, show.filmed, film.choices, path, wish, progress=lambda share: report(DRAWING, share), kept=kept
+        )
+        size = path.stat().st_size
+    report(KEEPING, 0.5)
+    for name, data in {
+        "captions.vtt": webvtt.write(show.sheet).encode(),
+        "chapters.txt": chapter_list(said.chapters).encode(),
+        "poster.jpg": said.cover,
+    }.items():
+        workspace.blobs.write(f"videos/{id}/{name}", data)
+    with workspace.database.write_session() as session:
+        session.add(
+            VideoRow(
+                id=id, school_id=workspace.owner.school, teacher_id=workspace.owner.teacher, lesson_id=lesson_id,
+                number=next_number(session, VideoRow.number, VideoRow.lesson_id == lesson_id), revision=revision,
+                seconds=video_seconds(show.sheet), size=size, version=wish.version.value, wrapping=wish.kind.value,
+                film=to_json(film), facts=json.dumps(facts_of(show)),
+            )
+        )  # fmt: skip
+    return id
+
+
+def write_film(
+    workspace: Workspace,
+    film: Filmed,
+    choices: FilmChoices,
+    path: Path,
+    wish: FilmWish,
+    *,
+    progress: Callable[[float], None] = lambda share: None,
+    kept: Path | None = None,
+) -> Said:
+    """Write a film to a file; what the file says beside pictures and sound. Stretches are made in the folder `kept`,
+    and only those of this film stay there."""
+    mix = Mix(workspace, film.edits) if film.edits.clips else None
+    sound: Iterable[Samples] = mix.blocks() if mix else _silence(film.sheet.seconds)
+    room = mix.room if mix else SILENCE
+    pictures = partial(read_picture, workspace.blobs)
+    captions = video_captions(film.sheet) if choices.captions is Captions.TRACK else ()
+    cover = poster(film.layout, film.sheet, pictures, choices)
+    said = Said(film.lesson.title, chapters_of(film), captions, cover)
+    if isinstance(wish.kind, SoundFile):
+        whole = with_holds(sound, holds_of(film.sheet, signal=choices.signal), room)
+        write_sound(whole, path, said, wish.kind)
+        return said
+    if kept:
+        kept.mkdir(parents=True, exist_ok=True)
+    begun = {one.name for one in kept.iterdir()} if kept else set()
+    shares = render(
+        film.layout, film.sheet, sound, path, choices=choices, said=said,
+        manner=Manner(wish.kind, wish.steady), room=room, progress=progress, pictures=pictures, kept=kept,
+    )  # fmt: skip
+    for name in begun - shares.stretches:
+        os.unlink(Path(kept or "", name))
+    return said
+
+
+def stretches_of(lesson_id: str, version: Version | None = None) -> str:
+    """The folder of blobs in which the stretches of a lesson's films are kept, or those of one."""
+    return f"stretches/{lesson_id}/{version.value}" if version else f"stretches/{lesson_id}"
+
+
+def _silence(seconds: float) -> Iterator[Samples]:
+    left = round(seconds * RATE)
+    while left > 0:
+        yield np.zeros(min(left, RATE), np.float32)
+        left -= RATE
