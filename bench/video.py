@@ -16,8 +16,9 @@ from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.pace.guide import pace_guide
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.trail.model import Trail, Visit
+from wordtrail.media.canvas import Shares
 from wordtrail.media.level import RATE
-from wordtrail.media.render import Shares, render
+from wordtrail.media.render import render
 from wordtrail.service.showing import showing
 from wordtrail.service.sound import sound_of
 from wordtrail.standins.demo_world import install

@@ -12,13 +12,14 @@ import socket
 import sys
 import tempfile
 import threading
+from dataclasses import replace
 from functools import partial
 from pathlib import Path
 
 from wordtrail.core.align.aligner import Explained, explained
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.values import RATE
-from wordtrail.core.errors import AddressTaken, NotFound, WordTrailError
+from wordtrail.core.errors import AddressTaken, NotFound, UnknownKind, WordTrailError
 from wordtrail.core.text.intake import passage_from_pages, passage_from_text
 from wordtrail.core.text.model import Passage
 from wordtrail.formats import explanation_json, trail_json
@@ -92,10 +93,16 @@ def _parser() -> argparse.ArgumentParser:
         "--explain", type=Path, metavar="OUT_DIR", help="write what each stage saw, and a picture of the path"
     )
     aligning.set_defaults(run=_align)
-    rendering = commands.add_parser("render", help="make the video of a lesson")
+    rendering = commands.add_parser("render", help="make films of a lesson")
     rendering.add_argument("lesson", help="a lesson's id or title")
-    rendering.add_argument("-o", "--output", type=Path, required=True)
-    rendering.add_argument("--size", choices=["1080p", "720p"], default="1080p")
+    rendering.add_argument(
+        "-o", "--output", type=Path, required=True, help="a file (.mp4, .webm, .m4a, .opus), or a folder for several"
+    )
+    rendering.add_argument("--film", action="append", choices=["listen", "echo", "together", "alone"])
+    rendering.add_argument("--shape", choices=["wide", "square", "tall"])
+    rendering.add_argument("--detail", "--size", choices=["720p", "1080p", "2160p"])
+    rendering.add_argument("--look", choices=["paper", "warm", "evening", "strong"])
+    rendering.add_argument("--steady", action="store_true", help="thirty frames a second, evenly spaced")
     rendering.set_defaults(run=_render)
     _with_data(rendering)
     exporting = commands.add_parser("export", help="write a lesson in an open format")
@@ -305,18 +312,42 @@ def _lesson_named(workspace: Workspace, name: str) -> str:
 
 
 def _render(options: argparse.Namespace) -> None:
-    from wordtrail.media.render import render
+    from wordtrail.core.cues.film import video_seconds
+    from wordtrail.core.film.model import Colours, Detail, Film, Shape, Version
+    from wordtrail.service.film_making import FILE_KINDS, FilmWish, write_film
+    from wordtrail.service.filming import film_of
     from wordtrail.service.showing import showing
-    from wordtrail.service.sound import sound_of
-    from wordtrail.store.pictures import read_picture
 
     workspace = open_workspace(_settings(options).data)
-    show, _ = showing(workspace, _lesson_named(workspace, options.lesson))
-    shares = render(
-        show.layout, show.sheet, sound_of(workspace, show.edits), options.output, size=options.size,
-        title=show.lesson.title, pictures=partial(read_picture, workspace.blobs),
-    )  # fmt: skip
-    print(f"{options.output}: {shares.seconds:.1f} s, {shares.frames} frames")
+    lesson = _lesson_named(workspace, options.lesson)
+    versions = [Version(name) for name in options.film or [Version.LISTEN]]
+    output: Path = options.output
+    folder = output.is_dir() or len(versions) > 1
+    if folder:
+        output.mkdir(parents=True, exist_ok=True)
+    for version in versions:
+        chosen = film_of(workspace, lesson, version).choices
+        chosen = replace(
+            chosen, shape=Shape(options.shape) if options.shape else chosen.shape,
+            detail=Detail(options.detail) if options.detail else chosen.detail,
+            colours=Colours(options.look) if options.look else chosen.colours,
+        )  # fmt: skip
+        show, _ = showing(workspace, lesson, film=Film(version, chosen))
+        file = output / f"{_file_name(show.lesson.title)} - {version}.mp4" if folder else output
+        kind = next((one for one in FILE_KINDS if f".{one}" == file.suffix.lower()), None)
+        if kind is None:
+            raise UnknownKind(file.suffix.removeprefix("."))
+        wish = FilmWish(version, kind, options.steady)
+        write_film(workspace, show.filmed, chosen, file, wish, progress=partial(_tell, version.value))
+        print(f"\n{file}: {video_seconds(show.sheet):.1f} s")
+
+
+def _tell(what: str, share: float) -> None:
+    print(f"\r{what} {share:4.0%} ", end="", file=sys.stderr, flush=True)
+
+
+def _file_name(title: str) -> str:
+    return "".join(one for one in title if one.isalnum() or one in " '’-").strip() or "lesson"
 
 
 def _export(options: argparse.Namespace) -> None:

@@ -256,9 +256,9 @@ class MomentsTest(StudioTest):
 
 
 BUSY = 0.1
-"""Seconds: more than any machine is busy with itself, and less than one hears. The figure of a quiet machine (10 to 24 ms,
-of which up to 21 are the test's own ear: the microphone comes in parts of 10 ms, and is looked at in two buffers of
-256 samples) is printed; it is a measure, and no pass or fail."""
+"""Seconds: more than any machine is busy with itself, and less than one hears. The figure of a quiet machine (10 to 24
+ms, of which up to 21 are the test's own ear: the microphone comes in parts of 10 ms, and is looked at in two buffers
+of 256 samples) is printed; it is a measure, and no pass or fail."""
 
 
 AT_EACH_BEEP = """

@@ -193,7 +193,7 @@ class NarrationDeskTest(StudioTest):
         expect(page.get_by_label("What the camera sees")).to_be_visible()
         page.get_by_role("button", name="Record a take").click()
         expect(page.get_by_text("recording", exact=True)).to_be_visible()
-        page.wait_for_timeout(2500)
+        page.wait_for_timeout(5000)
         page.evaluate("window.pull()")
         expect(page.get_by_role("alert").filter(has_text="The camera went away. The sound goes on")).to_be_visible()
         expect(page.get_by_text("recording", exact=True)).to_be_visible()

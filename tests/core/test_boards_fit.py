@@ -83,7 +83,8 @@ class FitTest(unittest.TestCase):
             for piece in (*page.pieces, *(piece for part in page.parts for piece in part.pieces)):
                 inside = piece.x >= 0 and piece.x + piece.width <= layout.width + 0.5
                 self.assertTrue(
-                    inside and 0 < piece.baseline <= layout.height, (layout.name, page.board, piece.text, piece.baseline)
+                    inside and 0 < piece.baseline <= layout.height,
+                    (layout.name, page.board, piece.text, piece.baseline),
                 )
             for panel in page.panels:
                 self.assertGreaterEqual(min(panel.x, panel.y), -0.5, page.board)

@@ -94,7 +94,7 @@ class AnyFilmTest(unittest.TestCase):
         self.assertEqual(len(set(names)), len(names))
         self.assertTrue(all(gate.hold >= 0 and gate.page < len(layout.pages) for gate in sheet.gates))
         self.assertTrue({one.gate for one in sheet.drawings if one.gate} <= set(names))
-        self.assertTrue({one.gate for one in (*sheet.beats, *sheet.gate_lights)} <= set(names))
+        self.assertTrue({one.gate for one in sheet.beats} | {one.gate for one in sheet.gate_lights} <= set(names))
         self.assertTrue({one.gate for one in sheet.reveals if one.gate} <= set(names))
         holds = {gate.pause: gate.hold for gate in sheet.gates}
         for walk in sheet.gate_lights:
@@ -230,9 +230,7 @@ class EchoTest(unittest.TestCase):
                 self.assertAlmostEqual(2 * short.hold, long.hold, delta=0.03)
 
     def test_what_is_said_back_is_chosen_and_verse_begins_with_lines(self) -> None:
-        counts = {
-            unit: sum(gate.kind == ECHO for gate in self.film(echo_after=unit).sheet.gates) for unit in EchoUnit
-        }
+        counts = {unit: sum(gate.kind == ECHO for gate in self.film(echo_after=unit).sheet.gates) for unit in EchoUnit}
         self.assertLess(counts[EchoUnit.PARAGRAPH], counts[EchoUnit.SENTENCE])
         self.assertGreaterEqual(counts[EchoUnit.PHRASE], counts[EchoUnit.SENTENCE])
         rain = next(one for one in demo_lessons() if one.name == "rain")
@@ -264,9 +262,7 @@ class TogetherTest(unittest.TestCase):
     def test_three_stones_count_in_each_paragraph(self) -> None:
         made = self.film()
         counts = [gate for gate in made.sheet.gates if gate.kind == COUNT]
-        self.assertEqual(
-            [gate.word for gate in counts], [block.words[0].id for block in self.made.passages[0].blocks]
-        )
+        self.assertEqual([gate.word for gate in counts], [block.words[0].id for block in self.made.passages[0].blocks])
         sign = next(one for one in made.layout.signs if one.id == READY)
         self.assertEqual(len(sign.stones), 3)
         self.assertTrue(all(gate.hold == COUNT_SECONDS and gate.shows == READY for gate in counts))

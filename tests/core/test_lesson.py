@@ -123,7 +123,7 @@ class PathTest(unittest.TestCase):
         self.assertEqual(next_screen(lesson(), Standing()), Screen.PLAN)
 
     def test_the_path_says_what_is_left(self) -> None:
-        points = {p.screen: p for p in waypoints(planned(), Standing(takes=1, trail=trail(), video=True))}
+        points = {p.screen: p for p in waypoints(planned(), Standing(takes=1, trail=trail(), films=1, films_older=1))}
         self.assertEqual(points[Screen.PLAN].note, "1 pause point, 2 marks")
         self.assertEqual(points[Screen.RECORD].note, "1 take")
         self.assertEqual(points[Screen.SYNC].note, "every word found")

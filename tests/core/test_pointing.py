@@ -25,7 +25,7 @@ from wordtrail.core.trail.closer_targets import OnPicture, OnWords, read_target
 from wordtrail.core.trail.directions import Deed, Direction, directions_in
 from wordtrail.core.trail.events import TakeEvent
 from wordtrail.media.draw import Painter
-from wordtrail.media.render import moments
+from wordtrail.media.moments import moments
 
 WAY = (0.0, 100.0, 200.0, 1.0, 300.0, 200.0)
 TRAIL = take(reading(ON_FIRST, 1), seconds=60)

@@ -132,14 +132,15 @@ class JobsTest(unittest.TestCase):
         install(self.workspace, ("rain",))
         with self.workspace.database.write_session() as session:
             rain = next(kept for kept in all_lessons(session, self.workspace.owner) if "Rain" in kept.lesson.title)
-            job = add_job(session, self.workspace.owner, VIDEO, rain.id, f"{rain.id}:720p").id
+            job = add_job(session, self.workspace.owner, VIDEO, rain.id, f"{rain.id}:listen.mp4").id
         perform(self.workspace, job)
         self.assertEqual((self.state(job).state, self.state(job).progress), ("done", 1.0))
         with self.workspace.database.write_session() as session:
-            video = surroundings_of(session, [rain.id])[rain.id].video
+            video = surroundings_of(session, [rain.id])[rain.id].film
         assert video is not None
         keys = self.workspace.blobs.keys(f"videos/{video.id}")
-        self.assertEqual([key.rsplit("/", 1)[1] for key in keys], ["captions.vtt", "poster.jpg", "video.mp4"])
+        names = ["captions.vtt", "chapters.txt", "poster.jpg", "video.mp4"]
+        self.assertEqual([key.rsplit("/", 1)[1] for key in keys], names)
         self.assertEqual(video.revision, rain.revision)
 
     def test_a_fault_is_said_and_kept_with_the_take(self) -> None:

@@ -27,8 +27,8 @@ from wordtrail.core.layout.typeset import typeset
 from wordtrail.media.colours import TOKENS
 from wordtrail.media.decode import decode
 from wordtrail.media.draw import Painter
-from wordtrail.media.level import RATE, TARGET_LUFS, Peaks, levelled, loudness, peaks
 from wordtrail.media.join import Said
+from wordtrail.media.level import RATE, TARGET_LUFS, Peaks, levelled, loudness, peaks
 from wordtrail.media.moments import moments
 from wordtrail.media.render import poster, render
 from wordtrail.media.seams import FADE

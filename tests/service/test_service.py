@@ -301,10 +301,10 @@ class SurroundingsTest(ServiceTest):
         self.assertEqual([row.id for row in here.takes], [take])
         self.assertEqual(here.trails[take].trail, trail(begin=2.0), "the newest")
         self.assertEqual(here.working, {"align"}, "what has ended is not under way")
-        assert here.video
-        self.assertEqual(here.video.seconds, 8.0)
+        assert here.film
+        self.assertEqual(here.film.seconds, 8.0)
         self.assertEqual(
-            (there.takes, there.trails, there.working, there.video, there.link), ([], {}, set(), None, None)
+            (there.takes, there.trails, there.working, there.videos, there.link), ([], {}, set(), [], None)
         )
 
     def test_a_full_shelf_takes_a_handful_of_queries(self) -> None:

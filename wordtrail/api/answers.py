@@ -10,10 +10,12 @@ from wordtrail.api.bodies import Answer, Body
 from wordtrail.api.take_answers import Take
 from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.changes.commands import SCREEN_COMMANDS
+from wordtrail.core.cues.film_trail import FilmTrail
 from wordtrail.core.cues.finding import Finding
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.run import Stop
 from wordtrail.core.edit.edit_list import EditList
+from wordtrail.core.film.model import Version
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.answers import PartByPart
 from wordtrail.core.lesson.model import Lesson
@@ -113,6 +115,7 @@ class Video(Answer):
     seconds: float
     size: int
     newest: bool
+    kind: str
 
 
 class StudentLink(Answer):
@@ -384,8 +387,47 @@ class StageChange(Answer):
     whole: Stage | None = None
 
 
-class VideoWish(Body):
-    size: str = Field(default="1080p", pattern="^(1080p|720p)$")
+class FilmsWish(Body):
+    """Films that are to be made: which of the four, as what kind of file, with evenly spaced frames or not."""
+
+    versions: list[Version] = Field(min_length=1, max_length=4)
+    kind: Literal["mp4", "webm", "m4a", "opus"] = "mp4"
+    steady: bool = False
+
+
+class Jobs(Answer):
+    jobs: list[Job]
+
+
+class LengthOfFilm(Answer):
+    """One of the four films as it would be made now: its length (seconds), about how large it will be (bytes), and its
+    way in small."""
+
+    version: Version
+    seconds: float
+    bytes: int
+    trail: FilmTrail
+
+
+class MadeFilm(Answer):
+    """A film that was made: its file's kind and size (bytes), and what has changed since, in words (empty: nothing)."""
+
+    id: str
+    version: Version
+    kind: str
+    seconds: float
+    size: int
+    made_at: float
+    changed: str
+
+
+class Films(Answer):
+    """The four films of a lesson as they would be made now, and those that were made, the newest of each kind; `free`:
+    bytes of room on the disk."""
+
+    planned: list[LengthOfFilm]
+    made: list[MadeFilm]
+    free: int
 
 
 class Done(Answer):

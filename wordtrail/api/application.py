@@ -16,7 +16,7 @@ from pydantic import ValidationError
 from werkzeug.exceptions import HTTPException, RequestEntityTooLarge
 
 from wordtrail import __version__
-from wordtrail.api import catalogue, desk, files, lessons, media, plan, student, takes, text, timings
+from wordtrail.api import catalogue, desk, files, films, lessons, media, plan, student, takes, text, timings
 from wordtrail.api.bodies import Problem
 from wordtrail.api.compressed import compressed
 from wordtrail.api.context import Context, SimulatedMicrophone
@@ -97,7 +97,7 @@ def make_application(
         )
         return response
 
-    for module in (catalogue, lessons, takes, desk, files, text, plan, media, student, timings):
+    for module in (catalogue, lessons, takes, desk, files, films, text, plan, media, student, timings):
         app.register_api(module.routes)
     app.register_error_handler(WordTrailError, problem)
     app.register_error_handler(RequestEntityTooLarge, lambda _: problem(TooLarge(LARGEST_UPLOAD_MEGABYTES)))

@@ -13,7 +13,6 @@ from wordtrail.api.passphrase import is_locked, unlock
 from wordtrail.api.views import (
     change_answer,
     fresh_answer,
-    job_view,
     lesson_view,
     link_view,
     shelf_view,
@@ -27,6 +26,7 @@ from wordtrail.core.changes.word_list import lesson_of_words
 from wordtrail.core.cues.read_through import read_through
 from wordtrail.core.direct.stops_at_hand import stops_at_hand
 from wordtrail.core.errors import NotFound
+from wordtrail.core.film.model import Film, FilmChoices, Shape, Version
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.answers import part_by_part
 from wordtrail.core.lesson.live_marks import DRAWN_IN_TALK, live_marks
@@ -38,9 +38,9 @@ from wordtrail.core.pace.norms import beside_norm
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.text.title_offer import title_offered
 from wordtrail.core.trail.again import STONES_SECONDS
-from wordtrail.jobs.queue import VIDEO
 from wordtrail.service.changing import change_lesson, go_back_or_on_in_lesson
 from wordtrail.service.copying import copy_of, name_lesson
+from wordtrail.service.filming import film_of
 from wordtrail.service.giving import give_out, take_back
 from wordtrail.service.placing import as_heard
 from wordtrail.service.reading_here import found_again, found_here
@@ -68,7 +68,12 @@ class TakeQuery(BaseModel):
 
 
 class StageQuery(TakeQuery):
-    since: str = Field(default="", max_length=2000)
+    """A take as it was recorded, or one of the lesson's films; neither: the lesson as it was read. `shape` is that of
+    the stage, where no film says it."""
+
+    since: str = Field(default="", max_length=4000)
+    film: Version | None = None
+    shape: Shape = Shape.WIDE
 
 
 @routes.get("/settings", responses={200: answers.Settings})
@@ -220,11 +225,13 @@ def redo(path: LessonPath, body: answers.Revision) -> Response:
 
 @routes.get("/lessons/<lesson>/stage", responses={200: answers.StageChange})
 def stage(path: LessonPath, query: StageQuery) -> Response:
-    """Layout and cue sheet: of the lesson, or of one take as it was recorded. With `since`, what changed of it."""
+    """Layout and cue sheet: of the lesson, of one of its films, or of one take as it was recorded. With `since`, what
+    changed of it."""
     workspace = context().workspace
     with workspace.database.read_session() as session:
         get_lesson(session, path.lesson, workspace.owner)
-    shown, _ = showing(workspace, path.lesson, query.take)
+    film = film_of(workspace, path.lesson, query.film) if query.film else Film(choices=FilmChoices(shape=query.shape))
+    shown, _ = showing(workspace, path.lesson, query.take, film)
     before = shown_before(query.since) if query.since else None
     if before is None:
         return answer(answers.StageChange(key=shown.key, whole=whole_stage(shown)))
@@ -287,15 +294,6 @@ def listen_again(path: LessonPath, body: take_answers.StretchQuery) -> Response:
             words=list(found.words), starts=list(found.starts), end=found.end, ends=list(found.ends)
         )
     )
-
-
-@routes.post("/lessons/<lesson>/video", responses={202: answers.Job})
-def wish_video(path: LessonPath, body: answers.VideoWish) -> Response:
-    """Make the video in the background."""
-    server = context()
-    with server.workspace.database.read_session() as session:
-        get_lesson(session, path.lesson, server.workspace.owner)
-    return answer(job_view(server.queue.add(VIDEO, path.lesson, f"{path.lesson}:{body.size}")), 202)
 
 
 @routes.post("/lessons/<lesson>/link", responses={200: answers.StudentLink})

@@ -18,27 +18,21 @@ from wordtrail.api.views import link_view
 from wordtrail.core.changes.limits import LONGEST_TAKE
 from wordtrail.core.edit.sound_care import SoundCare
 from wordtrail.core.errors import NotFound
+from wordtrail.core.film.model import AS_READ, Version
 from wordtrail.core.layout.faces import face_bytes
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.text.look import Typeface
 from wordtrail.core.text.model import Style
 from wordtrail.media.print_chart import page_as_pdf
+from wordtrail.service.filming import film_of
 from wordtrail.service.showing import showing
 from wordtrail.service.sound import heard_with
 from wordtrail.store.lessons import get_lesson
 from wordtrail.store.pictures import PICTURE_FILE, read_picture
 from wordtrail.store.sharing import link_of
-from wordtrail.store.tables import VideoRow
 from wordtrail.store.takes import TakeFiles, get_take
 
 routes = APIBlueprint("media", __name__, url_prefix="/api")
-
-_VIDEO_FILES = {"video.mp4": "video/mp4", "captions.vtt": "text/vtt", "poster.jpg": "image/jpeg"}
-
-
-class VideoPath(BaseModel):
-    video: str = Field(max_length=64)
-    file: str = Field(max_length=20)
 
 
 class FacePath(BaseModel):
@@ -50,8 +44,10 @@ class PicturePath(BaseModel):
     file: str = Field(pattern=PICTURE_FILE)
 
 
-class DownloadQuery(BaseModel):
-    name: str = Field(default="", max_length=200)
+class FilmQuery(BaseModel):
+    """One of a lesson's films, or the lesson as it was read."""
+
+    film: Version | None = None
 
 
 CHART = "^chart[0-9]+$"
@@ -139,33 +135,14 @@ def simulated_microphone(path: LessonPath) -> Response:
 
 
 @routes.get("/lessons/<lesson>/sound")
-def lesson_sound(path: LessonPath) -> Response:
-    """The lesson's sound in lesson time, in ranges; 503 while it is being made."""
+def lesson_sound(path: LessonPath, query: FilmQuery) -> Response:
+    """The lesson's sound in lesson time, or that of one of its films, in ranges; 503 while it is being made."""
     workspace = context().workspace
     with workspace.database.read_session() as session:
         get_lesson(session, path.lesson, workspace.owner)
-    shown, _ = showing(workspace, path.lesson)
-    return sound_answer(path.lesson, shown.edits)
-
-
-@routes.get("/videos/<video>/<file>")
-def video_file(path: VideoPath, query: DownloadQuery) -> Response:
-    """A video, its captions or its poster; with `name`, as a download of that name."""
-    workspace = context().workspace
-    with workspace.database.read_session() as session:
-        row = session.get(VideoRow, path.video)
-    key = f"videos/{path.video}/{path.file}"
-    if row is None or row.teacher_id != workspace.owner.teacher or path.file not in _VIDEO_FILES:
-        raise NotFound("video")
-    if not workspace.blobs.exists(key):
-        raise NotFound("video")
-    return send_file(
-        workspace.blobs.path(key),
-        mimetype=_VIDEO_FILES[path.file],
-        conditional=True,
-        as_attachment=bool(query.name),
-        download_name=query.name or path.file,
-    )
+    film = film_of(workspace, path.lesson, query.film) if query.film else AS_READ
+    shown, _ = showing(workspace, path.lesson, film=film)
+    return sound_answer(path.lesson, shown.edits, query.film)
 
 
 @routes.get("/lessons/<lesson>/link/qr.svg")

@@ -12,6 +12,7 @@ from wordtrail.api.context import answer, context, public_url, reached_at
 from wordtrail.core.cues.model import Beat, Caption, Drawing, Gate, Reveal, SignpostShown
 from wordtrail.core.direct.course import Light, PageTurn
 from wordtrail.core.direct.named import named_in_talk
+from wordtrail.core.film.model import Version
 from wordtrail.core.layout.model import LaidMark, LaidPage, Signpost
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.boards import script
@@ -33,6 +34,7 @@ from wordtrail.core.waypoints.waypoints import Standing, next_screen, waypoints
 from wordtrail.formats.json_patch import Operation, difference
 from wordtrail.jobs.queue import ALIGN, PHASES
 from wordtrail.service.changing import Changed
+from wordtrail.service.filming import PlannedFilm, what_changed
 from wordtrail.service.placing import Heard
 from wordtrail.service.recorded_sound import recorded_sound
 from wordtrail.service.showing import Showing
@@ -72,7 +74,7 @@ def lesson_view(session: Session, kept: KeptLesson) -> answers.LessonView:
         takes=[take_view(row, lesson, around, used, heard) for row in around.takes],
         take_in_use=used,
         jobs=[job_view(row) for row in jobs_of(session, kept.id)[:MOST_JOBS]],
-        video=video_view(around.video, kept.revision) if around.video else None,
+        video=_video_view(kept, around, used),
         link=link_view(link.token) if link else None,
     )
 
@@ -91,8 +93,8 @@ def lesson_change(session: Session, changed: Changed) -> answers.LessonChange:
         redo=kept.redo,
         waypoints=list(waypoints(kept.lesson, standing)),
         next=next_screen(kept.lesson, standing),
-        take_in_use=take_in_use(kept.lesson, around.uses),
-        video=video_view(around.video, kept.revision) if around.video else None,
+        take_in_use=(used := take_in_use(kept.lesson, around.uses)),
+        video=_video_view(kept, around, used),
     )
 
 
@@ -135,8 +137,8 @@ def _standing(kept: KeptLesson, around: Surroundings) -> Standing:
         ),
         asking=bool(takes_to_ask_about(around.uses, used)),
         aligning=ALIGN in around.working,
-        video=around.video is not None,
-        video_is_newest=around.video is not None and around.video.revision == kept.revision,
+        films=len({(row.version, row.wrapping) for row in around.videos}),
+        films_older=sum(bool(what_changed(row, kept, around.trails, used)) for row in newest_films(around)),
         link=around.link is not None,
     )
 
@@ -181,11 +183,40 @@ def take_view(
     )
 
 
-def video_view(row: VideoRow, revision: int) -> answers.Video:
-    """A video of a lesson whose newest revision is `revision`."""
+def newest_films(around: Surroundings) -> list[VideoRow]:
+    """Of each film that was made of a lesson, as each kind of file, the newest."""
+    return list({(row.version, row.wrapping): row for row in around.videos}.values())
+
+
+def _video_view(kept: KeptLesson, around: Surroundings, used: str) -> answers.Video | None:
+    """The newest film of a lesson."""
+    row = around.film
+    if row is None:
+        return None
+    newest = not what_changed(row, kept, around.trails, used)
     return answers.Video(
-        id=row.id, revision=row.revision, seconds=row.seconds, size=row.size, newest=row.revision == revision
+        id=row.id, revision=row.revision, seconds=row.seconds, size=row.size, newest=newest, kind=row.wrapping
     )
+
+
+def films_view(session: Session, kept: KeptLesson, planned: Sequence[PlannedFilm], free: int) -> answers.Films:
+    """The films of a lesson: as they would be made now, and as they were made."""
+    around = surroundings_of(session, [kept.id])[kept.id]
+    used = take_in_use(kept.lesson, around.uses)
+    return answers.Films(
+        planned=[
+            answers.LengthOfFilm(version=one.version, seconds=one.seconds, bytes=one.bytes, trail=one.trail)
+            for one in planned
+        ],
+        made=[
+            answers.MadeFilm(
+                id=row.id, version=Version(row.version), kind=row.wrapping, seconds=row.seconds, size=row.size,
+                made_at=row.made_at, changed=what_changed(row, kept, around.trails, used),
+            )
+            for row in newest_films(around)
+        ],
+        free=free,
+    )  # fmt: skip
 
 
 def job_view(row: JobRow) -> answers.Job:

@@ -10,7 +10,6 @@ from wordtrail.service.showing import showing
 from wordtrail.service.sound import keep_cared_copy, keep_sound
 from wordtrail.workspace import Workspace
 
-
 MIXING = "Making the sound"
 SOUND_PHASES = (MIXING,)
 """What is done for a sound, in order."""

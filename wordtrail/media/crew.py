@@ -119,7 +119,8 @@ class _Crew:
                 [sys.executable, "-m", "wordtrail.media.crew"], stdin=subprocess.PIPE, stdout=subprocess.PIPE
             )
             self._helpers.append(helper)
-            assert helper.stdin and helper.stdout
+            assert helper.stdin
+            assert helper.stdout
             _send(helper.stdin, (self._picture, dict(self._pictures)))
             while order:
                 _send(helper.stdin, order)

@@ -90,6 +90,7 @@ def add_picture_stream(
 ) -> av.VideoStream:
     """A stream for pictures of a painter's size, in the colours of HDTV (ITU-R BT.709)."""
     stream = container.add_stream(_ENCODERS[codec], rate=30, options=_OPTIONS[codec])
+    assert isinstance(stream, av.VideoStream)
     stream.width, stream.height = painter.width, painter.height
     stream.pix_fmt = "yuv420p"
     stream.time_base = Fraction(1, CLOCK)

@@ -35,8 +35,8 @@ def estimated_bytes(film: Filmed, choices: FilmChoices) -> int:
             page = state_in_video(film.sheet, at + JUST_AFTER)[0].page
             total += whole[page] if key or page != before else CHANGE
             before = page
-    area = choices.detail.scale**2
-    return round(total * area**GROWS + seconds * SOUND_A_SECOND)
+    grown = float(choices.detail.scale) ** (2 * GROWS)
+    return int(total * grown + seconds * SOUND_A_SECOND)
 
 
 def _whole(page: LaidPage) -> float:

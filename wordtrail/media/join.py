@@ -1,4 +1,4 @@
-"""A film's file: its stretches one after another, as they were encoded, with the sound, captions, chapters and cover."""
+"""A film's file: its stretches as they were encoded, one after another, with sound, captions, chapters and cover."""
 
 from __future__ import annotations
 
@@ -44,7 +44,7 @@ class SoundFile(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class Said:
-    """What a film's file says beside pictures and sound: its title, chapters and captions (video time), and its cover as
+    """What a film's file says beside pictures and sound: its title, chapters and captions (video time), and its cover,
     a JPEG picture."""
 
     title: str = ""
@@ -79,8 +79,9 @@ def join(
         speech = audio_frames(sound)
         if cover is not None:
             container.mux(_cover_packet(said.cover, cover))
-        for caption in said.captions if text is not None else ():
-            container.mux(_caption_packet(caption, text))
+        if text is not None:
+            for caption in said.captions:
+                container.mux(_caption_packet(caption, text))
         for at, packet in _pictures(parts):
             packet.stream = picture
             container.mux(packet)

@@ -76,8 +76,8 @@ def moments(sheet: CueSheet) -> list[float]:
         stones = stones_on(gate.shows) or STONES
         waits = {gate.think_seconds * n / stones for n in range(stones + 1)} | {gate.hold}
         waits |= {reveal.wait for reveal in sheet.reveals if reveal.gate == gate.pause}
-        own = (*sheet.beats, *sheet.gate_lights)
-        waits |= {at for beat in own if beat.gate == gate.pause for at in (beat.start, beat.end)}
+        waits |= {at for beat in sheet.beats if beat.gate == gate.pause for at in (beat.start, beat.end)}
+        waits |= {at for light in sheet.gate_lights if light.gate == gate.pause for at in (light.start, light.end)}
         waits |= {at for one in sheet.drawings if one.gate == gate.pause for at in _while_drawn(one)}
         times |= {start + wait for wait in waits if wait <= gate.hold}
         passed += gate.hold

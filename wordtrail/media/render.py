@@ -93,7 +93,7 @@ def _names(picture: Picture, parts: list[Stretch]) -> Iterator[str]:
     whole = _hash((layout.width, layout.height, layout.look, choices.detail, choices.colours, picture.codec))
     pages: dict[int, str] = {}
     marks: dict[str, str] = {}
-    signs = {one.id: one for one in (*layout.signposts, *layout.signs)}
+    signs: dict[str, object] = {**{one.id: one for one in layout.signposts}, **{one.id: one for one in layout.signs}}
     on_page = [{box.word for box in page.boxes} for page in layout.pages]
     first: dict[str, int] = {}
     for index, light in enumerate(sheet.lights):

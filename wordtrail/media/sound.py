@@ -108,9 +108,7 @@ def _silence(seconds: float) -> Iterator[Samples]:
         left -= RATE
 
 
-def with_holds(
-    sound: Iterable[Samples], holds: Iterable[Hold], room: Samples = SILENCE
-) -> Iterator[Samples]:
+def with_holds(sound: Iterable[Samples], holds: Iterable[Hold], room: Samples = SILENCE) -> Iterator[Samples]:
     """`sound` in blocks; wherever the video stands still there is only the `room` (silence where none is given). Beside
     it the sound is faded over 8 ms."""
     rest = Rest(room)
@@ -178,9 +176,7 @@ def write_m4a(sound: Iterable[Samples], path: Path) -> None:
         encode_sound(sound, container, add_aac(container))
 
 
-def encode_sound(
-    sound: Iterable[Samples], container: av.container.OutputContainer, stream: av.AudioStream
-) -> None:
+def encode_sound(sound: Iterable[Samples], container: av.container.OutputContainer, stream: av.AudioStream) -> None:
     """Write all of a sound into a stream of a file."""
     for frame in audio_frames(sound):
         container.mux(stream.encode(frame))

@@ -16,7 +16,9 @@ from wordtrail.core.cues.chapters import chapter_list, chapters_of
 from wordtrail.core.cues.film import holds_of, video_captions, video_seconds
 from wordtrail.core.cues.filmed import Filmed
 from wordtrail.core.errors import NoRoom, NothingToShow
-from wordtrail.core.film.model import Captions, FilmChoices, Version
+from wordtrail.core.film.model import Captions, Film, FilmChoices, Version
+from wordtrail.core.lesson.model import with_take
+from wordtrail.core.lesson.take_in_use import take_in_use
 from wordtrail.formats import webvtt
 from wordtrail.media.decode import Samples
 from wordtrail.media.estimate import estimated_bytes
@@ -28,9 +30,11 @@ from wordtrail.service.filming import facts_of, film_of, free_bytes
 from wordtrail.service.showing import showing
 from wordtrail.service.sound import Mix
 from wordtrail.store.documents import to_json
+from wordtrail.store.lessons import get_lesson
 from wordtrail.store.numbers import next_number
 from wordtrail.store.pictures import read_picture
 from wordtrail.store.tables import VideoRow, new_id
+from wordtrail.store.takes import newest_trails, uses_of
 from wordtrail.workspace import Workspace
 
 PREPARING, DRAWING, KEEPING = "Preparing the sound", "Drawing the film", "Keeping the film"
@@ -74,6 +78,7 @@ def make_film(workspace: Workspace, lesson_id: str, wish: FilmWish, report: Prog
         raise NothingToShow
     if estimated_bytes(show.filmed, film.choices) * WRITTEN_TWICE > free_bytes(workspace):
         raise NoRoom
+    facts = _facts(workspace, lesson_id, film)
     id, kept = new_id(), workspace.blobs.path(stretches_of(lesson_id, wish.version))
     with workspace.blobs.making(f"videos/{id}/video.{wish.kind}") as path:
         said = write_film(
@@ -93,10 +98,18 @@ def make_film(workspace: Workspace, lesson_id: str, wish: FilmWish, report: Prog
                 id=id, school_id=workspace.owner.school, teacher_id=workspace.owner.teacher, lesson_id=lesson_id,
                 number=next_number(session, VideoRow.number, VideoRow.lesson_id == lesson_id), revision=revision,
                 seconds=video_seconds(show.sheet), size=size, version=wish.version.value, wrapping=wish.kind.value,
-                film=to_json(film), facts=json.dumps(facts_of(show)),
+                film=to_json(film), facts=json.dumps(facts),
             )
         )  # fmt: skip
     return id
+
+
+def _facts(workspace: Workspace, lesson_id: str, film: Film) -> dict[str, str]:
+    with workspace.database.read_session() as session:
+        lesson = get_lesson(session, lesson_id, workspace.owner).lesson
+        found = newest_trails(session, lesson_id)
+        used = take_in_use(lesson, uses_of(session, lesson_id, found))
+    return facts_of(with_take(lesson, used), found, film)
 
 
 def write_film(

@@ -3,26 +3,31 @@ made."""
 
 from __future__ import annotations
 
-import hashlib
 import json
 import shutil
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from wordtrail.core.cues.film import video_seconds
 from wordtrail.core.cues.film_trail import FilmTrail, film_trail
 from wordtrail.core.film.model import Film, Version
 from wordtrail.core.lesson.changed_since import changed_since, film_facts
+from wordtrail.core.lesson.kept_clips import takes_used
+from wordtrail.core.lesson.left_out import as_filmed
+from wordtrail.core.lesson.model import Lesson, with_take
 from wordtrail.media.estimate import estimated_bytes
-from wordtrail.service.showing import Showing, showing
+from wordtrail.service.showing import showing
 from wordtrail.store.documents import from_json
-from wordtrail.store.lessons import get_lesson
+from wordtrail.store.lessons import KeptLesson, get_lesson
 from wordtrail.store.tables import VideoRow
+from wordtrail.store.takes import FoundTrail
 from wordtrail.workspace import Workspace
 
 SPARE = 64 * 2**20
 """Bytes of the disk that are left free."""
 
-CHOSEN = "what was chosen for it"
+CHOSEN, SOMETHING = "what was chosen for it", "something"
+"""What has changed, where it is not in the lesson, and where films did not know yet what they show."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,7 +43,7 @@ class PlannedFilm:
 def film_of(workspace: Workspace, lesson_id: str, version: Version) -> Film:
     """A film of a lesson, as its teacher chose it to be. Raises NotFound."""
     with workspace.database.read_session() as session:
-        return Film(version, get_lesson(session, lesson_id, workspace.owner).lesson.films)
+        return Film(version, get_lesson(session, lesson_id, workspace.owner).lesson.films).itself
 
 
 def planned_film(workspace: Workspace, lesson_id: str, version: Version) -> PlannedFilm:
@@ -49,24 +54,22 @@ def planned_film(workspace: Workspace, lesson_id: str, version: Version) -> Plan
     return PlannedFilm(version, round(video_seconds(show.sheet), 3), size, film_trail(show.filmed))
 
 
-def facts_of(show: Showing) -> dict[str, str]:
-    """What of a lesson is in a film, with the trails that it follows."""
-    used = {clip.take for clip in show.edits.clips}
-    trails = sorted((take, repr(trail)) for take, trail in show.trails.items() if take in used)
-    return {**film_facts(show.lesson), "trail:found": hashlib.sha256(repr(trails).encode()).hexdigest()[:10]}
+def facts_of(lesson: Lesson, found: Mapping[str, FoundTrail], film: Film) -> dict[str, str]:
+    """What of a lesson (with the take it uses) is in a film, and which trails it follows."""
+    used = takes_used(lesson, {take: one.trail for take, one in found.items()})
+    return {**film_facts(as_filmed(lesson, film)), "trail:found": " ".join(found[take].id for take in used)}
 
 
-def what_changed(workspace: Workspace, row: VideoRow) -> str:
-    """What is another now than it was in a film, in words; empty where nothing is, also where it was made before films
-    knew what they show."""
+def what_changed(row: VideoRow, kept: KeptLesson, found: Mapping[str, FoundTrail], used: str) -> str:
+    """What is another in a lesson now, with these trails and the take it uses, than it was in a film, in words; empty
+    where nothing is."""
     if not row.facts:
-        return ""
+        return "" if row.revision == kept.revision else SOMETHING
     film = from_json(Film, row.film)
-    show, _ = showing(workspace, row.lesson_id, film=film)
-    found = changed_since(json.loads(row.facts), facts_of(show))
-    if film == film_of(workspace, row.lesson_id, film.version):
-        return found
-    return f"{found}, and {CHOSEN}" if found else CHOSEN
+    changed = changed_since(json.loads(row.facts), facts_of(with_take(kept.lesson, used), found, film))
+    if film == Film(film.version, kept.lesson.films).itself:
+        return changed
+    return f"{changed}, and {CHOSEN}" if changed else CHOSEN
 
 
 def free_bytes(workspace: Workspace) -> int:

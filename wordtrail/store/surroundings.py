@@ -14,17 +14,25 @@ from wordtrail.store.jobs import ACTIVE
 from wordtrail.store.tables import JobRow, LinkRow, TakeRow, TrailRow, VideoRow
 from wordtrail.store.takes import FoundTrail, trail_in
 
+LOOKED_AT = ("mp4", "webm")
+"""The kinds of file that have pictures."""
+
 
 @dataclass(slots=True)
 class Surroundings:
     """What belongs to one lesson: its takes in the order in which they were made, take id → its newest trail, the
-    kinds of work under way, its newest video and its open link."""
+    kinds of work under way, its films in the order in which they were made, and its open link."""
 
     takes: list[TakeRow] = field(default_factory=list)
     trails: dict[str, FoundTrail] = field(default_factory=dict)
     working: set[str] = field(default_factory=set)
-    video: VideoRow | None = None
+    videos: list[VideoRow] = field(default_factory=list)
     link: LinkRow | None = None
+
+    @property
+    def film(self) -> VideoRow | None:
+        """The newest film that one can look at."""
+        return next((row for row in reversed(self.videos) if row.wrapping in LOOKED_AT), None)
 
     @property
     def uses(self) -> dict[str, TakeUse]:
@@ -48,7 +56,7 @@ def surroundings_of(session: Session, lessons: Sequence[str]) -> dict[str, Surro
             if lesson:
                 found[lesson].working.add(kind)
         for video in session.scalars(select(VideoRow).where(VideoRow.lesson_id.in_(some)).order_by(VideoRow.number)):
-            found[video.lesson_id].video = video
+            found[video.lesson_id].videos.append(video)
         for link in session.scalars(select(LinkRow).where(LinkRow.lesson_id.in_(some), LinkRow.withdrawn_at.is_(None))):
             found[link.lesson_id].link = link
     return found

@@ -154,7 +154,8 @@ class FileRow(Owned, Base):
 
 class VideoRow(Owned, Base):
     """A finished film of a lesson and the revision that it shows; a lesson's newest has the highest number. `film` says
-    which it is, with all that was chosen for it, `wrapping` what kind of file; `facts` is what of the lesson it shows."""
+    which it is, with all that was chosen for it, `wrapping` what kind of file; `facts` is what it shows of the
+    lesson."""
 
     __tablename__ = "videos"
     number: Mapped[int] = mapped_column(Integer)

@@ -235,7 +235,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Layout and cue sheet: of the lesson, or of one take as it was recorded. With `since`, what changed of it. */
+        /**
+         * Layout and cue sheet: of the lesson, of one of its films, or of one take as it was recorded. With `since`, what
+         * @description changed of it.
+         */
         get: operations["lessons_stage_lessons__lesson__stage_get"];
         put?: never;
         post?: never;
@@ -324,23 +327,6 @@ export interface paths {
         put?: never;
         /** When the words that begin in a stretch of a take are said, listened for again. Nothing is kept of it yet. */
         post: operations["lessons_listen_again_lessons__lesson__listen_again_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/lessons/{lesson}/video": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Make the video in the background. */
-        post: operations["lessons_wish_video_lessons__lesson__video_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -882,6 +868,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lessons/{lesson}/films": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The four films of a lesson as they would be made now, and those that were made. */
+        get: operations["films_films_lessons__lesson__films_get"];
+        put?: never;
+        /** Make films in the background, one after another. */
+        post: operations["films_wish_films_lessons__lesson__films_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/videos/{video}/{file}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A film, its captions, chapters or cover; with `name`, as a download of that name. */
+        get: operations["films_film_file_videos__video___file__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons/{lesson}/text": {
         parameters: {
             query?: never;
@@ -1129,25 +1150,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The lesson's sound in lesson time, in ranges; 503 while it is being made. */
+        /** The lesson's sound in lesson time, or that of one of its films, in ranges; 503 while it is being made. */
         get: operations["media_lesson_sound_lessons__lesson__sound_get"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/videos/{video}/{file}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** A video, its captions or its poster; with `name`, as a download of that name. */
-        get: operations["media_video_file_videos__video___file__get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2239,7 +2243,8 @@ export interface components {
          *     words are those of the picture: light and highlights are laid over it, darkening. `board` names what a
          *     page shows that is no page of the passage: a word card, a question, an organizer; its `parts` come one
          *     after another. `answers` are the printed ones of a question. `beside` names the page of the text that stands beside
-         *     a chart on this one. `text_edge` is where the column of text ends (page units; 0: not a page of text).
+         *     a chart on this one. `text_edge` is where the column of text ends on the right, `foot` where it ends below (page
+         *     units; 0: not a page of text).
          */
         LaidPage: {
             /** Id */
@@ -2302,6 +2307,11 @@ export interface components {
              * @default 0
              */
             text_edge: number;
+            /**
+             * Foot
+             * @default 0
+             */
+            foot: number;
         };
         /**
          * LaidPart
@@ -2425,6 +2435,11 @@ export interface components {
              * @default 0
              */
             text_edge: number;
+            /**
+             * Signs
+             * @default []
+             */
+            signs: components["schemas"]["Sign"][];
         };
         /**
          * Look
@@ -2596,11 +2611,34 @@ export interface components {
          */
         Side: "choice" | "item" | "left" | "right";
         /**
+         * Sign
+         * @description A sign at the foot of the stage, on a ground of its own: its box, what it says, and stones (centres, of `radius`)
+         *     that are used up while the lesson stands still.
+         */
+        Sign: {
+            /** Id */
+            id: string;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Pieces */
+            pieces: components["schemas"]["SetPiece"][];
+            /** Stones */
+            stones: components["schemas"]["Point"][];
+            /** Radius */
+            radius: number;
+        };
+        /**
          * Signpost
          * @description A pause point's signpost: its box, header, text (whose words have `boxes`, since they can be read
-         *     aloud), thinking stones (centres), the answer that is shown after the think time, and the footpath that
-         *     joins it to its word: x and y of its start, of the edge of the text, and of the two control points and
-         *     the end of a cubic curve from there to the tip.
+         *     aloud), thinking stones (centres), the answer that is shown after the think time, the arrow with which it points
+         *     (`tip`: x and y of its corners), and the footpath that joins it to its word: x and y of its start, of the edge of
+         *     the text, and of the two control points and the end of a cubic curve from there to the tip.
          */
         Signpost: {
             /** Id */
@@ -2618,7 +2656,7 @@ export interface components {
             /** Header */
             header: number;
             /** Tip */
-            tip: number;
+            tip: number[];
             /** Pieces */
             pieces: components["schemas"]["SetPiece"][];
             /** Stones */
@@ -2880,6 +2918,12 @@ export interface components {
             size: components["schemas"]["CameraSize"];
         };
         /**
+         * Captions
+         * @description What becomes of the captions.
+         * @enum {string}
+         */
+        Captions: "off" | "track" | "picture";
+        /**
          * Closing
          * @description What the lesson ends with: what was found out, and what to do now; each may have seconds of its own (0: as long
          *     as it takes to read).
@@ -2906,6 +2950,12 @@ export interface components {
              */
             task_seconds: number;
         };
+        /**
+         * Colours
+         * @description What a film is drawn in.
+         * @enum {string}
+         */
+        Colours: "paper" | "warm" | "evening" | "strong";
         /**
          * CueNote
          * @description What a teacher wants to have before her eyes at a word while she records: what to say or do there. Students never
@@ -2946,6 +2996,12 @@ export interface components {
          */
         Deed: "turn" | "show" | "back" | "stop" | "part" | "point" | "closer";
         /**
+         * Detail
+         * @description Pixels along the shorter edge of the picture.
+         * @enum {string}
+         */
+        Detail: "720p" | "1080p" | "2160p";
+        /**
          * Direction
          * @description At `at` (seconds of take time of `take`) the teacher does something with a `target`; `part` counts choices or
          *     boxes from 1 (0: the next one). `path` is the way of the pointer: seconds from `at`, x and y in page units of the
@@ -2976,6 +3032,34 @@ export interface components {
             path: number[];
         };
         /**
+         * Echo
+         * @description How long students have to say back what they heard: `factor` times as long as it took, from `least` to `most`
+         *     seconds.
+         */
+        Echo: {
+            /**
+             * Factor
+             * @default 1.3
+             */
+            factor: number;
+            /**
+             * Least
+             * @default 1.5
+             */
+            least: number;
+            /**
+             * Most
+             * @default 15
+             */
+            most: number;
+        };
+        /**
+         * EchoUnit
+         * @description What students say back at once.
+         * @enum {string}
+         */
+        EchoUnit: "sentence" | "line" | "phrase" | "paragraph";
+        /**
          * Emphasis
          * @description A run of characters `[start, end)` of the block's text in a style other than plain.
          */
@@ -2987,11 +3071,96 @@ export interface components {
             style: components["schemas"]["Style"];
         };
         /**
+         * Extent
+         * @description How much of a lesson a film shows.
+         * @enum {string}
+         */
+        Extent: "whole" | "page" | "reading" | "stretch" | "cards";
+        /**
          * Fault
          * @description What can be wrong with the sound of a microphone.
          * @enum {string}
          */
         Fault: "silent" | "too quiet" | "too loud" | "hum" | "hiss" | "noise" | "echo";
+        /**
+         * FilmChoices
+         * @description What a teacher chose for the films of a lesson; each of the four takes from it what concerns it.
+         *
+         *     `think` is for Listen; `echo_after` (None: lines in verse, else sentences) and `echo` for Echo; `pace` (times the
+         *     speed at which it was said) and `lead` (seconds) for Together; `own_rate` (words a minute; 0: as it was read) for On
+         *     your own. `marks`, `cards`, `questions` and `talk` are in it or not. `signal`: a soft sound at each pause point.
+         */
+        FilmChoices: {
+            /**
+             * @default {
+             *       "extent": "whole",
+             *       "page": "",
+             *       "reading": 0,
+             *       "first": "",
+             *       "last": ""
+             *     }
+             */
+            shown: components["schemas"]["wordtrail__core__film__model__Shown"];
+            /** @default full */
+            think: components["schemas"]["ThinkTime"];
+            echo_after: components["schemas"]["EchoUnit"] | null;
+            /**
+             * @default {
+             *       "factor": 1.3,
+             *       "least": 1.5,
+             *       "most": 120
+             *     }
+             */
+            echo: components["schemas"]["Echo"];
+            /**
+             * Pace
+             * @default 0.85
+             */
+            pace: number;
+            /**
+             * Lead
+             * @default 0.2
+             */
+            lead: number;
+            /**
+             * Own Rate
+             * @default 0
+             */
+            own_rate: number;
+            /**
+             * Marks
+             * @default true
+             */
+            marks: boolean;
+            /**
+             * Cards
+             * @default true
+             */
+            cards: boolean;
+            /**
+             * Questions
+             * @default true
+             */
+            questions: boolean;
+            /**
+             * Talk
+             * @default true
+             */
+            talk: boolean;
+            /** @default wide */
+            shape: components["schemas"]["Shape"];
+            /** @default 1080p */
+            detail: components["schemas"]["Detail"];
+            /** @default paper */
+            colours: components["schemas"]["Colours"];
+            /** @default track */
+            captions: components["schemas"]["Captions"];
+            /**
+             * Signal
+             * @default false
+             */
+            signal: boolean;
+        };
         /**
          * HoldAfter
          * @description After `word`, which ends at `at` (seconds of take time) in `take`, the lesson stands still for `seconds`;
@@ -3068,7 +3237,8 @@ export interface components {
          *     again, `replacements` what is heard of one take in the place of another, `sound_cares` what is done to their sound,
          *     `cuts` what is not heard of them, `slower` what is heard more slowly; `holds` are where the lesson stands still
          *     for a while.
-         *     `card_wishes` are the words, as printed, of which the teacher wants a word card.
+         *     `card_wishes` are the words, as printed, of which the teacher wants a word card. `films` is what she chose for the
+         *     films of the lesson, `films_wanted` those that she wants.
          */
         Lesson: {
             /** Passages */
@@ -3272,6 +3442,44 @@ export interface components {
              * @default []
              */
             on_purpose: components["schemas"]["OnPurpose"][];
+            /**
+             * @default {
+             *       "shown": {
+             *         "extent": "whole",
+             *         "first": "",
+             *         "last": "",
+             *         "page": "",
+             *         "reading": 0
+             *       },
+             *       "think": "full",
+             *       "echo_after": null,
+             *       "echo": {
+             *         "factor": 1.3,
+             *         "least": 1.5,
+             *         "most": 120
+             *       },
+             *       "pace": 0.85,
+             *       "lead": 0.2,
+             *       "own_rate": 0,
+             *       "marks": true,
+             *       "cards": true,
+             *       "questions": true,
+             *       "talk": true,
+             *       "shape": "wide",
+             *       "detail": "1080p",
+             *       "colours": "paper",
+             *       "captions": "track",
+             *       "signal": false
+             *     }
+             */
+            films: components["schemas"]["FilmChoices"];
+            /**
+             * Films Wanted
+             * @default [
+             *       "listen"
+             *     ]
+             */
+            films_wanted: components["schemas"]["Version"][];
         };
         /**
          * Line
@@ -3878,11 +4086,11 @@ export interface components {
             found: number;
         };
         /**
-         * Shown
-         * @description When a word card is shown.
+         * Shape
+         * @description The shape of the stage.
          * @enum {string}
          */
-        Shown: "before the reading" | "when its word is reached" | "both times";
+        Shape: "wide" | "square" | "tall";
         /**
          * Slower
          * @description `[start, end)` of a take (seconds of take time) is heard at `pace` times the speed at which it was said.
@@ -4078,6 +4286,12 @@ export interface components {
             whole_width: boolean;
         };
         /**
+         * ThinkTime
+         * @description How long a film that is listened to waits at a pause point.
+         * @enum {string}
+         */
+        ThinkTime: "full" | "breath";
+        /**
          * Trim
          * @description Where a take begins and ends, set by hand (seconds of take time).
          */
@@ -4089,6 +4303,12 @@ export interface components {
             /** End */
             end: number;
         };
+        /**
+         * Version
+         * @description The four films that one take gives.
+         * @enum {string}
+         */
+        Version: "listen" | "echo" | "together" | "alone";
         /** Video */
         Video: {
             /** Id */
@@ -4101,6 +4321,8 @@ export interface components {
             size: number;
             /** Newest */
             newest: boolean;
+            /** Kind */
+            kind: string;
         };
         /**
          * Word
@@ -4182,7 +4404,7 @@ export interface components {
              */
             say_it: boolean;
             /** @default before the reading */
-            shown: components["schemas"]["Shown"];
+            shown: components["schemas"]["wordtrail__core__plan__cards__Shown"];
             /**
              * Drawing
              * @default []
@@ -4198,6 +4420,41 @@ export interface components {
             text: string;
             role: components["schemas"]["PartRole"];
         };
+        /**
+         * Shown
+         * @description The part of a lesson that a film shows: all of it, a `page` of a passage (its id), the `reading` of this number
+         *     (from 1), the words from `first` to `last` (ids), or the word cards alone.
+         */
+        wordtrail__core__film__model__Shown: {
+            /** @default whole */
+            extent: components["schemas"]["Extent"];
+            /**
+             * Page
+             * @default
+             */
+            page: string;
+            /**
+             * Reading
+             * @default 0
+             */
+            reading: number;
+            /**
+             * First
+             * @default
+             */
+            first: string;
+            /**
+             * Last
+             * @default
+             */
+            last: string;
+        };
+        /**
+         * Shown
+         * @description When a word card is shown.
+         * @enum {string}
+         */
+        wordtrail__core__plan__cards__Shown: "before the reading" | "when its word is reached" | "both times";
         /**
          * WordList
          * @description Words, parted by commas, line feeds or spaces, of which a lesson is made.
@@ -4279,7 +4536,7 @@ export interface components {
              */
             name?: string;
             /** Command */
-            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["PlaceWordsInput"] | components["schemas"]["UnplaceWordsInput"] | components["schemas"]["MakeTalkInput"] | components["schemas"]["LightAgainInput"] | components["schemas"]["LeaveUnreadInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["SettleStretchInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["KeepCueNoteInput"] | components["schemas"]["RemoveCueNoteInput"] | components["schemas"]["CutOutInput"] | components["schemas"]["PutCutBackInput"] | components["schemas"]["KeepDirectionInput"] | components["schemas"]["RemoveDirectionInput"] | components["schemas"]["UseStretchInput"] | components["schemas"]["PutStretchBackInput"] | components["schemas"]["PutReadingBackInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["StandPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["WriteOnStageInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["CareForSoundInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["MoveStartsInput"] | components["schemas"]["KeepTalkInput"] | components["schemas"]["BlankTalkInput"] | components["schemas"]["SilenceWordsInput"] | components["schemas"]["HearTalkInput"] | components["schemas"]["SetSpeedInput"] | components["schemas"]["SlowDownInput"] | components["schemas"]["AddHoldsInput"] | components["schemas"]["RemoveHoldsInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
+            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["PlaceWordsInput"] | components["schemas"]["UnplaceWordsInput"] | components["schemas"]["MakeTalkInput"] | components["schemas"]["LightAgainInput"] | components["schemas"]["LeaveUnreadInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["SettleStretchInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["KeepCueNoteInput"] | components["schemas"]["RemoveCueNoteInput"] | components["schemas"]["CutOutInput"] | components["schemas"]["PutCutBackInput"] | components["schemas"]["KeepDirectionInput"] | components["schemas"]["RemoveDirectionInput"] | components["schemas"]["ChooseFilmsInput"] | components["schemas"]["UseStretchInput"] | components["schemas"]["PutStretchBackInput"] | components["schemas"]["PutReadingBackInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["StandPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["WriteOnStageInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["CareForSoundInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["MoveStartsInput"] | components["schemas"]["KeepTalkInput"] | components["schemas"]["BlankTalkInput"] | components["schemas"]["SilenceWordsInput"] | components["schemas"]["HearTalkInput"] | components["schemas"]["SetSpeedInput"] | components["schemas"]["SlowDownInput"] | components["schemas"]["AddHoldsInput"] | components["schemas"]["RemoveHoldsInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
         };
         /**
          * AddBlock
@@ -4535,6 +4792,12 @@ export interface components {
             kind: "break page";
         };
         /**
+         * Captions
+         * @description What becomes of the captions.
+         * @enum {string}
+         */
+        CaptionsInput: "off" | "track" | "picture";
+        /**
          * CareForSound
          * @description A take is heard with less noise, or evened out, or both, or as it was recorded.
          */
@@ -4622,6 +4885,20 @@ export interface components {
             kind?: "choose";
         };
         /**
+         * ChooseFilms
+         * @description What the films of the lesson are to be, and which of the four are wanted.
+         */
+        ChooseFilmsInput: {
+            choices: components["schemas"]["FilmChoicesInput"];
+            /** Wanted */
+            wanted: components["schemas"]["VersionInput"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "choose films";
+        };
+        /**
          * ChooseTake
          * @description This take counts.
          */
@@ -4697,6 +4974,12 @@ export interface components {
              */
             task_seconds?: number;
         };
+        /**
+         * Colours
+         * @description What a film is drawn in.
+         * @enum {string}
+         */
+        ColoursInput: "paper" | "warm" | "evening" | "strong";
         /**
          * CropPicture
          * @description Only this part of a picture is shown.
@@ -4788,6 +5071,12 @@ export interface components {
          */
         DeedInput: "turn" | "show" | "back" | "stop" | "part" | "point" | "closer";
         /**
+         * Detail
+         * @description Pixels along the shorter edge of the picture.
+         * @enum {string}
+         */
+        DetailInput: "720p" | "1080p" | "2160p";
+        /**
          * Detector
          * @description What was found.
          * @enum {string}
@@ -4878,6 +5167,34 @@ export interface components {
             kind: "drop word";
         };
         /**
+         * Echo
+         * @description How long students have to say back what they heard: `factor` times as long as it took, from `least` to `most`
+         *     seconds.
+         */
+        EchoInput: {
+            /**
+             * Factor
+             * @default 1.3
+             */
+            factor?: number;
+            /**
+             * Least
+             * @default 1.5
+             */
+            least?: number;
+            /**
+             * Most
+             * @default 15
+             */
+            most?: number;
+        };
+        /**
+         * EchoUnit
+         * @description What students say back at once.
+         * @enum {string}
+         */
+        EchoUnitInput: "sentence" | "line" | "phrase" | "paragraph";
+        /**
          * EditBlock
          * @description What a block says.
          */
@@ -4907,6 +5224,91 @@ export interface components {
             /** End */
             end: number;
             style: components["schemas"]["StyleInput"];
+        };
+        /**
+         * Extent
+         * @description How much of a lesson a film shows.
+         * @enum {string}
+         */
+        ExtentInput: "whole" | "page" | "reading" | "stretch" | "cards";
+        /**
+         * FilmChoices
+         * @description What a teacher chose for the films of a lesson; each of the four takes from it what concerns it.
+         *
+         *     `think` is for Listen; `echo_after` (None: lines in verse, else sentences) and `echo` for Echo; `pace` (times the
+         *     speed at which it was said) and `lead` (seconds) for Together; `own_rate` (words a minute; 0: as it was read) for On
+         *     your own. `marks`, `cards`, `questions` and `talk` are in it or not. `signal`: a soft sound at each pause point.
+         */
+        FilmChoicesInput: {
+            /**
+             * @default {
+             *       "extent": "whole",
+             *       "page": "",
+             *       "reading": 0,
+             *       "first": "",
+             *       "last": ""
+             *     }
+             */
+            shown?: components["schemas"]["wordtrail__core__film__model__ShownInput"];
+            /** @default full */
+            think?: components["schemas"]["ThinkTimeInput"];
+            echo_after?: components["schemas"]["EchoUnitInput"] | null;
+            /**
+             * @default {
+             *       "factor": 1.3,
+             *       "least": 1.5,
+             *       "most": 120
+             *     }
+             */
+            echo?: components["schemas"]["EchoInput"];
+            /**
+             * Pace
+             * @default 0.85
+             */
+            pace?: number;
+            /**
+             * Lead
+             * @default 0.2
+             */
+            lead?: number;
+            /**
+             * Own Rate
+             * @default 0
+             */
+            own_rate?: number;
+            /**
+             * Marks
+             * @default true
+             */
+            marks?: boolean;
+            /**
+             * Cards
+             * @default true
+             */
+            cards?: boolean;
+            /**
+             * Questions
+             * @default true
+             */
+            questions?: boolean;
+            /**
+             * Talk
+             * @default true
+             */
+            talk?: boolean;
+            /** @default wide */
+            shape?: components["schemas"]["wordtrail__core__film__model__ShapeInput"];
+            /** @default 1080p */
+            detail?: components["schemas"]["DetailInput"];
+            /** @default paper */
+            colours?: components["schemas"]["ColoursInput"];
+            /** @default track */
+            captions?: components["schemas"]["CaptionsInput"];
+            /**
+             * Signal
+             * @default false
+             */
+            signal?: boolean;
         };
         /**
          * FindPage
@@ -5228,7 +5630,7 @@ export interface components {
          * @description A fresh organizer of a shape, for the first passage.
          */
         MakeOrganizerInput: {
-            shape: components["schemas"]["ShapeInput"];
+            shape: components["schemas"]["wordtrail__core__plan__organizers__ShapeInput"];
             /**
              * Columns
              * @default 2
@@ -6475,12 +6877,6 @@ export interface components {
             kind: "settle stretch";
         };
         /**
-         * Shape
-         * @description Charts that one can start from.
-         * @enum {string}
-         */
-        ShapeInput: "who, trouble, tries, end" | "beginning, middle, end" | "two to compare" | "cause and effect" | "order of events" | "summary from headings" | "chart of steps" | "rows and columns";
-        /**
          * ShowPage
          * @description A page is shown as its photo, or typeset.
          */
@@ -6507,12 +6903,6 @@ export interface components {
              */
             kind?: "show a sign";
         };
-        /**
-         * Shown
-         * @description When a word card is shown.
-         * @enum {string}
-         */
-        ShownInput: "before the reading" | "when its word is reached" | "both times";
         /**
          * SilenceWords
          * @description What is said between two moments of a take is not heard, or a tone in its place; its words light all the same.
@@ -6756,6 +7146,12 @@ export interface components {
             kind?: "think";
         };
         /**
+         * ThinkTime
+         * @description How long a film that is listened to waits at a pause point.
+         * @enum {string}
+         */
+        ThinkTimeInput: "full" | "breath";
+        /**
          * Typeface
          * @description The typefaces that ship with the application.
          * @enum {string}
@@ -6800,6 +7196,12 @@ export interface components {
              */
             kind: "use stretch";
         };
+        /**
+         * Version
+         * @description The four films that one take gives.
+         * @enum {string}
+         */
+        VersionInput: "listen" | "echo" | "together" | "alone";
         /**
          * WishCard
          * @description The teacher wants a word card of a word, as printed; `wanted` false takes that back.
@@ -6879,7 +7281,7 @@ export interface components {
              */
             say_it?: boolean;
             /** @default before the reading */
-            shown?: components["schemas"]["ShownInput"];
+            shown?: components["schemas"]["wordtrail__core__plan__cards__ShownInput"];
             /**
              * Drawing
              * @default []
@@ -6941,6 +7343,53 @@ export interface components {
              */
             kind: "write on stage";
         };
+        /**
+         * Shape
+         * @description The shape of the stage.
+         * @enum {string}
+         */
+        wordtrail__core__film__model__ShapeInput: "wide" | "square" | "tall";
+        /**
+         * Shown
+         * @description The part of a lesson that a film shows: all of it, a `page` of a passage (its id), the `reading` of this number
+         *     (from 1), the words from `first` to `last` (ids), or the word cards alone.
+         */
+        wordtrail__core__film__model__ShownInput: {
+            /** @default whole */
+            extent?: components["schemas"]["ExtentInput"];
+            /**
+             * Page
+             * @default
+             */
+            page?: string;
+            /**
+             * Reading
+             * @default 0
+             */
+            reading?: number;
+            /**
+             * First
+             * @default
+             */
+            first?: string;
+            /**
+             * Last
+             * @default
+             */
+            last?: string;
+        };
+        /**
+         * Shown
+         * @description When a word card is shown.
+         * @enum {string}
+         */
+        wordtrail__core__plan__cards__ShownInput: "before the reading" | "when its word is reached" | "both times";
+        /**
+         * Shape
+         * @description Charts that one can start from.
+         * @enum {string}
+         */
+        wordtrail__core__plan__organizers__ShapeInput: "who, trouble, tries, end" | "beginning, middle, end" | "two to compare" | "cause and effect" | "order of events" | "summary from headings" | "chart of steps" | "rows and columns";
         /** Revision */
         Revision: {
             /** Revision */
@@ -6986,7 +7435,8 @@ export interface components {
         };
         /**
          * Clip
-         * @description Take time `[start, end)` of a take, heard at `pace` times the speed at which it was said.
+         * @description Take time `[start, end)` of a take, heard at `pace` times the speed at which it was said; of a `silent` one
+         *     only the room is heard, for as long.
          */
         Clip: {
             /** Take */
@@ -7000,6 +7450,11 @@ export interface components {
              * @default 1
              */
             pace: number;
+            /**
+             * Silent
+             * @default false
+             */
+            silent: boolean;
         };
         /**
          * CueSheet
@@ -7064,6 +7519,11 @@ export interface components {
              *     ]
              */
             whole: number[];
+            /**
+             * Gate Lights
+             * @default []
+             */
+            gate_lights: components["schemas"]["GateLight"][];
         };
         /**
          * Drawing
@@ -7153,6 +7613,20 @@ export interface components {
             auto: boolean;
         };
         /**
+         * GateLight
+         * @description The word is lit while the lesson has stood at `gate` for `start` to `end` seconds.
+         */
+        GateLight: {
+            /** Word */
+            word: string;
+            /** Gate */
+            gate: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+        };
+        /**
          * Light
          * @description The word is lit on `[start, end)`. `sure` is false where the ear was in doubt.
          */
@@ -7232,7 +7706,7 @@ export interface components {
         };
         /**
          * SignpostShown
-         * @description A pause point's signpost is seen on `[start, end)` because its question is being read aloud.
+         * @description A pause point's signpost is seen on `[start, end)` because its question is being read aloud; or a sign.
          */
         SignpostShown: {
             /** Signpost */
@@ -7758,14 +8232,6 @@ export interface components {
             /** End */
             end: number;
         };
-        /** VideoWish */
-        VideoWish: {
-            /**
-             * Size
-             * @default 1080p
-             */
-            size?: string;
-        };
         /** NewTake */
         NewTake: {
             /**
@@ -7856,28 +8322,6 @@ export interface components {
             words: number;
             /** Versions */
             versions: components["schemas"]["Version"][];
-        };
-        /**
-         * Version
-         * @description One reading of a sentence: from `start` to `end` (seconds of take time, with the breath beside it), so many of
-         *     its words, so many slips. `choose` is what puts it into the place of the one that is heard (None: it is heard);
-         *     `put_back` what brought it here and can be taken back.
-         */
-        Version: {
-            /** Take */
-            take: string;
-            /** Start */
-            start: number;
-            /** End */
-            end: number;
-            /** Read */
-            read: number;
-            /** Slips */
-            slips: number;
-            /** Heard */
-            heard: boolean;
-            choose: components["schemas"]["Replacement"] | null;
-            put_back: components["schemas"]["Replacement"] | null;
         };
         /**
          * Shorter
@@ -8261,6 +8705,132 @@ export interface components {
             height: number;
         };
         /**
+         * Films
+         * @description The four films of a lesson as they would be made now, and those that were made, the newest of each kind; `free`:
+         *     bytes of room on the disk.
+         */
+        Films: {
+            /** Planned */
+            planned: components["schemas"]["LengthOfFilm"][];
+            /** Made */
+            made: components["schemas"]["MadeFilm"][];
+            /** Free */
+            free: number;
+        };
+        /**
+         * FilmTrail
+         * @description The stops of a film in their order, and where the voice is silent (from and to, as shares of the film).
+         */
+        FilmTrail: {
+            /** Stops */
+            stops: components["schemas"]["StopOnTrail"][];
+            /** Silent */
+            silent: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * LengthOfFilm
+         * @description One of the four films as it would be made now: its length (seconds), about how large it will be (bytes), and its
+         *     way in small.
+         */
+        LengthOfFilm: {
+            version: components["schemas"]["Version"];
+            /** Seconds */
+            seconds: number;
+            /** Bytes */
+            bytes: number;
+            trail: components["schemas"]["FilmTrail"];
+        };
+        /**
+         * MadeFilm
+         * @description A film that was made: its file's kind and size (bytes), and what has changed since, in words (empty: nothing).
+         */
+        MadeFilm: {
+            /** Id */
+            id: string;
+            version: components["schemas"]["Version"];
+            /** Kind */
+            kind: string;
+            /** Seconds */
+            seconds: number;
+            /** Size */
+            size: number;
+            /** Made At */
+            made_at: number;
+            /** Changed */
+            changed: string;
+        };
+        /**
+         * Stop
+         * @description One thing in the run: the part it belongs to, what it is called, how long it takes (seconds), the boards
+         *     and pause points in it. `movable`: its place can be changed.
+         */
+        Stop: {
+            /** Part */
+            part: string;
+            /** Name */
+            name: string;
+            /** Seconds */
+            seconds: number;
+            /**
+             * Boards
+             * @default []
+             */
+            boards: string[];
+            /**
+             * Points
+             * @default []
+             */
+            points: string[];
+            /**
+             * Reading
+             * @default
+             */
+            reading: string;
+            /**
+             * Movable
+             * @default true
+             */
+            movable: boolean;
+        };
+        /**
+         * StopOnTrail
+         * @description A stop from `start` to `end` (shares of the film, from 0 to 1).
+         */
+        StopOnTrail: {
+            stop: components["schemas"]["Stop"];
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+        };
+        /** Jobs */
+        Jobs: {
+            /** Jobs */
+            jobs: components["schemas"]["Job"][];
+        };
+        /**
+         * FilmsWish
+         * @description Films that are to be made: which of the four, as what kind of file, with evenly spaced frames or not.
+         */
+        FilmsWish: {
+            /** Versions */
+            versions: components["schemas"]["VersionInput"][];
+            /**
+             * Kind
+             * @default mp4
+             * @enum {string}
+             */
+            kind?: "mp4" | "webm" | "m4a" | "opus";
+            /**
+             * Steady
+             * @default false
+             */
+            steady?: boolean;
+        };
+        /**
          * TextView
          * @description What a passage still asks for, what is known of it, and how its words are said.
          */
@@ -8409,39 +8979,6 @@ export interface components {
         PlanView: {
             /** Run */
             run: components["schemas"]["Stop"][];
-        };
-        /**
-         * Stop
-         * @description One thing in the run: the part it belongs to, what it is called, how long it takes (seconds), the boards
-         *     and pause points in it. `movable`: its place can be changed.
-         */
-        Stop: {
-            /** Part */
-            part: string;
-            /** Name */
-            name: string;
-            /** Seconds */
-            seconds: number;
-            /**
-             * Boards
-             * @default []
-             */
-            boards: string[];
-            /**
-             * Points
-             * @default []
-             */
-            points: string[];
-            /**
-             * Reading
-             * @default
-             */
-            reading: string;
-            /**
-             * Movable
-             * @default true
-             */
-            movable: boolean;
         };
         /**
          * Suggestions
@@ -9292,6 +9829,8 @@ export interface operations {
             query?: {
                 take?: string;
                 since?: string;
+                film?: components["schemas"]["Version"] | null;
+                shape?: components["schemas"]["Shape"];
             };
             header?: never;
             path: {
@@ -9477,41 +10016,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FoundAgain"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"][];
-                };
-            };
-        };
-    };
-    lessons_wish_video_lessons__lesson__video_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                lesson: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["VideoWish"];
-            };
-        };
-        responses: {
-            /** @description Accepted */
-            202: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Job"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -10615,6 +11119,97 @@ export interface operations {
             };
         };
     };
+    films_films_lessons__lesson__films_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Films"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    films_wish_films_lessons__lesson__films_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FilmsWish"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Jobs"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    films_film_file_videos__video___file__get: {
+        parameters: {
+            query?: {
+                name?: string;
+            };
+            header?: never;
+            path: {
+                video: string;
+                file: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
     text_text_view_lessons__lesson__text_get: {
         parameters: {
             query?: {
@@ -11056,35 +11651,12 @@ export interface operations {
     };
     media_lesson_sound_lessons__lesson__sound_get: {
         parameters: {
-            query?: never;
+            query?: {
+                film?: components["schemas"]["Version"] | null;
+            };
             header?: never;
             path: {
                 lesson: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"][];
-                };
-            };
-        };
-    };
-    media_video_file_videos__video___file__get: {
-        parameters: {
-            query?: {
-                name?: string;
-            };
-            header?: never;
-            path: {
-                video: string;
-                file: string;
             };
             cookie?: never;
         };

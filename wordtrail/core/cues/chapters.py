@@ -33,9 +33,7 @@ def chapters_of(film: Filmed) -> tuple[Chapter, ...]:
             found.append((at, _short(title)))
     end = video_seconds(film.sheet)
     starts = [*found, (end, "")]
-    return tuple(
-        Chapter(round(at, 3), round(max(until, at), 3), title) for (at, title), (until, _) in pairwise(starts)
-    )
+    return tuple(Chapter(round(at, 3), round(max(until, at), 3), title) for (at, title), (until, _) in pairwise(starts))
 
 
 def chapter_list(chapters: tuple[Chapter, ...]) -> str:

@@ -85,13 +85,14 @@ def compile_cues(
     thinking = {gate.shows: gate.think_seconds for gate in stopping.gates}
     placed = placed_by_hand(lesson, edits)
     drawn = undisturbed(lesson, drawings(lesson, heard, thinking, placed), stopping.gates, placed)
+    seen = _seen(lights, layout, course.turns)
     return CueSheet(
         version=VERSION,
         layout=layout.name,
         seconds=round(edits.seconds, 4),
         title_until=edits.lead,
         pages=course.turns,
-        lights=ended_at_gates(led(_seen(lights, layout, course.turns), min(lead, LONGEST_LEAD), gates, course.turns), gates),
+        lights=ended_at_gates(led(seen, min(lead, LONGEST_LEAD), gates, course.turns), gates),
         drawings=drawn,
         gates=stopping.gates,
         captions=_captions(words, lights, talk_captions(lesson, trails, edits, asides, CAPTION_CHARACTERS)),

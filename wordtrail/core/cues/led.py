@@ -12,9 +12,7 @@ from wordtrail.core.direct.course import Light, PageTurn
 SHORTEST_LIGHT = 0.02
 
 
-def led(
-    lights: Sequence[Light], lead: float, gates: Sequence[Gate], turns: Sequence[PageTurn]
-) -> tuple[Light, ...]:
+def led(lights: Sequence[Light], lead: float, gates: Sequence[Gate], turns: Sequence[PageTurn]) -> tuple[Light, ...]:
     """Lights that begin up to `lead` seconds before their word is said: not before its page is shown, nor before the
     lesson goes on from where it stands still, nor at once with the word before."""
     if lead <= 0:

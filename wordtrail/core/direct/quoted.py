@@ -11,9 +11,7 @@ from wordtrail.core.direct.course import Light
 from wordtrail.core.trail.model import Aside
 
 
-def quoted_in_talk(
-    lights: Sequence[Light], asides: Sequence[Aside], sentence: Mapping[str, int]
-) -> frozenset[int]:
+def quoted_in_talk(lights: Sequence[Light], asides: Sequence[Aside], sentence: Mapping[str, int]) -> frozenset[int]:
     """The lights (their places) that repeat in talk what is read elsewhere: a run with talk on both sides, which holds
     no whole sentence. `sentence` gives that of each word."""
     read = Counter(light.word for light in lights)

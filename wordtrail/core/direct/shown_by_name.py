@@ -8,7 +8,6 @@ from itertools import pairwise
 from wordtrail.core.direct.directed import Directed
 from wordtrail.core.direct.heard import Heard
 from wordtrail.core.direct.talk_words import SURE, TalkWords
-from wordtrail.core.layout.beside_text import has_text_beside
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.cards import Shown
 from wordtrail.core.plan.organizers import Organizer
@@ -43,9 +42,12 @@ class ShownByName:
     end: float
 
 
-def shown_by_name(lesson: Lesson, heard: Heard, directed: Directed) -> tuple[ShownByName, ...]:
+def shown_by_name(
+    lesson: Lesson, heard: Heard, directed: Directed, beside: frozenset[str] = frozenset()
+) -> tuple[ShownByName, ...]:
     """The cards and charts that are named in talk and were neither read aloud nor brought up by hand: a card before the
-    reading, or from where its word is read on, as it is planned. A chart is also named by working at it."""
+    reading, or from where its word is read on, as it is planned. A chart is also named by working at it. Those that
+    stand `beside` the text (their ids) stay."""
     lit = {light.word.partition(".")[0] for light in heard.lights}
     passage = set(lesson.positions())
     reading = next((light.start for light in heard.lights if light.word in passage), float("inf"))
@@ -71,8 +73,7 @@ def shown_by_name(lesson: Lesson, heard: Heard, directed: Directed) -> tuple[Sho
     shown = []
     for number, (at, id) in enumerate(named):
         following = named[number + 1][0] if number + 1 < len(named) else float("inf")
-        stays = any(chart.id == id and has_text_beside(chart) for chart in lesson.plan.organizers)
-        shown.append(ShownByName(id, at, float("inf") if stays else _until(at, heard, following)))
+        shown.append(ShownByName(id, at, float("inf") if id in beside else _until(at, heard, following)))
     return tuple(shown)
 
 

@@ -43,11 +43,7 @@ def _beside(one: Slower, new: Slower) -> Iterator[Slower]:
 def slowed(clips: Iterable[Clip], slower: Iterable[Slower]) -> tuple[Clip, ...]:
     """The same clips, parted where a slower stretch begins or ends, each with its pace."""
     own = sorted(slower, key=lambda one: one.start)
-    return tuple(
-        part
-        for clip in clips
-        for part in parted(clip, [_paced(one) for one in own if one.take == clip.take])
-    )
+    return tuple(part for clip in clips for part in parted(clip, [_paced(one) for one in own if one.take == clip.take]))
 
 
 def _paced(one: Slower) -> Change:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import StrEnum
 
 from wordtrail.core.edit.holds import Echo
@@ -152,6 +152,20 @@ class Film:
 
     version: Version = Version.LISTEN
     choices: FilmChoices = USUAL_CHOICES
+
+    @property
+    def itself(self) -> Film:
+        """The same film without what was chosen for the three others."""
+        usual, own = USUAL_CHOICES, self.choices
+        if self.version is not Version.LISTEN:
+            own = replace(own, think=usual.think)
+        if self.version is not Version.ECHO:
+            own = replace(own, echo_after=usual.echo_after, echo=usual.echo)
+        if self.version is not Version.TOGETHER:
+            own = replace(own, pace=usual.pace, lead=usual.lead)
+        if self.version is not Version.ALONE:
+            own = replace(own, own_rate=usual.own_rate)
+        return Film(self.version, own)
 
 
 AS_READ = Film()

@@ -197,8 +197,8 @@ class Point:
 class Signpost:
     """A pause point's signpost: its box, header, text (whose words have `boxes`, since they can be read
     aloud), thinking stones (centres), the answer that is shown after the think time, the arrow with which it points
-    (`tip`: x and y of its corners), and the footpath that joins it to its word: x and y of its start, of the edge of the
-    text, and of the two control points and the end of a cubic curve from there to the tip."""
+    (`tip`: x and y of its corners), and the footpath that joins it to its word: x and y of its start, of the edge of
+    the text, and of the two control points and the end of a cubic curve from there to the tip."""
 
     id: str
     page: int

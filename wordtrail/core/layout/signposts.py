@@ -74,7 +74,7 @@ def laid_signpost(point: PausePoint, page: int, box: WordBox, stage: Stage, look
 
 
 def _tip(left: float, top: float, width: float, stage: Stage) -> tuple[float, ...]:
-    """The corners (x and y in turn) of the arrow with which a signpost points at its footpath; the third is its point."""
+    """The corners (x and y in turn) of the arrow with which a signpost points; the third is its point."""
     right = left + width - 2 * ROOM
     points = (
         (right - TIP, top + 14, right - TIP, top, right, top - TIP, right + TIP, top, right + TIP, top + 14)

@@ -1,4 +1,4 @@
-"""How much room the text of a page has: up to the room for signposts, or all of the stage where nothing stands there."""
+"""How much room the text of a page has: up to the room for signposts, or all of it where nothing stands there."""
 
 from __future__ import annotations
 

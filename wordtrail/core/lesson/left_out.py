@@ -96,9 +96,7 @@ def _without_loose_ends(lesson: Lesson, made: Lesson) -> Lesson:
     """Without what was done with something that is left out, and without marks that were drawn at it."""
     lost = set(_targets(lesson)) - set(_targets(made))
     charts = {one.id for one in made.plan.organizers}
-    marks = tuple(
-        _tied_to(charts, one) for one in made.marks if not (one.moment is Moment.PAUSE and one.pause in lost)
-    )
+    marks = tuple(_tied_to(charts, one) for one in made.marks if not (one.moment is Moment.PAUSE and one.pause in lost))
     return replace(
         made, marks=marks, directions=tuple(one for one in made.directions if one.target not in lost),
         placed_marks=tuple(one for one in made.placed_marks if one.mark in {mark.id for mark in marks}),

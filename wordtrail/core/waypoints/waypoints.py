@@ -39,8 +39,8 @@ class Waypoint:
 @dataclass(frozen=True, slots=True)
 class Standing:
     """What has been made outside of the document: finished and unfinished takes, the trail of the take in use and how
-    many of its places are to be checked, whether another take waits to be used or set aside, whether a video shows the
-    newest revision, and whether a link is open."""
+    many of its places are to be checked, whether another take waits to be used or set aside, how many films were made
+    and how many of those are older than the lesson, and whether a link is open."""
 
     takes: int = 0
     unfinished: int = 0
@@ -48,8 +48,8 @@ class Standing:
     to_check: int = 0
     asking: bool = False
     aligning: bool = False
-    video: bool = False
-    video_is_newest: bool = False
+    films: int = 0
+    films_older: int = 0
     link: bool = False
 
 
@@ -129,8 +129,11 @@ def _sync(lesson: Lesson, standing: Standing) -> Waypoint:
 
 
 def _video(standing: Standing) -> Waypoint:
-    if not standing.video:
+    if not standing.films:
         return Waypoint(Screen.VIDEO, False, "")
-    if not standing.video_is_newest:
-        return Waypoint(Screen.VIDEO, True, "its film is older than the lesson", attention=True)
-    return Waypoint(Screen.VIDEO, True, "ready")
+    if standing.films_older:
+        note = f"{standing.films_older} of {standing.films} films are older"
+        if standing.films == 1:
+            note = "its film is older than the lesson"
+        return Waypoint(Screen.VIDEO, True, note, attention=True)
+    return Waypoint(Screen.VIDEO, True, "ready" if standing.films == 1 else f"{standing.films} films ready")
