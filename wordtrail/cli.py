@@ -313,14 +313,14 @@ def _lesson_named(workspace: Workspace, name: str) -> str:
 
 def _render(options: argparse.Namespace) -> None:
     from wordtrail.core.cues.film import video_seconds
-    from wordtrail.core.film.model import Colours, Detail, Film, Shape, Version
+    from wordtrail.core.film.model import Colours, Detail, Film, FilmVersion, StageShape
     from wordtrail.service.film_making import FILE_KINDS, FilmWish, write_film
     from wordtrail.service.filming import film_of
     from wordtrail.service.showing import showing
 
     workspace = open_workspace(_settings(options).data)
     lesson = _lesson_named(workspace, options.lesson)
-    versions = [Version(name) for name in options.film or [Version.LISTEN]]
+    versions = [FilmVersion(name) for name in options.film or [FilmVersion.LISTEN]]
     output: Path = options.output
     folder = output.is_dir() or len(versions) > 1
     if folder:
@@ -328,7 +328,7 @@ def _render(options: argparse.Namespace) -> None:
     for version in versions:
         chosen = film_of(workspace, lesson, version).choices
         chosen = replace(
-            chosen, shape=Shape(options.shape) if options.shape else chosen.shape,
+            chosen, shape=StageShape(options.shape) if options.shape else chosen.shape,
             detail=Detail(options.detail) if options.detail else chosen.detail,
             colours=Colours(options.look) if options.look else chosen.colours,
         )  # fmt: skip

@@ -25,10 +25,10 @@ from wordtrail.core.film.model import (
     Extent,
     Film,
     FilmChoices,
-    Shape,
-    Shown,
+    FilmPart,
+    FilmVersion,
+    StageShape,
     ThinkTime,
-    Version,
 )
 from wordtrail.core.layout.signs import READ_ALONE, READY, YOUR_TURN
 from wordtrail.core.lesson.boards import boards
@@ -51,20 +51,20 @@ def films(draw: st.DrawFn, made: Lesson) -> Film:
     words = [word.id for word in made.words]
     first = draw(st.integers(0, len(words) - 1))
     extents = st.one_of(
-        st.just(Shown()),
-        st.sampled_from([Shown(Extent.PAGE, page=page.id) for page in made.passages[0].pages]),
-        st.sampled_from([Shown(Extent.READING, reading=1), Shown(Extent.READING, reading=2)]),
-        st.just(Shown(Extent.STRETCH, first=words[first], last=words[min(first + 7, len(words) - 1)])),
-        st.just(Shown(Extent.CARDS)),
+        st.just(FilmPart()),
+        st.sampled_from([FilmPart(Extent.PAGE, page=page.id) for page in made.passages[0].pages]),
+        st.sampled_from([FilmPart(Extent.READING, reading=1), FilmPart(Extent.READING, reading=2)]),
+        st.just(FilmPart(Extent.STRETCH, first=words[first], last=words[min(first + 7, len(words) - 1)])),
+        st.just(FilmPart(Extent.CARDS)),
     )
     yes = st.booleans()
     return Film(
-        draw(st.sampled_from(Version)),
+        draw(st.sampled_from(FilmVersion)),
         FilmChoices(
             draw(extents), draw(st.sampled_from(ThinkTime)), draw(st.none() | st.sampled_from(EchoUnit)),
             Echo(draw(st.floats(0.5, 3)), 1.5, 120.0), draw(st.floats(0.7, 1)), draw(st.floats(0, 0.4)),
             draw(st.sampled_from([0.0, 20.0, 60.0, 250.0])), draw(yes), draw(yes), draw(yes), draw(yes),
-            shape=draw(st.sampled_from(Shape)), captions=draw(st.sampled_from(Captions)),
+            shape=draw(st.sampled_from(StageShape)), captions=draw(st.sampled_from(Captions)),
         ),
     )  # fmt: skip
 
@@ -128,7 +128,7 @@ class ListenTest(unittest.TestCase):
         self.made = replace(by_hand(), chosen_take=TAKE)
         self.trails = {TAKE: trail(by_hand())}
 
-    def film(self, version: Version = Version.LISTEN, **choices: object) -> Filmed:
+    def film(self, version: FilmVersion = FilmVersion.LISTEN, **choices: object) -> Filmed:
         return filmed(self.made, self.trails, Film(version, FilmChoices(**choices)))  # type: ignore[arg-type]
 
     def test_as_it_was_read_it_is_the_lesson_itself(self) -> None:
@@ -182,7 +182,7 @@ class LeftOutTest(unittest.TestCase):
 
     def test_a_stretch_begins_and_ends_with_its_words(self) -> None:
         words = [word.id for word in self.made.words]
-        part = Shown(Extent.STRETCH, first=words[10], last=words[14])
+        part = FilmPart(Extent.STRETCH, first=words[10], last=words[14])
         made = filmed(self.made, self.trails, Film(choices=FilmChoices(part)))
         self.assertEqual([one.word for one in made.sheet.lights], words[10:15])
         self.assertLess(made.edits.clips[0].end - made.edits.clips[-1].start, 0.4 + 5 * 0.5 + 0.4)
@@ -195,7 +195,7 @@ class LeftOutTest(unittest.TestCase):
         ]
         seconds = again[-1].end + 1
         trails = {TAKE: Trail((*visits, *again), seconds=seconds, sound_start=1.5, sound_end=seconds - 0.5)}
-        made = filmed(self.made, trails, Film(choices=FilmChoices(Shown(Extent.READING, reading=2))))
+        made = filmed(self.made, trails, Film(choices=FilmChoices(FilmPart(Extent.READING, reading=2))))
         self.assertEqual(len(made.sheet.lights), len(visits))
         self.assertGreaterEqual(made.edits.clips[0].start, again[0].start - 0.41)
 
@@ -206,7 +206,7 @@ class EchoTest(unittest.TestCase):
         self.trails = {TAKE: trail(lesson())}
 
     def film(self, **choices: object) -> Filmed:
-        return filmed(self.made, self.trails, Film(Version.ECHO, FilmChoices(**choices)))  # type: ignore[arg-type]
+        return filmed(self.made, self.trails, Film(FilmVersion.ECHO, FilmChoices(**choices)))  # type: ignore[arg-type]
 
     def test_behind_each_sentence_the_light_walks_over_it_again(self) -> None:
         made = self.film()
@@ -244,7 +244,7 @@ class TogetherTest(unittest.TestCase):
         self.trails = {TAKE: trail(lesson())}
 
     def film(self, **choices: object) -> Filmed:
-        return filmed(self.made, self.trails, Film(Version.TOGETHER, FilmChoices(**choices)))  # type: ignore[arg-type]
+        return filmed(self.made, self.trails, Film(FilmVersion.TOGETHER, FilmChoices(**choices)))  # type: ignore[arg-type]
 
     def test_it_is_slower_and_the_trail_goes_along(self) -> None:
         listen = filmed(self.made, self.trails, AS_READ)
@@ -280,7 +280,7 @@ class OnYourOwnTest(unittest.TestCase):
         self.trails = {TAKE: replace(said, asides=())}
 
     def film(self, **choices: object) -> Filmed:
-        return filmed(self.made, self.trails, Film(Version.ALONE, FilmChoices(**choices)))  # type: ignore[arg-type]
+        return filmed(self.made, self.trails, Film(FilmVersion.ALONE, FilmChoices(**choices)))  # type: ignore[arg-type]
 
     def test_no_word_of_the_passage_is_heard_and_each_lights(self) -> None:
         made = self.film()

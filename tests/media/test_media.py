@@ -21,10 +21,11 @@ from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.state import state_at
 from wordtrail.core.edit.edit_list import Clip, EditList, Hold
 from wordtrail.core.errors import EmptySound, JobCancelled, NotASound
+from wordtrail.core.film.model import Colours
 from wordtrail.core.layout.drawing import shares, stones_used
 from wordtrail.core.layout.model import Layout, Signpost, WordBox
 from wordtrail.core.layout.typeset import typeset
-from wordtrail.media.colours import TOKENS
+from wordtrail.media.colours import COLOURS, TOKENS
 from wordtrail.media.decode import decode
 from wordtrail.media.draw import Painter
 from wordtrail.media.join import Said
@@ -194,6 +195,34 @@ class DrawTest(unittest.TestCase):
         tokens = (Path(__file__).resolve().parents[2] / "web/src/styles/tokens.css").read_text(encoding="utf-8")
         for name, colour in TOKENS.items():
             self.assertIn(f"--color-{name}: {colour.lower()};", tokens)
+        looks = (Path(__file__).resolve().parents[2] / "web/src/styles/film-colours.css").read_text(encoding="utf-8")
+        for colours, own in COLOURS.items():
+            block = looks.partition(f"[data-colours='{colours}']")[2].partition("}")[0]
+            for name, colour in own.items():
+                self.assertIn(f"--color-{name}: {colour.lower()};", block)
+
+    def test_everything_can_be_read_in_every_look(self) -> None:
+        texts = ("ink", "quiet", "moss", "lake", "ochre-deep", "plum", "clay")
+        for colours, own in COLOURS.items():
+            least = 7.0 if colours is Colours.STRONG else 4.5
+            for text in texts:
+                for ground in ("white", "mist"):
+                    found = contrast(own[text], own[ground])
+                    self.assertGreaterEqual(found, least, (colours, text, ground))
+            for ground in ("moss-pale", "ochre-pale", "lake-pale", "clay-pale", "plum-pale"):
+                self.assertGreaterEqual(contrast(own["ink"], own[ground]), 7.0, (colours, ground))
+
+
+def contrast(one: str, other: str) -> float:
+    """The contrast of two colours (WCAG 2.2, 1.4.3)."""
+
+    def luminance(colour: str) -> float:
+        parts = [int(colour[n : n + 2], 16) / 255 for n in (1, 3, 5)]
+        red, green, blue = (part / 12.92 if part <= 0.04045 else ((part + 0.055) / 1.055) ** 2.4 for part in parts)
+        return 0.2126 * red + 0.7152 * green + 0.0722 * blue
+
+    lighter, darker = sorted((luminance(one), luminance(other)), reverse=True)
+    return (lighter + 0.05) / (darker + 0.05)
 
 
 def _is_lit(picture: np.ndarray, box: WordBox) -> bool:

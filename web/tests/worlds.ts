@@ -32,6 +32,7 @@ export function page(id: string, words: readonly string[], more: Partial<Schemas
     board: '',
     beside: '',
     text_edge: 0,
+    foot: 0,
     strokes: [],
     parts: [],
     answers: [],
@@ -48,6 +49,7 @@ export const layout = (pages: Schemas['LaidPage'][], signposts: Schemas['Signpos
     marks: [],
     signposts,
     text_edge: 1300,
+    signs: [],
   }) as unknown as Schemas['Layout']
 
 export const cueSheet = (more: Partial<Schemas['CueSheet']> = {}): Schemas['CueSheet'] => ({
@@ -66,6 +68,7 @@ export const cueSheet = (more: Partial<Schemas['CueSheet']> = {}): Schemas['CueS
   beats: [],
   pointings: [],
   views: [],
+  gate_lights: [],
   whole: [0, 0, 1920, 1080],
   ...more,
 })

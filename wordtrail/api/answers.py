@@ -10,12 +10,13 @@ from wordtrail.api.bodies import Answer, Body
 from wordtrail.api.take_answers import Take
 from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.changes.commands import SCREEN_COMMANDS
+from wordtrail.core.cues.film import HoldInFilm
 from wordtrail.core.cues.film_trail import FilmTrail
 from wordtrail.core.cues.finding import Finding
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.run import Stop
 from wordtrail.core.edit.edit_list import EditList
-from wordtrail.core.film.model import Version
+from wordtrail.core.film.model import FilmVersion
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.answers import PartByPart
 from wordtrail.core.lesson.model import Lesson
@@ -359,8 +360,8 @@ class KeptPicture(Answer):
 
 class Stage(Answer):
     """What a stage needs to show a lesson. `key` names this state of it; `think_seconds` are those that students have
-    at all pause points together, `video_seconds` how long the video will be; `texts` are those that can be written on
-    the stage, by their ids."""
+    at all pause points together, `video_seconds` how long the film will be, `holds` where it stands still; `texts` are
+    those that can be written on the stage, by their ids."""
 
     key: str
     title: str
@@ -369,6 +370,7 @@ class Stage(Answer):
     edits: EditList
     think_seconds: float
     video_seconds: float
+    holds: list[HoldInFilm]
     texts: dict[str, str]
 
 
@@ -390,7 +392,7 @@ class StageChange(Answer):
 class FilmsWish(Body):
     """Films that are to be made: which of the four, as what kind of file, with evenly spaced frames or not."""
 
-    versions: list[Version] = Field(min_length=1, max_length=4)
+    versions: list[FilmVersion] = Field(min_length=1, max_length=4)
     kind: Literal["mp4", "webm", "m4a", "opus"] = "mp4"
     steady: bool = False
 
@@ -403,7 +405,7 @@ class LengthOfFilm(Answer):
     """One of the four films as it would be made now: its length (seconds), about how large it will be (bytes), and its
     way in small."""
 
-    version: Version
+    version: FilmVersion
     seconds: float
     bytes: int
     trail: FilmTrail
@@ -413,7 +415,7 @@ class MadeFilm(Answer):
     """A film that was made: its file's kind and size (bytes), and what has changed since, in words (empty: nothing)."""
 
     id: str
-    version: Version
+    version: FilmVersion
     kind: str
     seconds: float
     size: int

@@ -11,7 +11,7 @@ from wordtrail.api.context import answer, context
 from wordtrail.api.takes import LessonPath
 from wordtrail.api.views import films_view, job_view
 from wordtrail.core.errors import NotFound
-from wordtrail.core.film.model import Version
+from wordtrail.core.film.model import FilmVersion
 from wordtrail.jobs.queue import VIDEO
 from wordtrail.service.film_making import FILE_KINDS, FilmWish
 from wordtrail.service.filming import free_bytes, planned_film
@@ -39,7 +39,7 @@ class DownloadQuery(BaseModel):
 def films(path: LessonPath) -> Response:
     """The four films of a lesson as they would be made now, and those that were made."""
     workspace = context().workspace
-    planned = [planned_film(workspace, path.lesson, version) for version in Version]
+    planned = [planned_film(workspace, path.lesson, version) for version in FilmVersion]
     with workspace.database.read_session() as session:
         kept = get_lesson(session, path.lesson, workspace.owner)
         return answer(films_view(session, kept, planned, free_bytes(workspace)))

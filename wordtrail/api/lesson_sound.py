@@ -8,7 +8,7 @@ from wordtrail.api.context import context
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.edit.sound_care import SoundCare
 from wordtrail.core.errors import LessonError, SoundBeingMade
-from wordtrail.core.film.model import Version
+from wordtrail.core.film.model import FilmVersion
 from wordtrail.jobs.lesson_work import care_subject
 from wordtrail.jobs.queue import CARE, SOUND
 from wordtrail.service.sound import kept_sound, sound_name
@@ -16,7 +16,7 @@ from wordtrail.store.jobs import job_about
 from wordtrail.store.takes import TakeFiles
 
 
-def sound_answer(lesson: str, edits: EditList, version: Version | None = None) -> Response:
+def sound_answer(lesson: str, edits: EditList, version: FilmVersion | None = None) -> Response:
     """The sound that `edits` make of a lesson (in one of its films), in ranges. Nothing is worked out here: where it
     was not made yet, its
     job is begun, and SoundBeingMade is raised. Raises NothingToShow, and LessonError where the job failed."""
@@ -39,7 +39,7 @@ def cared_answer(lesson: str, care: SoundCare) -> Response:
     return send_file(blobs.path(key), mimetype="audio/mp4", conditional=True)
 
 
-def ask_for_sound(lesson: str, edits: EditList, version: Version | None = None) -> None:
+def ask_for_sound(lesson: str, edits: EditList, version: FilmVersion | None = None) -> None:
     """Have a lesson's sound made, or that of a film, unless it is under way. Raises LessonError where that failed
     before."""
     _ask_for(SOUND, lesson, f"{lesson}:{sound_name(edits)}{f':{version}' if version else ''}")

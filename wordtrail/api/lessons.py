@@ -26,7 +26,7 @@ from wordtrail.core.changes.word_list import lesson_of_words
 from wordtrail.core.cues.read_through import read_through
 from wordtrail.core.direct.stops_at_hand import stops_at_hand
 from wordtrail.core.errors import NotFound
-from wordtrail.core.film.model import Film, FilmChoices, Shape, Version
+from wordtrail.core.film.model import Film, FilmChoices, FilmVersion, StageShape
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.answers import part_by_part
 from wordtrail.core.lesson.live_marks import DRAWN_IN_TALK, live_marks
@@ -72,8 +72,8 @@ class StageQuery(TakeQuery):
     the stage, where no film says it."""
 
     since: str = Field(default="", max_length=4000)
-    film: Version | None = None
-    shape: Shape = Shape.WIDE
+    film: FilmVersion | None = None
+    shape: StageShape = StageShape.WIDE
 
 
 @routes.get("/settings", responses={200: answers.Settings})

@@ -18,7 +18,7 @@ from wordtrail.api.views import link_view
 from wordtrail.core.changes.limits import LONGEST_TAKE
 from wordtrail.core.edit.sound_care import SoundCare
 from wordtrail.core.errors import NotFound
-from wordtrail.core.film.model import AS_READ, Version
+from wordtrail.core.film.model import AS_READ, FilmVersion
 from wordtrail.core.layout.faces import face_bytes
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.text.look import Typeface
@@ -47,7 +47,7 @@ class PicturePath(BaseModel):
 class FilmQuery(BaseModel):
     """One of a lesson's films, or the lesson as it was read."""
 
-    film: Version | None = None
+    film: FilmVersion | None = None
 
 
 CHART = "^chart[0-9]+$"

@@ -12,7 +12,7 @@ from wordtrail.api.context import answer, context, public_url, reached_at
 from wordtrail.core.cues.model import Beat, Caption, Drawing, Gate, Reveal, SignpostShown
 from wordtrail.core.direct.course import Light, PageTurn
 from wordtrail.core.direct.named import named_in_talk
-from wordtrail.core.film.model import Version
+from wordtrail.core.film.model import FilmVersion
 from wordtrail.core.layout.model import LaidMark, LaidPage, Signpost
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.boards import script
@@ -210,7 +210,7 @@ def films_view(session: Session, kept: KeptLesson, planned: Sequence[PlannedFilm
         ],
         made=[
             answers.MadeFilm(
-                id=row.id, version=Version(row.version), kind=row.wrapping, seconds=row.seconds, size=row.size,
+                id=row.id, version=FilmVersion(row.version), kind=row.wrapping, seconds=row.seconds, size=row.size,
                 made_at=row.made_at, changed=what_changed(row, kept, around.trails, used),
             )
             for row in newest_films(around)
@@ -310,6 +310,7 @@ def whole_stage(shown: Showing) -> answers.Stage:
         edits=stage.edits,
         think_seconds=stage.think_seconds,
         video_seconds=stage.video_seconds,
+        holds=list(stage.holds),
         texts=stage.texts,
     )
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from wordtrail.core.align.values import Progress
 from wordtrail.core.edit.sound_care import SoundCare
-from wordtrail.core.film.model import AS_READ, Version
+from wordtrail.core.film.model import AS_READ, FilmVersion
 from wordtrail.service.filming import film_of
 from wordtrail.service.showing import showing
 from wordtrail.service.sound import keep_cared_copy, keep_sound
@@ -19,7 +19,7 @@ def make_sound(workspace: Workspace, lesson_id: str, version: str, report: Progr
     """Make the sound that students hear before the first of them waits for it, or that of a film (the name of its
     version). Raises NothingToShow."""
     report(MIXING, 0.0)
-    film = film_of(workspace, lesson_id, Version(version)) if version else AS_READ
+    film = film_of(workspace, lesson_id, FilmVersion(version)) if version else AS_READ
     shown, _ = showing(workspace, lesson_id, film=film)
     keep_sound(workspace, lesson_id, shown.edits)
 

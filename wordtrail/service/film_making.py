@@ -16,7 +16,7 @@ from wordtrail.core.cues.chapters import chapter_list, chapters_of
 from wordtrail.core.cues.film import holds_of, video_captions, video_seconds
 from wordtrail.core.cues.filmed import Filmed
 from wordtrail.core.errors import NoRoom, NothingToShow
-from wordtrail.core.film.model import Captions, Film, FilmChoices, Version
+from wordtrail.core.film.model import Captions, Film, FilmChoices, FilmVersion
 from wordtrail.core.lesson.model import with_take
 from wordtrail.core.lesson.take_in_use import take_in_use
 from wordtrail.formats import webvtt
@@ -52,7 +52,7 @@ FILE_KINDS = (*Wrapping, *SoundFile)
 class FilmWish:
     """A film that is to be made: which of the four, as what kind of file, with evenly spaced frames or not."""
 
-    version: Version = Version.LISTEN
+    version: FilmVersion = FilmVersion.LISTEN
     kind: Wrapping | SoundFile = Wrapping.MP4
     steady: bool = False
 
@@ -65,7 +65,7 @@ class FilmWish:
     def named(cls, name: str) -> FilmWish:
         """The wish of that name."""
         version, kind, *rest = name.split(".")
-        return cls(Version(version), next(one for one in FILE_KINDS if one.value == kind), bool(rest))
+        return cls(FilmVersion(version), next(one for one in FILE_KINDS if one.value == kind), bool(rest))
 
 
 def make_film(workspace: Workspace, lesson_id: str, wish: FilmWish, report: Progress) -> str:
@@ -147,7 +147,7 @@ def write_film(
     return said
 
 
-def stretches_of(lesson_id: str, version: Version | None = None) -> str:
+def stretches_of(lesson_id: str, version: FilmVersion | None = None) -> str:
     """The folder of blobs in which the stretches of a lesson's films are kept, or those of one."""
     return f"stretches/{lesson_id}/{version.value}" if version else f"stretches/{lesson_id}"
 

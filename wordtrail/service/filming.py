@@ -10,7 +10,7 @@ from dataclasses import dataclass
 
 from wordtrail.core.cues.film import video_seconds
 from wordtrail.core.cues.film_trail import FilmTrail, film_trail
-from wordtrail.core.film.model import Film, Version
+from wordtrail.core.film.model import Film, FilmVersion
 from wordtrail.core.lesson.changed_since import changed_since, film_facts
 from wordtrail.core.lesson.kept_clips import takes_used
 from wordtrail.core.lesson.left_out import as_filmed
@@ -34,19 +34,19 @@ CHOSEN, SOMETHING = "what was chosen for it", "something"
 class PlannedFilm:
     """One of the four films as it would be made now: its length (seconds), about how large (bytes), and its way."""
 
-    version: Version
+    version: FilmVersion
     seconds: float
     bytes: int
     trail: FilmTrail
 
 
-def film_of(workspace: Workspace, lesson_id: str, version: Version) -> Film:
+def film_of(workspace: Workspace, lesson_id: str, version: FilmVersion) -> Film:
     """A film of a lesson, as its teacher chose it to be. Raises NotFound."""
     with workspace.database.read_session() as session:
         return Film(version, get_lesson(session, lesson_id, workspace.owner).lesson.films).itself
 
 
-def planned_film(workspace: Workspace, lesson_id: str, version: Version) -> PlannedFilm:
+def planned_film(workspace: Workspace, lesson_id: str, version: FilmVersion) -> PlannedFilm:
     """A film of a lesson, as it would be made now. Raises NotFound."""
     film = film_of(workspace, lesson_id, version)
     show, _ = showing(workspace, lesson_id, film=film)

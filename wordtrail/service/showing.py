@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from wordtrail.core.cues.compile import compile_cues, edit_list_of, whole_take
-from wordtrail.core.cues.film import video_seconds
+from wordtrail.core.cues.film import HoldInFilm, holds_in_film, video_seconds
 from wordtrail.core.cues.filmed import Filmed, filmed
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.state import think_seconds
@@ -32,7 +32,7 @@ lesson share is held once and counted twice."""
 @dataclass(frozen=True, slots=True)
 class Stage:
     """What is seen and heard of a lesson; `think_seconds` are those that students have at all pause points together,
-    `video_seconds` how long the video is, `texts` what can be written on its pages."""
+    `video_seconds` how long the film is, `holds` where it stands still, `texts` what can be written on its pages."""
 
     title: str
     layout: Layout
@@ -40,6 +40,7 @@ class Stage:
     edits: EditList
     think_seconds: float
     video_seconds: float
+    holds: tuple[HoldInFilm, ...]
     texts: dict[str, str]
 
 
@@ -66,7 +67,8 @@ class Showing:
         lesson, sheet = self.lesson, self.sheet
         seconds = round(video_seconds(sheet), 3)
         return Stage(
-            lesson.title, self.layout, sheet, self.edits, think_seconds(sheet), seconds, stage_texts(lesson)
+            lesson.title, self.layout, sheet, self.edits, think_seconds(sheet), seconds, holds_in_film(sheet),
+            stage_texts(lesson),
         )  # fmt: skip
 
 

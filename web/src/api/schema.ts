@@ -3100,7 +3100,7 @@ export interface components {
              *       "last": ""
              *     }
              */
-            shown: components["schemas"]["wordtrail__core__film__model__Shown"];
+            shown: components["schemas"]["FilmPart"];
             /** @default full */
             think: components["schemas"]["ThinkTime"];
             echo_after: components["schemas"]["EchoUnit"] | null;
@@ -3148,7 +3148,7 @@ export interface components {
              */
             talk: boolean;
             /** @default wide */
-            shape: components["schemas"]["Shape"];
+            shape: components["schemas"]["StageShape"];
             /** @default 1080p */
             detail: components["schemas"]["Detail"];
             /** @default paper */
@@ -3161,6 +3161,41 @@ export interface components {
              */
             signal: boolean;
         };
+        /**
+         * FilmPart
+         * @description The part of a lesson that a film shows: all of it, a `page` of a passage (its id), the `reading` of this number
+         *     (from 1), the words from `first` to `last` (ids), or the word cards alone.
+         */
+        FilmPart: {
+            /** @default whole */
+            extent: components["schemas"]["Extent"];
+            /**
+             * Page
+             * @default
+             */
+            page: string;
+            /**
+             * Reading
+             * @default 0
+             */
+            reading: number;
+            /**
+             * First
+             * @default
+             */
+            first: string;
+            /**
+             * Last
+             * @default
+             */
+            last: string;
+        };
+        /**
+         * FilmVersion
+         * @description The four films that one take gives.
+         * @enum {string}
+         */
+        FilmVersion: "listen" | "echo" | "together" | "alone";
         /**
          * HoldAfter
          * @description After `word`, which ends at `at` (seconds of take time) in `take`, the lesson stands still for `seconds`;
@@ -3479,7 +3514,7 @@ export interface components {
              *       "listen"
              *     ]
              */
-            films_wanted: components["schemas"]["Version"][];
+            films_wanted: components["schemas"]["FilmVersion"][];
         };
         /**
          * Line
@@ -4086,11 +4121,11 @@ export interface components {
             found: number;
         };
         /**
-         * Shape
-         * @description The shape of the stage.
+         * Shown
+         * @description When a word card is shown.
          * @enum {string}
          */
-        Shape: "wide" | "square" | "tall";
+        Shown: "before the reading" | "when its word is reached" | "both times";
         /**
          * Slower
          * @description `[start, end)` of a take (seconds of take time) is heard at `pace` times the speed at which it was said.
@@ -4123,6 +4158,12 @@ export interface components {
              */
             even: boolean;
         };
+        /**
+         * StageShape
+         * @description The shape of the stage.
+         * @enum {string}
+         */
+        StageShape: "wide" | "square" | "tall";
         /**
          * Stands
          * @description Where a picture stands on its page.
@@ -4303,12 +4344,6 @@ export interface components {
             /** End */
             end: number;
         };
-        /**
-         * Version
-         * @description The four films that one take gives.
-         * @enum {string}
-         */
-        Version: "listen" | "echo" | "together" | "alone";
         /** Video */
         Video: {
             /** Id */
@@ -4404,7 +4439,7 @@ export interface components {
              */
             say_it: boolean;
             /** @default before the reading */
-            shown: components["schemas"]["wordtrail__core__plan__cards__Shown"];
+            shown: components["schemas"]["Shown"];
             /**
              * Drawing
              * @default []
@@ -4420,41 +4455,6 @@ export interface components {
             text: string;
             role: components["schemas"]["PartRole"];
         };
-        /**
-         * Shown
-         * @description The part of a lesson that a film shows: all of it, a `page` of a passage (its id), the `reading` of this number
-         *     (from 1), the words from `first` to `last` (ids), or the word cards alone.
-         */
-        wordtrail__core__film__model__Shown: {
-            /** @default whole */
-            extent: components["schemas"]["Extent"];
-            /**
-             * Page
-             * @default
-             */
-            page: string;
-            /**
-             * Reading
-             * @default 0
-             */
-            reading: number;
-            /**
-             * First
-             * @default
-             */
-            first: string;
-            /**
-             * Last
-             * @default
-             */
-            last: string;
-        };
-        /**
-         * Shown
-         * @description When a word card is shown.
-         * @enum {string}
-         */
-        wordtrail__core__plan__cards__Shown: "before the reading" | "when its word is reached" | "both times";
         /**
          * WordList
          * @description Words, parted by commas, line feeds or spaces, of which a lesson is made.
@@ -4891,7 +4891,7 @@ export interface components {
         ChooseFilmsInput: {
             choices: components["schemas"]["FilmChoicesInput"];
             /** Wanted */
-            wanted: components["schemas"]["VersionInput"][];
+            wanted: components["schemas"]["FilmVersionInput"][];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -5249,7 +5249,7 @@ export interface components {
              *       "last": ""
              *     }
              */
-            shown?: components["schemas"]["wordtrail__core__film__model__ShownInput"];
+            shown?: components["schemas"]["FilmPartInput"];
             /** @default full */
             think?: components["schemas"]["ThinkTimeInput"];
             echo_after?: components["schemas"]["EchoUnitInput"] | null;
@@ -5297,7 +5297,7 @@ export interface components {
              */
             talk?: boolean;
             /** @default wide */
-            shape?: components["schemas"]["wordtrail__core__film__model__ShapeInput"];
+            shape?: components["schemas"]["StageShapeInput"];
             /** @default 1080p */
             detail?: components["schemas"]["DetailInput"];
             /** @default paper */
@@ -5310,6 +5310,41 @@ export interface components {
              */
             signal?: boolean;
         };
+        /**
+         * FilmPart
+         * @description The part of a lesson that a film shows: all of it, a `page` of a passage (its id), the `reading` of this number
+         *     (from 1), the words from `first` to `last` (ids), or the word cards alone.
+         */
+        FilmPartInput: {
+            /** @default whole */
+            extent?: components["schemas"]["ExtentInput"];
+            /**
+             * Page
+             * @default
+             */
+            page?: string;
+            /**
+             * Reading
+             * @default 0
+             */
+            reading?: number;
+            /**
+             * First
+             * @default
+             */
+            first?: string;
+            /**
+             * Last
+             * @default
+             */
+            last?: string;
+        };
+        /**
+         * FilmVersion
+         * @description The four films that one take gives.
+         * @enum {string}
+         */
+        FilmVersionInput: "listen" | "echo" | "together" | "alone";
         /**
          * FindPage
          * @description Students find the page `turn_to` of the passage; the stage turns there and back.
@@ -5630,7 +5665,7 @@ export interface components {
          * @description A fresh organizer of a shape, for the first passage.
          */
         MakeOrganizerInput: {
-            shape: components["schemas"]["wordtrail__core__plan__organizers__ShapeInput"];
+            shape: components["schemas"]["ShapeInput"];
             /**
              * Columns
              * @default 2
@@ -6877,6 +6912,12 @@ export interface components {
             kind: "settle stretch";
         };
         /**
+         * Shape
+         * @description Charts that one can start from.
+         * @enum {string}
+         */
+        ShapeInput: "who, trouble, tries, end" | "beginning, middle, end" | "two to compare" | "cause and effect" | "order of events" | "summary from headings" | "chart of steps" | "rows and columns";
+        /**
          * ShowPage
          * @description A page is shown as its photo, or typeset.
          */
@@ -6903,6 +6944,12 @@ export interface components {
              */
             kind?: "show a sign";
         };
+        /**
+         * Shown
+         * @description When a word card is shown.
+         * @enum {string}
+         */
+        ShownInput: "before the reading" | "when its word is reached" | "both times";
         /**
          * SilenceWords
          * @description What is said between two moments of a take is not heard, or a tone in its place; its words light all the same.
@@ -6974,6 +7021,12 @@ export interface components {
              */
             kind: "split block";
         };
+        /**
+         * StageShape
+         * @description The shape of the stage.
+         * @enum {string}
+         */
+        StageShapeInput: "wide" | "square" | "tall";
         /**
          * StandPicture
          * @description A picture stands alone, beside the picture before it, or beside the text after it.
@@ -7197,12 +7250,6 @@ export interface components {
             kind: "use stretch";
         };
         /**
-         * Version
-         * @description The four films that one take gives.
-         * @enum {string}
-         */
-        VersionInput: "listen" | "echo" | "together" | "alone";
-        /**
          * WishCard
          * @description The teacher wants a word card of a word, as printed; `wanted` false takes that back.
          */
@@ -7281,7 +7328,7 @@ export interface components {
              */
             say_it?: boolean;
             /** @default before the reading */
-            shown?: components["schemas"]["wordtrail__core__plan__cards__ShownInput"];
+            shown?: components["schemas"]["ShownInput"];
             /**
              * Drawing
              * @default []
@@ -7343,53 +7390,6 @@ export interface components {
              */
             kind: "write on stage";
         };
-        /**
-         * Shape
-         * @description The shape of the stage.
-         * @enum {string}
-         */
-        wordtrail__core__film__model__ShapeInput: "wide" | "square" | "tall";
-        /**
-         * Shown
-         * @description The part of a lesson that a film shows: all of it, a `page` of a passage (its id), the `reading` of this number
-         *     (from 1), the words from `first` to `last` (ids), or the word cards alone.
-         */
-        wordtrail__core__film__model__ShownInput: {
-            /** @default whole */
-            extent?: components["schemas"]["ExtentInput"];
-            /**
-             * Page
-             * @default
-             */
-            page?: string;
-            /**
-             * Reading
-             * @default 0
-             */
-            reading?: number;
-            /**
-             * First
-             * @default
-             */
-            first?: string;
-            /**
-             * Last
-             * @default
-             */
-            last?: string;
-        };
-        /**
-         * Shown
-         * @description When a word card is shown.
-         * @enum {string}
-         */
-        wordtrail__core__plan__cards__ShownInput: "before the reading" | "when its word is reached" | "both times";
-        /**
-         * Shape
-         * @description Charts that one can start from.
-         * @enum {string}
-         */
-        wordtrail__core__plan__organizers__ShapeInput: "who, trouble, tries, end" | "beginning, middle, end" | "two to compare" | "cause and effect" | "order of events" | "summary from headings" | "chart of steps" | "rows and columns";
         /** Revision */
         Revision: {
             /** Revision */
@@ -7627,6 +7627,20 @@ export interface components {
             end: number;
         };
         /**
+         * HoldInFilm
+         * @description The film stands still at the gate `pause` (at lesson time `at`) from `start` to `end`, in video time.
+         */
+        HoldInFilm: {
+            /** Pause */
+            pause: string;
+            /** At */
+            at: number;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+        };
+        /**
          * Light
          * @description The word is lit on `[start, end)`. `sure` is false where the ear was in doubt.
          */
@@ -7719,8 +7733,8 @@ export interface components {
         /**
          * Stage
          * @description What a stage needs to show a lesson. `key` names this state of it; `think_seconds` are those that students have
-         *     at all pause points together, `video_seconds` how long the video will be; `texts` are those that can be written on
-         *     the stage, by their ids.
+         *     at all pause points together, `video_seconds` how long the film will be, `holds` where it stands still; `texts` are
+         *     those that can be written on the stage, by their ids.
          */
         Stage: {
             /** Key */
@@ -7734,6 +7748,8 @@ export interface components {
             think_seconds: number;
             /** Video Seconds */
             video_seconds: number;
+            /** Holds */
+            holds: components["schemas"]["HoldInFilm"][];
             /** Texts */
             texts: {
                 [key: string]: string;
@@ -8324,6 +8340,28 @@ export interface components {
             versions: components["schemas"]["Version"][];
         };
         /**
+         * Version
+         * @description One reading of a sentence: from `start` to `end` (seconds of take time, with the breath beside it), so many of
+         *     its words, so many slips. `choose` is what puts it into the place of the one that is heard (None: it is heard);
+         *     `put_back` what brought it here and can be taken back.
+         */
+        Version: {
+            /** Take */
+            take: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Read */
+            read: number;
+            /** Slips */
+            slips: number;
+            /** Heard */
+            heard: boolean;
+            choose: components["schemas"]["Replacement"] | null;
+            put_back: components["schemas"]["Replacement"] | null;
+        };
+        /**
          * Shorter
          * @description What could be cut of a take, and what is.
          */
@@ -8718,17 +8756,20 @@ export interface components {
             free: number;
         };
         /**
+         * FilmStop
+         * @description Why a film stands still.
+         * @enum {string}
+         */
+        FilmStop: "question" | "echo" | "count" | "shown";
+        /**
          * FilmTrail
-         * @description The stops of a film in their order, and where the voice is silent (from and to, as shares of the film).
+         * @description The stops of a film in their order, and where the voice is silent.
          */
         FilmTrail: {
             /** Stops */
             stops: components["schemas"]["StopOnTrail"][];
             /** Silent */
-            silent: [
-                number,
-                number
-            ][];
+            silent: components["schemas"]["SilentOnTrail"][];
         };
         /**
          * LengthOfFilm
@@ -8736,7 +8777,7 @@ export interface components {
          *     way in small.
          */
         LengthOfFilm: {
-            version: components["schemas"]["Version"];
+            version: components["schemas"]["FilmVersion"];
             /** Seconds */
             seconds: number;
             /** Bytes */
@@ -8750,7 +8791,7 @@ export interface components {
         MadeFilm: {
             /** Id */
             id: string;
-            version: components["schemas"]["Version"];
+            version: components["schemas"]["FilmVersion"];
             /** Kind */
             kind: string;
             /** Seconds */
@@ -8763,44 +8804,21 @@ export interface components {
             changed: string;
         };
         /**
-         * Stop
-         * @description One thing in the run: the part it belongs to, what it is called, how long it takes (seconds), the boards
-         *     and pause points in it. `movable`: its place can be changed.
+         * SilentOnTrail
+         * @description The voice is silent from `start` to `end` (shares of the film).
          */
-        Stop: {
-            /** Part */
-            part: string;
-            /** Name */
-            name: string;
-            /** Seconds */
-            seconds: number;
-            /**
-             * Boards
-             * @default []
-             */
-            boards: string[];
-            /**
-             * Points
-             * @default []
-             */
-            points: string[];
-            /**
-             * Reading
-             * @default
-             */
-            reading: string;
-            /**
-             * Movable
-             * @default true
-             */
-            movable: boolean;
+        SilentOnTrail: {
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
         };
         /**
          * StopOnTrail
          * @description A stop from `start` to `end` (shares of the film, from 0 to 1).
          */
         StopOnTrail: {
-            stop: components["schemas"]["Stop"];
+            stop: components["schemas"]["FilmStop"];
             /** Start */
             start: number;
             /** End */
@@ -8817,7 +8835,7 @@ export interface components {
          */
         FilmsWish: {
             /** Versions */
-            versions: components["schemas"]["VersionInput"][];
+            versions: components["schemas"]["FilmVersionInput"][];
             /**
              * Kind
              * @default mp4
@@ -8979,6 +8997,39 @@ export interface components {
         PlanView: {
             /** Run */
             run: components["schemas"]["Stop"][];
+        };
+        /**
+         * Stop
+         * @description One thing in the run: the part it belongs to, what it is called, how long it takes (seconds), the boards
+         *     and pause points in it. `movable`: its place can be changed.
+         */
+        Stop: {
+            /** Part */
+            part: string;
+            /** Name */
+            name: string;
+            /** Seconds */
+            seconds: number;
+            /**
+             * Boards
+             * @default []
+             */
+            boards: string[];
+            /**
+             * Points
+             * @default []
+             */
+            points: string[];
+            /**
+             * Reading
+             * @default
+             */
+            reading: string;
+            /**
+             * Movable
+             * @default true
+             */
+            movable: boolean;
         };
         /**
          * Suggestions
@@ -9829,8 +9880,8 @@ export interface operations {
             query?: {
                 take?: string;
                 since?: string;
-                film?: components["schemas"]["Version"] | null;
-                shape?: components["schemas"]["Shape"];
+                film?: components["schemas"]["FilmVersion"] | null;
+                shape?: components["schemas"]["StageShape"];
             };
             header?: never;
             path: {
@@ -11652,7 +11703,7 @@ export interface operations {
     media_lesson_sound_lessons__lesson__sound_get: {
         parameters: {
             query?: {
-                film?: components["schemas"]["Version"] | null;
+                film?: components["schemas"]["FilmVersion"] | null;
             };
             header?: never;
             path: {

@@ -13,19 +13,20 @@ export function stageFrom(answer: Schemas['StageChange'], before: Stage | undefi
   return before && { ...patched(before, answer.changes), key: answer.key }
 }
 
-/** Layout and cue sheet of a lesson at a revision, or of one take as it was recorded; large, so only while `wanted`.
+/** Layout and cue sheet of a lesson at a revision, of one of its films, or of one take as it was recorded; large, so only while `wanted`.
  * Once it is here, only what changed of it is fetched. */
 export function useStage(
   lesson: Ref<string>,
   revision: Ref<unknown>,
   take?: Ref<string>,
   wanted: Ref<boolean> = ref(true),
+  film?: Ref<Schemas['FilmVersion'] | undefined>,
 ) {
   let last: { lesson: string; stage: Stage } | undefined
 
-  async function fetchStage(id: string, heard: string): Promise<Stage> {
+  async function fetchStage(id: string, heard: string, version?: Schemas['FilmVersion']): Promise<Stage> {
     const before = last?.lesson === id ? last.stage : undefined
-    const query = { take: heard, since: before?.key ?? '' }
+    const query = { take: heard, since: before?.key ?? '', film: version }
     const get = (since: string) =>
       ask(
         client.GET('/api/lessons/{lesson}/stage', {
@@ -41,8 +42,8 @@ export function useStage(
     enabled: wanted,
     shallow: true,
     structuralSharing: false,
-    queryKey: computed(() => ['stage', lesson.value, revision.value, take?.value ?? '']),
-    queryFn: () => fetchStage(lesson.value, take?.value ?? ''),
+    queryKey: computed(() => ['stage', lesson.value, revision.value, take?.value ?? '', film?.value]),
+    queryFn: () => fetchStage(lesson.value, take?.value ?? '', film?.value),
     placeholderData: keepPreviousData,
     // What found no way is asked for again; what is not there is not.
     retry: (count, fault) => count < 2 && isPassing(Problem.of(fault).status),

@@ -2,6 +2,7 @@
 import { computed, useId } from 'vue'
 import type { Schemas } from '@/api/client'
 import type { CueSheet, StageState } from './cueReader'
+import StageSign from './StageSign.vue'
 import StageSignpost from './StageSignpost.vue'
 import StagePanels from './StagePanels.vue'
 import StageStrokes from './StageStrokes.vue'
@@ -26,6 +27,8 @@ const props = withDefaults(
     live?: boolean
     /** Where picture files are fetched from. */
     pictures?: string
+    /** What it is drawn in. */
+    colours?: Schemas['Colours']
   }>(),
   {
     sheet: undefined,
@@ -33,6 +36,7 @@ const props = withDefaults(
     chosen: undefined,
     label: 'Page of the passage',
     pictures: '/api/pictures/',
+    colours: 'paper',
   },
 )
 const emit = defineEmits<{ choose: [word: string, extend: boolean] }>()
@@ -98,6 +102,11 @@ const parts = computed(() => page.value.parts.filter((part) => props.state.parts
 const signpost = computed(() =>
   props.layout.signposts.find((candidate) => candidate.id === props.state.signpost),
 )
+const sign = computed(() => props.layout.signs.find((one) => one.id === props.state.signpost))
+const held = computed(() => {
+  const gate = props.sheet?.gates.find((one) => one.pause === props.state.gate)
+  return gate ? gate.think_seconds + (gate.answer_seconds ?? 0) : 0
+})
 const titleTrail = computed(() => {
   const { pieces } = page.value
   const bottom =
@@ -133,6 +142,7 @@ function choose(event: MouseEvent, word: string) {
     class="stage-page font-passage block h-full w-full bg-white"
     :role="live ? 'group' : 'img'"
     :aria-label="label"
+    :data-colours="colours"
     text-rendering="geometricPrecision"
     xml:space="preserve"
   >
@@ -151,7 +161,8 @@ function choose(event: MouseEvent, word: string) {
       <image :href="`${pictures}${picture.file}`" width="1" height="1" preserveAspectRatio="none" />
     </svg>
     <StagePanels v-for="part in parts" :key="part.id" :panels="part.panels ?? []" />
-    <g :style="page.photo ? 'mix-blend-mode: multiply' : ''">
+    <!-- A photo is of paper, whatever the stage is drawn in. -->
+    <g :style="page.photo ? 'mix-blend-mode: multiply' : ''" :data-colours="page.photo ? 'paper' : undefined">
       <rect
         v-for="(h, i) in highlights"
         :key="`h${i}`"
@@ -232,6 +243,7 @@ function choose(event: MouseEvent, word: string) {
       :look="look"
       :state="state"
     />
+    <StageSign v-if="sign" :sign="sign" :waited="waited" :whole="held" />
     <template v-if="state.pointer">
       <defs>
         <radialGradient :id="`spot${id}`">

@@ -13,10 +13,6 @@ const answered = computed(() => props.state.parts.includes(`${props.signpost.id}
 const body = computed(() => props.signpost.y + props.signpost.header)
 const used = computed(() => stonesUsed(props.signpost, props.waited))
 const radius = computed(() => props.look.stone)
-const tip = computed(() => {
-  const { x, y, header, tip } = props.signpost
-  return `M ${x + 14} ${y} L ${x} ${y} L ${x - tip} ${y + header / 2} L ${x} ${y + header} L ${x + 14} ${y + header} Z`
-})
 </script>
 
 <template>
@@ -47,7 +43,7 @@ const tip = computed(() => {
       fill="var(--color-white)"
     />
     <rect :x="signpost.x + 2" :y="body" :width="signpost.width - 4" height="14" fill="var(--color-white)" />
-    <path :d="tip" fill="var(--color-lake)" />
+    <polygon :points="signpost.tip.join(' ')" fill="var(--color-lake)" />
     <g v-if="lit" data-stone :data-word="state.lit">
       <rect
         :x="lit.x"

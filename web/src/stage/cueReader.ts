@@ -15,6 +15,8 @@ export interface CueSheet {
   signposts?: readonly { signpost: string; start: number; end: number }[]
   reveals?: readonly { part: string; at: number; gate?: string; wait?: number }[]
   beats?: readonly { part: string; gate: string; start: number; end: number }[]
+  /** The light's way while the lesson stands still: from when to when, counted from there. */
+  gate_lights?: readonly { word: string; gate: string; start: number; end: number }[]
   /** Where the teacher points: seconds from `at`, x and y of each place in turn. */
   pointings?: readonly { at: number; page: number; path: readonly number[] }[]
   /** When the stage moves to which part of a page: left, top, width, height. */
@@ -130,10 +132,13 @@ export function stateAt(sheet: CueSheet, time: number, gate = '', waited = 0): S
     return (place === stands && waited >= (wait ?? 0)) || isPast(place, at)
   }
 
+  const litAt = (sheet.gate_lights ?? []).find(
+    (one) => one.gate === gate && one.start <= waited && waited < one.end,
+  )
   const page = heldAt && (heldAt.page ?? -1) >= 0 ? heldAt.page! : (turn?.page ?? 0)
   return {
     page,
-    lit: last && time < last.end && !gate ? last.word : '',
+    lit: gate ? (litAt?.word ?? '') : last && time < last.end ? last.word : '',
     passed,
     marks: sheet.drawings.flatMap((drawing) => {
       const progress = drawn(drawing)

@@ -19,6 +19,8 @@ export interface Span {
 interface Options {
   /** Whether pause points stop the player. */
   gates?: boolean
+  /** Whether it goes on from them by itself, as a film does. */
+  film?: boolean
   /** What is passed over, unless just that is played. */
   skips?: Readonly<Ref<readonly Span[]>>
   /** What is silent. */
@@ -138,14 +140,20 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
 
   function wait() {
     const here = sheet.value?.gates.find((one) => one.pause === gate.value)
+    if (frozen.value) return
     waited.value = (performance.now() - gateSince) / 1000
-    if (here?.auto && waited.value >= here.think_seconds + (here.answer_seconds ?? 0)) play()
+    if (
+      here &&
+      (here.auto || options.film) &&
+      waited.value >= here.think_seconds + (here.answer_seconds ?? 0)
+    )
+      play()
   }
 
   /** Seconds at the gate as the stage sees them: the answer comes when it is asked for. */
   const seen = computed(() => {
     const here = sheet.value?.gates.find((one) => one.pause === gate.value)
-    if (!here || here.auto) return waited.value
+    if (!here || here.auto || options.film) return waited.value
     return answering.value
       ? here.think_seconds + waited.value
       : Math.min(waited.value, here.think_seconds - 0.001)
@@ -158,7 +166,43 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
     waited.value = 0
   }
 
+  /** Of a film, whether it is stopped where it stands still. */
+  const frozen = ref(false)
+
+  /** Stand at a gate, after so many seconds there. */
+  function standAt(pause: string, at: number, seconds: number, still: boolean) {
+    seek(at)
+    passedGates.value = gatesBefore(pause)
+    stopAtGate(pause, at)
+    waited.value = seconds
+    gateSince = performance.now() - seconds * 1000
+    frozen.value = still
+  }
+
+  /** The gates that come before one. */
+  function gatesBefore(pause: string): Set<string> {
+    const gates = sheet.value?.gates ?? []
+    return new Set(
+      gates
+        .slice(
+          0,
+          Math.max(
+            0,
+            gates.findIndex((one) => one.pause === pause),
+          ),
+        )
+        .map((g) => g.pause),
+    )
+  }
+
+  function toggleFilm() {
+    if (!gate.value) return playing.value ? audio.pause() : play()
+    frozen.value = !frozen.value
+    gateSince = performance.now() - waited.value * 1000
+  }
+
   function stopAtGate(pause: string, at: number) {
+    frozen.value = false
     audio.pause()
     audio.currentTime = at
     time.value = at
@@ -229,7 +273,10 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
     ),
     play,
     pause: () => audio.pause(),
-    toggle: () => (playing.value ? audio.pause() : play()),
+    toggle: () => (options.film ? toggleFilm() : playing.value ? audio.pause() : play()),
+    standAt,
+    /** Whether a film goes on, also while it stands at a gate. */
+    running: computed(() => playing.value || (!!gate.value && !frozen.value)),
     seek,
     /** Just this stretch; also what is passed over in the lesson, unless that is `skipping`. */
     playFromTo(from: number, to: number, how: { skipping?: boolean } = {}) {

@@ -6,6 +6,7 @@ export type LaidPage = Schemas['LaidPage']
 export type WordBox = Schemas['WordBox']
 export type LaidMark = Schemas['LaidMark']
 export type Signpost = Schemas['Signpost']
+export type Sign = Schemas['Sign']
 export type LaidStroke = Schemas['LaidStroke']
 export type Look = Schemas['Look']
 export type Piece = Schemas['SetPiece']
@@ -145,13 +146,13 @@ export function footpathOf(points: readonly number[]): string {
 }
 
 /** How many thinking stones are used up after `waited` seconds. */
-export function stonesUsed(signpost: Signpost, waited: number): number {
-  if (signpost.think_seconds <= 0) return 0
-  return Math.min(
-    signpost.stones.length,
-    Math.floor((signpost.stones.length * waited) / signpost.think_seconds + 1e-9),
-  )
-}
+/** How many thinking stones are used up after `waited` seconds. */
+export const stonesUsed = (signpost: Pick<Signpost, 'stones' | 'think_seconds'>, waited: number) =>
+  stonesUsedOf(signpost.stones.length, waited, signpost.think_seconds)
+
+/** How many of `count` stones are used up after `waited` of so many seconds. */
+export const stonesUsedOf = (count: number, waited: number, seconds: number) =>
+  seconds > 0 ? Math.min(count, Math.floor((count * waited) / seconds + 1e-9)) : 0
 
 export const weightOf = (style: string) => (style.includes('bold') ? 700 : 400)
 export const slantOf = (style: string) => (style.includes('italic') ? 'italic' : 'normal')

@@ -1,57 +1,126 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ask, client, type Schemas } from '@/api/client'
+import { ask, client } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
-import JobPanel from './JobPanel.vue'
-import ReadThrough from './ReadThrough.vue'
 import { useKeys } from '@/parts/keys'
-import { clock, duration, megabytes } from '@/parts/words'
+import { clock, megabytes } from '@/parts/words'
 import { usePlayer } from '@/stage/player'
 import StagePage from '@/stage/StagePage.vue'
+import ReadThrough from './ReadThrough.vue'
+import FilmCard from './video/FilmCard.vue'
+import FilmJob from './video/FilmJob.vue'
+import FilmSettings from './video/FilmSettings.vue'
+import FilmTrail from './video/FilmTrail.vue'
+import MadeFilms from './video/MadeFilms.vue'
+import { filmTime, placeAt } from './video/filmTime'
+import { filmOf, FILMS, nameOf, useFilms, type Choices, type Version } from './video/films'
 
 const lesson = useLesson()
 const view = lesson.view
+const choices = computed(() => view.value.lesson.films)
+const wanted = computed(() => view.value.lesson.films_wanted)
+const shown = ref<Version>(wanted.value[0] ?? 'listen')
+const { films, planned, made } = useFilms()
 const stage = useStage(
   lesson.id,
   computed(() => [view.value.revision, view.value.take_in_use]),
+  undefined,
+  undefined,
+  shown,
 )
-const ready = computed(() => !!stage.value?.edits.clips.length)
-const job = computed(() => lesson.activeJob('video'))
+const ready = computed(
+  () => !!stage.value && (!!stage.value.edits.clips.length || !!stage.value.holds.length),
+)
+const jobs = computed(() =>
+  view.value.jobs
+    .filter((job) => job.kind === 'video' && ['waiting', 'running'].includes(job.state))
+    .reverse(),
+)
 const last = computed(() => lesson.lastJob('video'))
-const video = computed(() => view.value.video)
-const previewing = ref(false)
+const playing = ref(false)
 const player = usePlayer(
   computed(() =>
-    ready.value && previewing.value
-      ? `/api/lessons/${lesson.id.value}/sound?revision=${view.value.revision}`
+    ready.value && playing.value && stage.value!.edits.clips.length
+      ? `/api/lessons/${lesson.id.value}/sound?film=${shown.value}&state=${encodeURIComponent(stage.value!.key.slice(0, 60))}`
       : '',
   ),
   computed(() => stage.value?.sheet),
-  { gates: true },
+  { gates: true, film: true },
 )
-const holdOf = (gate: Schemas['Gate']) => gate.think_seconds + gate.answer_seconds
-/** Where the film would be: each gate holds it for its own time. */
-const filmTime = computed(() => {
-  const passed = stage.value?.sheet.gates.filter((one) => player.passed.value.has(one.pause)) ?? []
-  const waiting = stage.value?.sheet.gates.find((one) => one.pause === player.gate.value)
-  const held = passed.reduce((sum, one) => sum + (one === waiting ? 0 : holdOf(one)), 0)
-  return player.time.value + held + Math.min(player.waited.value, waiting ? holdOf(waiting) : 0)
-})
-const fileName = computed(
-  () => `${view.value.lesson.passages[0]!.title.replace(/[^\w’' -]/g, '') || 'lesson'}`,
+const now = computed(() =>
+  filmTime(
+    stage.value?.holds ?? [],
+    { time: player.time.value, gate: player.gate.value, waited: player.waited.value },
+    player.passed.value,
+  ),
 )
+const length = computed(() => stage.value?.video_seconds ?? 0)
+const trail = computed(() => planned(shown.value)?.trail)
+/** How wide the stage is for each unit of its height. */
+const ratio = computed(() => (stage.value ? stage.value.layout.width / stage.value.layout.height : 16 / 9))
 
-const counted = (count: number, name: string) => `${count} ${name}${count === 1 ? '' : 's'}`
-const fileOf = (file: string) =>
-  `/api/videos/${video.value!.id}/${file}?name=${encodeURIComponent(fileName.value)}.${file.split('.')[1]}`
+function seek(at: number) {
+  const place = placeAt(stage.value?.holds ?? [], Math.min(Math.max(0, at), length.value))
+  const still = !player.running.value
+  if (place.gate) player.standAt(place.gate, place.time, place.waited, still)
+  else {
+    const running = player.playing.value
+    player.seek(place.time)
+    if (running) player.play()
+  }
+}
+
+function seekAt(event: PointerEvent) {
+  const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
+  seek(((event.clientX - box.left - 8) / (box.width - 16)) * length.value)
+}
+
+function show(version: Version) {
+  if (version === shown.value) return
+  player.pause()
+  playing.value = false
+  shown.value = version
+  player.seek(0)
+}
+
+function play() {
+  playing.value = true
+  player.toggle()
+}
+
+const choose = (chosen: Choices) =>
+  lesson.send({ kind: 'choose films', choices: chosen, wanted: [...wanted.value] })
+
+function want(version: Version, on: boolean) {
+  const rest = wanted.value.filter((one) => one !== version)
+  const all = FILMS.map((one) => one.version).filter((one) => rest.includes(one) || (on && one === version))
+  void lesson.send({ kind: 'choose films', choices: choices.value, wanted: all })
+}
+
+/** Those that are ticked, and not made as they are now. */
+const toMake = computed(() =>
+  wanted.value.filter(
+    (version) =>
+      !jobs.value.some((job) => filmOf(job).version === version) &&
+      (made(version).find((one) => one.kind === kind.value)?.changed ?? 'not made') !== '',
+  ),
+)
+const kind = ref<'mp4' | 'webm' | 'm4a' | 'opus'>('mp4')
+const needed = computed(() => toMake.value.reduce((sum, one) => sum + (planned(one)?.bytes ?? 0), 0))
+const fits = computed(() => !films.value || needed.value * 2 <= films.value.free)
+const deed = computed(() => {
+  const [only] = toMake.value
+  if (toMake.value.length === 1) return `Make ${nameOf(only!)}`
+  return `Make ${toMake.value.length} films`
+})
 
 async function make() {
   try {
     await ask(
-      client.POST('/api/lessons/{lesson}/video', {
+      client.POST('/api/lessons/{lesson}/films', {
         params: { path: { lesson: lesson.id.value } },
-        body: { size: '1080p' },
+        body: { versions: [...toMake.value], kind: kind.value, steady: false },
       }),
     )
     await lesson.refresh()
@@ -59,101 +128,140 @@ async function make() {
     lesson.report(fault)
   }
 }
-
-function preview() {
-  previewing.value = true
-  player.toggle()
-}
-useKeys({ space: preview, b: () => player.back() })
+useKeys({ space: play, b: () => player.back() })
 </script>
 
 <template>
   <Teleport to="#screen-actions">
     <button
-      v-if="ready && !video?.newest"
+      v-if="ready && toMake.length"
       class="button button-main"
       type="button"
-      :disabled="!!job"
+      :disabled="!fits"
       @click="make"
     >
-      {{ video ? 'Make the video again' : 'Make the video' }}
+      {{ deed }}
     </button>
-    <RouterLink v-if="video" class="button" :class="video.newest ? 'button-main' : ''" :to="{ name: 'share' }"
+    <RouterLink
+      v-if="view.video"
+      class="button"
+      :class="toMake.length ? '' : 'button-main'"
+      :to="{ name: 'share' }"
       >Go to Share</RouterLink
     >
   </Teleport>
-  <div v-if="stage && ready" class="flex min-h-0 flex-1 flex-col gap-3">
-    <ReadThrough />
-    <div class="flex min-h-0 flex-1 justify-center">
-      <video
-        v-if="video?.newest && !job"
-        class="panel aspect-video max-h-full max-w-full bg-white"
-        controls
-        preload="metadata"
-        :src="`/api/videos/${video.id}/video.mp4`"
-        :poster="`/api/videos/${video.id}/poster.jpg`"
-      >
-        <track kind="captions" srclang="en" label="English" :src="`/api/videos/${video.id}/captions.vtt`" />
-      </video>
-      <div v-else class="panel aspect-video h-full max-w-full overflow-hidden narrow:h-auto narrow:w-full">
-        <StagePage
-          v-if="player.state.value"
-          :layout="stage.layout"
-          :state="player.state.value"
-          :sheet="stage.sheet"
-          :waited="player.waited.value"
-          signposts
-        />
+  <div v-if="stage && ready" class="flex min-h-0 flex-1 gap-5 narrow:flex-col">
+    <div class="flex min-w-0 flex-1 flex-col gap-3">
+      <ReadThrough />
+      <div class="stage-box flex min-h-[240px] flex-1 items-center justify-center">
+        <div
+          class="panel max-h-full overflow-hidden"
+          :style="{ aspectRatio: String(ratio), width: `min(100cqw, ${ratio} * 100cqh)` }"
+        >
+          <StagePage
+            v-if="player.state.value"
+            :layout="stage.layout"
+            :state="player.state.value"
+            :sheet="stage.sheet"
+            :waited="player.waited.value"
+            :colours="choices.colours"
+            signposts
+          />
+        </div>
       </div>
-    </div>
-    <JobPanel v-if="job" :job="job" />
-    <section v-else class="panel flex min-h-[76px] flex-wrap items-center gap-x-5 gap-y-2 px-5 py-3">
-      <template v-if="video?.newest">
-        <div>
-          <h2 class="font-bold">Your video is ready</h2>
-          <p class="text-[14px] text-quiet">
-            {{ duration(video.seconds) }} · 1920 × 1080 · {{ megabytes(video.size) }}
-          </p>
-        </div>
-        <div class="ml-auto flex flex-wrap gap-2">
-          <a class="button button-main" :href="fileOf('video.mp4')" download>Download the video (MP4)</a>
-          <a class="button" :href="fileOf('captions.vtt')" download>Captions (WebVTT)</a>
-          <a class="button" :href="fileOf('poster.jpg')" download>Poster picture</a>
-        </div>
-      </template>
-      <template v-else>
-        <button class="button min-w-[110px]" type="button" @click="preview">
-          {{ player.playing.value ? 'Stop' : player.gate.value ? 'Go on' : 'See it run' }}
+      <div class="flex items-center gap-3">
+        <button class="button button-main min-w-[84px]" type="button" @click="play">
+          {{ player.running.value ? 'Stop' : 'Play' }}
         </button>
-        <span class="tabular-nums text-quiet">{{ clock(filmTime) }} of {{ clock(stage.video_seconds) }}</span>
-        <p class="min-w-0 flex-1 text-[14px]">
-          <template v-if="video"
-            >You changed the lesson since its last video. This is how it looks now:
-          </template>
-          a title card, {{ counted(stage.layout.pages.length - 1, 'page') }},
-          {{ counted(new Set(stage.layout.marks.map((mark) => mark.id)).size, 'mark') }},
-          {{ counted(stage.sheet.gates.filter((one) => one.kind !== 'hold').length, 'pause point') }} with
-          {{ duration(stage.think_seconds) }} to think. The video will be
-          {{ duration(stage.video_seconds) }} long, 1920 × 1080, with captions.
-        </p>
-        <a v-if="video" class="button" :href="fileOf('video.mp4')" download>Download the older video</a>
-      </template>
-      <p v-if="player.preparing.value" role="status" class="w-full text-quiet">
+        <div
+          class="min-w-0 flex-1 cursor-pointer rounded-panel"
+          role="slider"
+          tabindex="0"
+          aria-label="Where you are in the film"
+          aria-valuemin="0"
+          :aria-valuemax="Math.round(length)"
+          :aria-valuenow="Math.round(now)"
+          :aria-valuetext="`${clock(now)} of ${clock(length)}`"
+          @pointerdown="seekAt"
+          @keydown.left.prevent="seek(now - 5)"
+          @keydown.right.prevent="seek(now + 5)"
+          @keydown.home.prevent="seek(0)"
+        >
+          <FilmTrail v-if="trail" :trail="trail" :share="length ? now / length : 0" :height="36" />
+        </div>
+        <span class="tabular-nums text-quiet">{{ clock(now) }} of {{ clock(length) }}</span>
+        <MadeFilms :made="made(shown)" />
+      </div>
+      <p v-if="player.preparing.value" role="status" class="text-quiet">
         The sound is being made. It begins in a moment.
       </p>
-      <p v-if="player.fault.value" role="alert" class="w-full text-signal">{{ player.fault.value }}</p>
+      <p v-if="player.fault.value" role="alert" class="text-signal">{{ player.fault.value }}</p>
+      <p v-if="!fits && films" role="alert" class="text-signal">
+        About {{ megabytes(needed * 2) }} are needed while they are made, and {{ megabytes(films.free) }} are
+        free on this computer’s disk. Free some space, or make fewer films at once.
+      </p>
+      <FilmJob
+        v-for="job in jobs"
+        :key="job.id"
+        :job="job"
+        :seconds="planned(filmOf(job).version as Version)?.seconds ?? 0"
+        :shape="choices.shape"
+        :detail="choices.detail"
+      />
       <p
-        v-if="!video?.newest && last && (last.state === 'failed' || last.state === 'cancelled')"
+        v-if="!jobs.length && last && ['failed', 'cancelled'].includes(last.state)"
         role="status"
-        class="w-full text-[14px] text-quiet"
+        class="text-[14px] text-quiet"
       >
         {{ last.message || 'Stopped, as you asked.' }}
       </p>
-    </section>
+      <section aria-label="Films" class="flex flex-col gap-2">
+        <h2 class="text-[15px] font-bold">Four films from one take. Tick those you want.</h2>
+        <div class="grid grid-cols-4 gap-3 narrow:grid-cols-2">
+          <FilmCard
+            v-for="film in FILMS"
+            :key="film.version"
+            :model-value="wanted.includes(film.version)"
+            :name="film.name"
+            :does="film.does"
+            :planned="planned(film.version)"
+            :made="made(film.version)"
+            :job="jobs.find((job) => filmOf(job).version === film.version)"
+            :shown="shown === film.version"
+            @update:model-value="want(film.version, $event)"
+            @show="show(film.version)"
+          />
+        </div>
+      </section>
+    </div>
+    <aside
+      class="flex w-[300px] shrink-0 flex-col gap-4 overflow-y-auto pr-1 narrow:w-full"
+      aria-label="How the films are made"
+    >
+      <FilmSettings :version="shown" :choices="choices" @choose="choose" />
+      <label class="block text-[14px]"
+        ><span class="text-quiet">File</span>
+        <select v-model="kind" class="field mt-1 py-1.5">
+          <option value="mp4">MP4, plays everywhere</option>
+          <option value="webm">WebM, an open format</option>
+          <option value="m4a">Sound alone, M4A with chapters</option>
+          <option value="opus">Sound alone, Opus</option>
+        </select>
+      </label>
+      <p v-if="toMake.length && needed" class="text-[13px] text-quiet">
+        About {{ megabytes(needed) }} {{ toMake.length > 1 ? 'in all' : '' }}
+      </p>
+    </aside>
   </div>
   <section v-else-if="stage" class="panel flex flex-1 flex-col items-center justify-center gap-2 text-center">
-    <p class="text-[18px] font-bold">A video needs a reading.</p>
+    <p class="text-[18px] font-bold">A film needs a reading.</p>
     <p class="text-quiet">Record the passage first, or hand in a sound file.</p>
     <RouterLink class="button button-main mt-3" :to="{ name: 'record' }">Go to Record</RouterLink>
   </section>
 </template>
+
+<style scoped>
+.stage-box {
+  container-type: size;
+}
+</style>

@@ -14,8 +14,8 @@ from wordtrail.core.film.model import (
     SLOWEST_TOGETHER,
     Extent,
     FilmChoices,
-    Shown,
-    Version,
+    FilmPart,
+    FilmVersion,
 )
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.tidy import within
@@ -27,7 +27,7 @@ class ChooseFilms(ScreenCommand):
 
     label: ClassVar[str] = "choosing films"
     choices: FilmChoices
-    wanted: tuple[Version, ...]
+    wanted: tuple[FilmVersion, ...]
     kind: Literal["choose films"] = "choose films"
 
     def apply(self, lesson: Lesson) -> Lesson:
@@ -44,16 +44,16 @@ class ChooseFilms(ScreenCommand):
         return replace(lesson, films=choices, films_wanted=tuple(dict.fromkeys(self.wanted)))
 
 
-def _checked(lesson: Lesson, shown: Shown) -> Shown:
+def _checked(lesson: Lesson, shown: FilmPart) -> FilmPart:
     """A part that is there, without what belongs to other kinds of parts."""
     if shown.extent is Extent.PAGE:
         if shown.page not in {page.id for passage in lesson.passages for page in passage.pages}:
             raise LessonError("This page is not in the lesson any more.", advice="Choose another page.")
-        return Shown(Extent.PAGE, page=shown.page)
+        return FilmPart(Extent.PAGE, page=shown.page)
     if shown.extent is Extent.STRETCH:
         if not lesson.run(shown.first, shown.last):
             raise LessonError("These words are not in the lesson any more.", advice="Choose others.")
-        return Shown(Extent.STRETCH, first=shown.first, last=shown.last)
+        return FilmPart(Extent.STRETCH, first=shown.first, last=shown.last)
     if shown.extent is Extent.READING:
-        return Shown(Extent.READING, reading=int(within(shown.reading, 1, 9, "The reading")))
-    return Shown(shown.extent)
+        return FilmPart(Extent.READING, reading=int(within(shown.reading, 1, 9, "The reading")))
+    return FilmPart(shown.extent)

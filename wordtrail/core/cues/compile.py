@@ -19,7 +19,7 @@ from wordtrail.core.direct.director import course_of
 from wordtrail.core.direct.heard import heard_of, said_in
 from wordtrail.core.direct.stops import silences_replaced, stops_in
 from wordtrail.core.edit.edit_list import Clip, EditList, Mute
-from wordtrail.core.film.model import AS_READ, LONGEST_LEAD, Film, Version
+from wordtrail.core.film.model import AS_READ, LONGEST_LEAD, Film, FilmVersion
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.layout.signs import READ_ALONE
 from wordtrail.core.lesson.boards import script
@@ -76,12 +76,12 @@ def compile_cues(
     course = course_of(lesson, trails, layout, edits, heard)
     stopping = stops(lesson, heard, layout, course)
     gates, walk = with_hold_gates(stopping.gates, lesson, edits, heard.speech), tuple[GateLight, ...]()
-    if film.version is Version.ECHO:
+    if film.version is FilmVersion.ECHO:
         gates, walk = with_echoes(gates, lesson, layout, heard, spoken, course.turns, film.choices)
-    elif film.version is Version.TOGETHER:
+    elif film.version is FilmVersion.TOGETHER:
         gates = with_counts(gates, lesson, layout, heard, spoken)
     stopping = replace(stopping, gates=gates)
-    lead = film.choices.lead if film.version is Version.TOGETHER else 0.0
+    lead = film.choices.lead if film.version is FilmVersion.TOGETHER else 0.0
     thinking = {gate.shows: gate.think_seconds for gate in stopping.gates}
     placed = placed_by_hand(lesson, edits)
     drawn = undisturbed(lesson, drawings(lesson, heard, thinking, placed), stopping.gates, placed)

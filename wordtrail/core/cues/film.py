@@ -7,6 +7,7 @@ captions, its length) has it from here.
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import dataclass
 from itertools import pairwise
 
 from wordtrail.core.cues.model import Caption, CueSheet, StageState
@@ -17,6 +18,26 @@ from wordtrail.core.edit.edit_list import Hold, held
 def holds_of(sheet: CueSheet, *, signal: bool = False) -> tuple[Hold, ...]:
     """The video's holds: each gate for its think time and its answer; with a `signal` where students are asked."""
     return tuple(Hold(gate.at, gate.hold, signal and not gate.auto) for gate in sheet.gates)
+
+
+@dataclass(frozen=True, slots=True)
+class HoldInFilm:
+    """The film stands still at the gate `pause` (at lesson time `at`) from `start` to `end`, in video time."""
+
+    pause: str
+    at: float
+    start: float
+    end: float
+
+
+def holds_in_film(sheet: CueSheet) -> tuple[HoldInFilm, ...]:
+    """Where the film stands still, in order."""
+    found, passed = [], 0.0
+    for gate in sheet.gates:
+        start = gate.at + passed
+        passed += gate.hold
+        found.append(HoldInFilm(gate.pause, gate.at, round(start, 4), round(start + gate.hold, 4)))
+    return tuple(found)
 
 
 def video_seconds(sheet: CueSheet) -> float:

@@ -16,7 +16,7 @@ from wordtrail.core.direct.passes import Passes
 from wordtrail.core.direct.quoted import quoted_in_talk
 from wordtrail.core.edit.edit_list import ROOM, Clip, EditList
 from wordtrail.core.edit.parting import Change, parted
-from wordtrail.core.film.model import OWN_RATES, SLOWEST_TOGETHER, Extent, Film, Version
+from wordtrail.core.film.model import OWN_RATES, SLOWEST_TOGETHER, Extent, Film, FilmVersion
 from wordtrail.core.lesson.boards import boards, script
 from wordtrail.core.lesson.left_out import as_filmed, words_shown
 from wordtrail.core.lesson.model import Lesson
@@ -45,10 +45,10 @@ def film_edits(lesson: Lesson, trails: Mapping[str, Trail], film: Film) -> EditL
     edits = edit_list_of(as_filmed(lesson, film), trails)
     pieces = _pieces(lesson, trails, edits, film)
     edits = edits.without(_unwanted(pieces, edits))
-    if film.version not in (Version.TOGETHER, Version.ALONE):
+    if film.version not in (FilmVersion.TOGETHER, FilmVersion.ALONE):
         return edits
     runs = reading_runs(as_filmed(lesson, film), trails, edits)
-    if film.version is Version.TOGETHER:
+    if film.version is FilmVersion.TOGETHER:
         return _changed(edits, runs, lambda run, clip: replace(clip, pace=clip.pace * _together(film)))
     return _changed(edits, runs, lambda run, clip: replace(clip, silent=True, pace=_own_pace(clip, run, film)))
 

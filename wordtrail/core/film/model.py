@@ -8,7 +8,7 @@ from enum import StrEnum
 from wordtrail.core.edit.holds import Echo
 
 
-class Version(StrEnum):
+class FilmVersion(StrEnum):
     """The four films that one take gives."""
 
     LISTEN = "listen"
@@ -21,7 +21,7 @@ class Version(StrEnum):
     """Students read by the light; the voice is silent where it reads."""
 
 
-class Shape(StrEnum):
+class StageShape(StrEnum):
     """The shape of the stage."""
 
     WIDE = "wide"
@@ -90,7 +90,7 @@ class Extent(StrEnum):
 
 
 @dataclass(frozen=True, slots=True)
-class Shown:
+class FilmPart:
     """The part of a lesson that a film shows: all of it, a `page` of a passage (its id), the `reading` of this number
     (from 1), the words from `first` to `last` (ids), or the word cards alone."""
 
@@ -113,7 +113,7 @@ LONGEST_LEAD = 0.4
 OWN_RATES = (20.0, 250.0)
 """Words a minute, between which students may read by the light; 0: as it was read."""
 
-WHOLE_LESSON = Shown()
+WHOLE_LESSON = FilmPart()
 
 
 @dataclass(frozen=True, slots=True)
@@ -125,7 +125,7 @@ class FilmChoices:
     your own. `marks`, `cards`, `questions` and `talk` are in it or not. `signal`: a soft sound at each pause point.
     """
 
-    shown: Shown = WHOLE_LESSON
+    shown: FilmPart = WHOLE_LESSON
     think: ThinkTime = ThinkTime.FULL
     echo_after: EchoUnit | None = None
     echo: Echo = FILM_ECHO
@@ -136,7 +136,7 @@ class FilmChoices:
     cards: bool = True
     questions: bool = True
     talk: bool = True
-    shape: Shape = Shape.WIDE
+    shape: StageShape = StageShape.WIDE
     detail: Detail = Detail.USUAL
     colours: Colours = Colours.PAPER
     captions: Captions = Captions.TRACK
@@ -150,20 +150,20 @@ USUAL_CHOICES = FilmChoices()
 class Film:
     """One film: which of the four, with what was chosen."""
 
-    version: Version = Version.LISTEN
+    version: FilmVersion = FilmVersion.LISTEN
     choices: FilmChoices = USUAL_CHOICES
 
     @property
     def itself(self) -> Film:
         """The same film without what was chosen for the three others."""
         usual, own = USUAL_CHOICES, self.choices
-        if self.version is not Version.LISTEN:
+        if self.version is not FilmVersion.LISTEN:
             own = replace(own, think=usual.think)
-        if self.version is not Version.ECHO:
+        if self.version is not FilmVersion.ECHO:
             own = replace(own, echo_after=usual.echo_after, echo=usual.echo)
-        if self.version is not Version.TOGETHER:
+        if self.version is not FilmVersion.TOGETHER:
             own = replace(own, pace=usual.pace, lead=usual.lead)
-        if self.version is not Version.ALONE:
+        if self.version is not FilmVersion.ALONE:
             own = replace(own, own_rate=usual.own_rate)
         return Film(self.version, own)
 

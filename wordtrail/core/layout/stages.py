@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from wordtrail.core.film.model import Shape
+from wordtrail.core.film.model import StageShape
 
 TYPE_SCALE = (96.0, 88.0, 80.0, 72.0, 66.0, 60.0, 54.0, 48.0, 44.0)
 """Font sizes of a wide stage in page units, largest first; the last is the smallest that reads comfortably from
@@ -59,9 +59,9 @@ TALL = Stage(
     signpost_top=1920 - FOOT - 500, signpost_height=500, margin=60,
 )  # fmt: skip
 
-STAGES = {Shape.WIDE: WIDE, Shape.SQUARE: SQUARE, Shape.TALL: TALL}
+STAGES = {StageShape.WIDE: WIDE, StageShape.SQUARE: SQUARE, StageShape.TALL: TALL}
 
 
-def stage_of(shape: Shape) -> Stage:
+def stage_of(shape: StageShape) -> Stage:
     """The stage of a shape."""
     return STAGES[shape]

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import replace
 
-from wordtrail.core.film.model import BREATH, Extent, Film, FilmChoices, Shown, ThinkTime, Version
+from wordtrail.core.film.model import BREATH, Extent, Film, FilmChoices, FilmPart, FilmVersion, ThinkTime
 from wordtrail.core.lesson.boards import boards
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.lesson.readings import reading_number
@@ -26,13 +26,13 @@ def as_filmed(lesson: Lesson, film: Film) -> Lesson:
         made = _cards_alone(made)
     elif choices.shown.extent is not Extent.WHOLE:
         made = _only(made, choices.shown)
-    if film.version is Version.LISTEN and choices.think is ThinkTime.BREATH:
+    if film.version is FilmVersion.LISTEN and choices.think is ThinkTime.BREATH:
         points = tuple(replace(one, think_seconds=min(one.think_seconds, BREATH)) for one in made.pause_points)
         made = made if points == made.pause_points else replace(made, pause_points=points)
     return made if made is lesson else _without_loose_ends(lesson, made)
 
 
-def words_shown(lesson: Lesson, shown: Shown) -> frozenset[str]:
+def words_shown(lesson: Lesson, shown: FilmPart) -> frozenset[str]:
     """The words of the passages that are in a part of a lesson (of a reading, all that it may read)."""
     if shown.extent is Extent.CARDS:
         return frozenset()
@@ -68,7 +68,7 @@ def _cards_alone(lesson: Lesson) -> Lesson:
     return replace(lesson, plan=plan, pause_points=(), marks=(), placed_marks=(), holds=())
 
 
-def _only(lesson: Lesson, shown: Shown) -> Lesson:
+def _only(lesson: Lesson, shown: FilmPart) -> Lesson:
     """With what hangs on the words of a part of it, or belongs to a reading."""
     kept = words_shown(lesson, shown)
     number = shown.reading if shown.extent is Extent.READING else 0

@@ -10,7 +10,7 @@ from wordtrail.core.edit.holds import HoldAfter
 from wordtrail.core.edit.joining import Cut, Replacement
 from wordtrail.core.edit.slowing import Slower
 from wordtrail.core.edit.sound_care import SoundCare
-from wordtrail.core.film.model import USUAL_CHOICES, FilmChoices, Version
+from wordtrail.core.film.model import USUAL_CHOICES, FilmChoices, FilmVersion
 from wordtrail.core.marks.meaning import FIRST_LEGEND, Meaning
 from wordtrail.core.marks.model import Mark, PlacedMark
 from wordtrail.core.plan.model import PausePoint
@@ -102,7 +102,7 @@ class Lesson:
     holds: tuple[HoldAfter, ...] = ()
     on_purpose: tuple[OnPurpose, ...] = ()
     films: FilmChoices = USUAL_CHOICES
-    films_wanted: tuple[Version, ...] = (Version.LISTEN,)
+    films_wanted: tuple[FilmVersion, ...] = (FilmVersion.LISTEN,)
 
     @property
     def title(self) -> str:

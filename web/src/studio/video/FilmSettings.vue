@@ -1,0 +1,252 @@
+<script setup lang="ts">
+import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
+import { ChevronRight } from '@lucide/vue'
+import { computed } from 'vue'
+import { useLesson } from '@/api/lesson'
+import ChoicePills from '@/parts/ChoicePills.vue'
+import type { Choices, Version } from './films'
+import PartPicker from './PartPicker.vue'
+
+/** What is chosen for the films: of all four, and of the one that is shown. */
+const props = defineProps<{ version: Version; choices: Choices }>()
+const emit = defineEmits<{ choose: [choices: Choices] }>()
+const lesson = useLesson()
+const choose = (change: Partial<Choices>) => emit('choose', { ...props.choices, ...change })
+
+function field<Name extends keyof Choices>(name: Name) {
+  return computed({
+    get: () => props.choices[name],
+    set: (value) => choose({ [name]: value }),
+  })
+}
+const shape = field('shape')
+const detail = field('detail')
+const colours = field('colours')
+const captions = field('captions')
+const think = field('think')
+const after = computed({
+  get: () => props.choices.echo_after ?? 'by itself',
+  set: (value) => choose({ echo_after: value === 'by itself' ? null : value }),
+})
+const SHAPES = [
+  { value: 'wide', name: 'wide', frame: 'h-[34px] w-[60px]' },
+  { value: 'square', name: 'square', frame: 'h-[46px] w-[46px]' },
+  { value: 'tall', name: 'tall', frame: 'h-[60px] w-[34px]' },
+] as const
+const DETAILS = [
+  { value: '720p', name: '720p' },
+  { value: '1080p', name: '1080p' },
+  { value: '2160p', name: '2160p' },
+] as const
+const LOOKS = [
+  { value: 'paper', name: 'paper' },
+  { value: 'warm', name: 'warm' },
+  { value: 'evening', name: 'evening' },
+  { value: 'strong', name: 'strong contrast' },
+] as const
+const CAPTIONS = [
+  { value: 'off', name: 'off' },
+  { value: 'track', name: 'to switch on' },
+  { value: 'picture', name: 'in the picture' },
+] as const
+const UNITS = [
+  { value: 'by itself', name: 'sentence, or line of verse' },
+  { value: 'sentence', name: 'sentence' },
+  { value: 'line', name: 'line of verse' },
+  { value: 'phrase', name: 'phrase' },
+  { value: 'paragraph', name: 'paragraph' },
+] as const
+const HOLDS = [
+  ['marks', 'Marks'],
+  ['cards', 'Word cards, purpose, task'],
+  ['questions', 'Pause points and charts'],
+  ['talk', 'What you say between'],
+] as const
+const bare = computed(() => HOLDS.every(([name]) => !props.choices[name]))
+const leftOut = computed(() => HOLDS.filter(([name]) => !props.choices[name]).length)
+const part = computed(() => props.choices.shown.extent !== 'whole')
+const summary = computed(() => {
+  if (bare.value) return 'a bare reading'
+  const parts = [part.value ? 'a part' : '', leftOut.value ? `${leftOut.value} left out` : ''].filter(Boolean)
+  return parts.join(', ') || 'all of it'
+})
+function makeBare(on: boolean) {
+  choose({ marks: !on, cards: !on, questions: !on, talk: !on })
+}
+const inPercent = (share: number) => Math.round(share * 100)
+</script>
+
+<template>
+  <div class="flex flex-col gap-4 text-[14px]">
+    <fieldset>
+      <legend class="mb-1 text-quiet">Shape</legend>
+      <div class="flex items-end gap-2" role="radiogroup" aria-label="Shape">
+        <button
+          v-for="one in SHAPES"
+          :key="one.value"
+          class="flex items-center justify-center rounded-small border-2 bg-white text-[13px] font-semibold"
+          :class="[one.frame, shape === one.value ? 'border-moss' : 'border-hairline']"
+          type="button"
+          role="radio"
+          :aria-checked="shape === one.value"
+          :aria-label="one.name"
+          @click="shape = one.value"
+        >
+          <span :class="one.value === 'tall' ? '-rotate-90' : ''">{{ one.name }}</span>
+        </button>
+        <p class="flex-1 text-[13px] leading-[17px] text-quiet">
+          {{
+            shape === 'wide'
+              ? 'for the classroom wall'
+              : shape === 'square'
+                ? 'for a tablet held upright'
+                : 'for a phone'
+          }}; set anew, nothing is cut off
+        </p>
+      </div>
+    </fieldset>
+    <ChoicePills v-model="detail" label="Detail" small :choices="DETAILS" />
+    <ChoicePills v-model="colours" label="Look" small :choices="LOOKS" />
+    <ChoicePills v-model="captions" label="Captions" small :choices="CAPTIONS" />
+    <section class="rounded-panel border border-hairline bg-white p-3">
+      <template v-if="version === 'listen'">
+        <ChoicePills
+          v-model="think"
+          label="At a pause point"
+          small
+          :choices="[
+            { value: 'full', name: 'all the think time' },
+            { value: 'breath', name: 'a breath of 3 s' },
+          ]"
+        />
+      </template>
+      <template v-else-if="version === 'echo'">
+        <label class="block"
+          >They say it back after each
+          <select v-model="after" class="field mt-1 py-1.5">
+            <option v-for="one in UNITS" :key="one.value" :value="one.value">{{ one.name }}</option>
+          </select>
+        </label>
+        <label class="mt-3 block"
+          >in {{ choices.echo.factor.toFixed(1) }} times as long as it took
+          <input
+            class="h-6 w-full"
+            type="range"
+            min="0.8"
+            max="3"
+            step="0.1"
+            :value="choices.echo.factor"
+            aria-label="How long they have"
+            @change="
+              choose({
+                echo: { ...choices.echo, factor: Number(($event.target as HTMLInputElement).value) },
+              })
+            "
+          />
+        </label>
+      </template>
+      <template v-else-if="version === 'together'">
+        <label class="block"
+          >Read at {{ inPercent(choices.pace) }} % of your pace, at the same pitch
+          <input
+            class="h-6 w-full"
+            type="range"
+            min="0.7"
+            max="1"
+            step="0.05"
+            :value="choices.pace"
+            aria-label="Pace"
+            @change="choose({ pace: Number(($event.target as HTMLInputElement).value) })"
+          />
+        </label>
+        <label class="mt-2 block"
+          >The light is {{ Math.round(choices.lead * 1000) }} ms ahead of the voice
+          <input
+            class="h-6 w-full"
+            type="range"
+            min="0"
+            max="0.4"
+            step="0.05"
+            :value="choices.lead"
+            aria-label="How far the light is ahead"
+            @change="choose({ lead: Number(($event.target as HTMLInputElement).value) })"
+          />
+        </label>
+      </template>
+      <template v-else>
+        <label class="flex items-center gap-2">
+          <input
+            type="checkbox"
+            class="size-4"
+            :checked="choices.own_rate > 0"
+            @change="
+              choose({
+                own_rate: ($event.target as HTMLInputElement).checked
+                  ? Math.round(lesson.view.value.lesson.words_per_minute)
+                  : 0,
+              })
+            "
+          />
+          at a pace of its own
+        </label>
+        <label v-if="choices.own_rate" class="mt-2 flex items-center gap-2"
+          ><input
+            class="field w-[80px] py-1"
+            type="number"
+            min="20"
+            max="250"
+            :value="choices.own_rate"
+            aria-label="Words a minute"
+            @change="choose({ own_rate: Number(($event.target as HTMLInputElement).value) })"
+          />
+          words a minute</label
+        >
+        <p v-else class="mt-1 text-[13px] text-quiet">The light goes as you read it.</p>
+      </template>
+    </section>
+    <Disclosure v-slot="{ open }" as="section" class="rounded-panel border border-hairline bg-white p-3">
+      <DisclosureButton class="flex min-h-[24px] w-full items-center gap-1 text-left">
+        <ChevronRight
+          :size="18"
+          class="transition-transform motion-reduce:transition-none"
+          :class="open ? 'rotate-90' : ''"
+          aria-hidden="true"
+        />
+        <span class="font-semibold">What is in it</span>
+        <span class="ml-auto text-[13px] text-quiet">{{ summary }}</span>
+      </DisclosureButton>
+      <DisclosurePanel class="mt-2 flex flex-col gap-2">
+        <label class="flex items-center gap-2">
+          <input
+            type="checkbox"
+            class="size-4"
+            :checked="bare"
+            @change="makeBare(($event.target as HTMLInputElement).checked)"
+          />
+          A bare reading of the passage
+        </label>
+        <div class="flex flex-col gap-1 border-t border-hairline pt-2">
+          <label v-for="[name, says] in HOLDS" :key="name" class="flex items-center gap-2">
+            <input
+              type="checkbox"
+              class="size-4"
+              :checked="choices[name]"
+              @change="choose({ [name]: ($event.target as HTMLInputElement).checked })"
+            />
+            {{ says }}
+          </label>
+          <label class="flex items-center gap-2">
+            <input
+              type="checkbox"
+              class="size-4"
+              :checked="choices.signal"
+              @change="choose({ signal: ($event.target as HTMLInputElement).checked })"
+            />
+            A soft signal at pause points
+          </label>
+        </div>
+        <PartPicker :shown="choices.shown" @choose="choose({ shown: $event })" />
+      </DisclosurePanel>
+    </Disclosure>
+  </div>
+</template>
