@@ -44,14 +44,16 @@ def make_stretches(
     orders: Sequence[Order],
     progress: Callable[[float], None],
     *,
+    meanwhile: Callable[[Callable[[], bool]], None] = lambda stopped: None,
     cores: int | None = None,
 ) -> Shares:
     """Make the stretches that are wanted. `progress` gets the seconds of film that are made, in this thread, and may
-    raise to stop; what is whole then stays. Returns where the time went."""
+    raise to stop; what is whole then stays. `meanwhile` is done in a thread beside it, and asks now and then whether it
+    should stop. Returns where the time went."""
     crew = _Crew(picture, pictures, orders, progress)
     whole = sum(order.stretch.times[-1] - order.stretch.start for order in orders)
     helpers = min((cores or os.cpu_count() or 1) - 1, len(orders) - 1) if whole >= LEAST_FOR_A_HELPER else 0
-    return crew.work(max(0, helpers))
+    return crew.work(helpers, meanwhile)
 
 
 class _Crew:
@@ -63,19 +65,22 @@ class _Crew:
         progress: Callable[[float], None],
     ) -> None:
         self._picture, self._pictures, self._progress = picture, pictures, progress
-        self._waiting = deque(orders)
+        # The longest first, so that all are done at about the same time.
+        self._waiting = deque(sorted(orders, key=lambda order: -len(order.stretch.times)))
         self._reached: dict[int, float] = {}
         self._helpers: list[subprocess.Popen[bytes]] = []
         self._faults: list[BaseException] = []
+        self._stopped = threading.Event()
         self.shares = Shares()
 
-    def work(self, helpers: int) -> Shares:
-        threads = [threading.Thread(target=self._with_helper, daemon=True) for _ in range(helpers)]
+    def work(self, helpers: int, meanwhile: Callable[[Callable[[], bool]], None]) -> Shares:
+        own = threading.Thread(target=self._watched, args=(lambda: meanwhile(self._stopped.is_set),), daemon=True)
+        threads = [own, *(threading.Thread(target=self._with_helper, daemon=True) for _ in range(helpers))]
         for thread in threads:
             thread.start()
         try:
             encoder = StretchEncoder(self._picture, self._pictures.__getitem__)
-            while (order := self._next()) and not self._faults:
+            while not self._faults and (order := self._next()):
                 self._make(encoder, order)
             self.shares.add(encoder.shares)
             while any(thread.is_alive() for thread in threads):
@@ -83,12 +88,21 @@ class _Crew:
                     thread.join(0.1)
                 self._tell()
         finally:
+            self._stopped.set()
             self._waiting.clear()
             for helper in self._helpers:
                 helper.kill()
+            own.join()
         if self._faults:
             raise self._faults[0]
         return self.shares
+
+    def _watched(self, work: Callable[[], None]) -> None:
+        """Do something in a thread; what goes wrong there is raised in the one that waits for it."""
+        try:
+            work()
+        except BaseException as fault:
+            self._faults.append(fault)
 
     def _next(self) -> Order | None:
         try:

@@ -15,8 +15,6 @@ from wordtrail.core.cues.chapters import Chapter
 from wordtrail.core.cues.model import Caption
 from wordtrail.media.canvas import CLOCK
 from wordtrail.media.decode import Samples
-from wordtrail.media.filters import audio_frames
-from wordtrail.media.level import RATE
 from wordtrail.media.sound import add_aac, add_opus, encode_sound
 
 MILLISECONDS = Fraction(1, 1000)
@@ -58,41 +56,51 @@ NOTHING_SAID = Said()
 
 def join(
     parts: Sequence[tuple[float, Path]],
-    sound: Iterable[Samples],
+    sound: Path,
     path: Path,
     said: Said = NOTHING_SAID,
     wrapping: Wrapping = Wrapping.MP4,
     progress: Callable[[float], None] = lambda at: None,
 ) -> None:
     """Write a film to `path`: `parts` are its stretches with the time at which each begins (seconds of video time),
-    `sound` is in video time, in blocks of 48 000 samples a second. Nothing of the pictures is encoded again."""
+    `sound` is its sound as `encode_track` wrote it. Nothing is encoded again."""
     options = {"movflags": "+faststart"} if wrapping is Wrapping.MP4 else {}
-    with av.open(str(path), "w", format=wrapping.value, options=options) as container:
+    with av.open(str(path), "w", format=wrapping.value, options=options) as container, av.open(str(sound)) as heard:
         container.metadata["title"] = said.title
         with av.open(str(parts[0][1])) as first:
             picture = container.add_stream_from_template(first.streams.video[0])
         picture.time_base = Fraction(1, CLOCK)
-        voice = add_aac(container) if wrapping is Wrapping.MP4 else add_opus(container)
+        voice = container.add_stream_from_template(heard.streams.audio[0])
         text = _caption_stream(container) if said.captions and wrapping is Wrapping.MP4 else None
         cover = _cover_stream(container) if said.cover and wrapping is Wrapping.MP4 else None
         _say_chapters(container, said)
-        speech = audio_frames(sound)
         if cover is not None:
             container.mux(_cover_packet(said.cover, cover))
         if text is not None:
             for caption in said.captions:
                 container.mux(_caption_packet(caption, text))
+        speech = (packet for packet in heard.demux(heard.streams.audio[0]) if packet.size and packet.pts is not None)
         for at, packet in _pictures(parts):
             packet.stream = picture
             container.mux(packet)
-            for frame in speech:
-                container.mux(voice.encode(frame))
-                if (frame.pts or 0) > at * RATE:
+            for sounded in speech:
+                now = float((sounded.pts or 0) * sounded.time_base)
+                sounded.stream = voice
+                container.mux(sounded)
+                if now > at:
                     break
             progress(at)
-        for frame in speech:
-            container.mux(voice.encode(frame))
-        container.mux(voice.encode(None))
+        for sounded in speech:
+            sounded.stream = voice
+            container.mux(sounded)
+
+
+def encode_track(sound: Iterable[Samples], path: Path, wrapping: Wrapping) -> None:
+    """Write the sound of a film (in video time, in blocks of 48 000 samples a second) to a file of its own, encoded as
+    its kind of file has it."""
+    kind = "mp4" if wrapping is Wrapping.MP4 else "ogg"
+    with av.open(str(path), "w", format=kind) as container:
+        encode_sound(sound, container, add_aac(container) if wrapping is Wrapping.MP4 else add_opus(container))
 
 
 def write_sound(sound: Iterable[Samples], path: Path, said: Said, kind: SoundFile) -> None:

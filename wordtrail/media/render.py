@@ -19,11 +19,11 @@ from wordtrail.media.crew import Order, make_stretches
 from wordtrail.media.decode import Samples
 from wordtrail.media.draw import Painter, Pictures
 from wordtrail.media.encode import JUST_AFTER, Codec, Picture
-from wordtrail.media.join import NOTHING_SAID, Said, Wrapping, join
+from wordtrail.media.join import NOTHING_SAID, Said, Wrapping, encode_track, join
 from wordtrail.media.moments import Stretch, frame_times, stretches
 from wordtrail.media.sound import SILENCE, with_holds
 
-DRAWN = 0.92
+DRAWN = 0.97
 """The share of the work that is over when all stretches are made."""
 
 _CODECS = {Wrapping.MP4: Codec.H264, Wrapping.WEBM: Codec.VP9}
@@ -70,17 +70,29 @@ def render(
         missing = [order for order in {order.path: order for order in orders}.values() if not order.path.exists()]
         wanted = sum(order.stretch.times[-1] - order.stretch.start for order in missing)
         progress(0.0)
+        track = folder / f"sound.{manner.wrapping}.part"
+        heard = with_holds(sound, holds_of(sheet, signal=choices.signal), room)
         shares = make_stretches(
-            picture, files, missing, lambda done: progress(DRAWN * done / max(wanted, 0.1)), cores=manner.cores
-        )
-        holds = holds_of(sheet, signal=choices.signal)
-        join(
-            [(order.stretch.start, order.path) for order in orders], with_holds(sound, holds, room), path, said,
-            manner.wrapping, lambda at: progress(min(0.99, DRAWN + (1 - DRAWN) * at / max(seconds, 0.1))),
+            picture, files, missing, lambda done: progress(round(DRAWN * done / max(wanted, 0.1), 6)),
+            meanwhile=lambda stopped: encode_track(_until(heard, stopped), track, manner.wrapping),
+            cores=manner.cores,
         )  # fmt: skip
+        join(
+            [(order.stretch.start, order.path) for order in orders], track, path, said, manner.wrapping,
+            lambda at: progress(min(0.99, DRAWN + (1 - DRAWN) * at / max(seconds, 0.1))),
+        )  # fmt: skip
+        track.unlink()
     shares.seconds, shares.stretches = seconds, frozenset(order.path.name for order in orders)
     progress(1.0)
     return shares
+
+
+def _until(sound: Iterable[Samples], stopped: Callable[[], bool]) -> Iterator[Samples]:
+    """A sound, as long as nobody wants it to stop."""
+    for block in sound:
+        if stopped():
+            return
+        yield block
 
 
 def _files_of(layout: Layout) -> Iterator[str]:

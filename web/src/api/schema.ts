@@ -4886,12 +4886,46 @@ export interface components {
         };
         /**
          * ChooseFilms
-         * @description What the films of the lesson are to be, and which of the four are wanted.
+         * @description What the films of the lesson are to be, as far as it is said here (the rest stays); `want` are films that are
+         *     wanted from now on, `leave` those that are not any more.
          */
         ChooseFilmsInput: {
-            choices: components["schemas"]["FilmChoicesInput"];
-            /** Wanted */
-            wanted: components["schemas"]["FilmVersionInput"][];
+            /**
+             * Want
+             * @default []
+             */
+            want?: components["schemas"]["FilmVersionInput"][];
+            /**
+             * Leave
+             * @default []
+             */
+            leave?: components["schemas"]["FilmVersionInput"][];
+            shown?: components["schemas"]["FilmPartInput"] | null;
+            think?: components["schemas"]["ThinkTimeInput"] | null;
+            /** Echo After */
+            echo_after?: components["schemas"]["EchoUnitInput"] | "by itself" | null;
+            /** Echo Factor */
+            echo_factor?: number | null;
+            /** Pace */
+            pace?: number | null;
+            /** Lead */
+            lead?: number | null;
+            /** Own Rate */
+            own_rate?: number | null;
+            /** Marks */
+            marks?: boolean | null;
+            /** Cards */
+            cards?: boolean | null;
+            /** Questions */
+            questions?: boolean | null;
+            /** Talk */
+            talk?: boolean | null;
+            shape?: components["schemas"]["StageShapeInput"] | null;
+            detail?: components["schemas"]["DetailInput"] | null;
+            colours?: components["schemas"]["ColoursInput"] | null;
+            captions?: components["schemas"]["CaptionsInput"] | null;
+            /** Signal */
+            signal?: boolean | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -5167,28 +5201,6 @@ export interface components {
             kind: "drop word";
         };
         /**
-         * Echo
-         * @description How long students have to say back what they heard: `factor` times as long as it took, from `least` to `most`
-         *     seconds.
-         */
-        EchoInput: {
-            /**
-             * Factor
-             * @default 1.3
-             */
-            factor?: number;
-            /**
-             * Least
-             * @default 1.5
-             */
-            least?: number;
-            /**
-             * Most
-             * @default 15
-             */
-            most?: number;
-        };
-        /**
          * EchoUnit
          * @description What students say back at once.
          * @enum {string}
@@ -5231,85 +5243,6 @@ export interface components {
          * @enum {string}
          */
         ExtentInput: "whole" | "page" | "reading" | "stretch" | "cards";
-        /**
-         * FilmChoices
-         * @description What a teacher chose for the films of a lesson; each of the four takes from it what concerns it.
-         *
-         *     `think` is for Listen; `echo_after` (None: lines in verse, else sentences) and `echo` for Echo; `pace` (times the
-         *     speed at which it was said) and `lead` (seconds) for Together; `own_rate` (words a minute; 0: as it was read) for On
-         *     your own. `marks`, `cards`, `questions` and `talk` are in it or not. `signal`: a soft sound at each pause point.
-         */
-        FilmChoicesInput: {
-            /**
-             * @default {
-             *       "extent": "whole",
-             *       "page": "",
-             *       "reading": 0,
-             *       "first": "",
-             *       "last": ""
-             *     }
-             */
-            shown?: components["schemas"]["FilmPartInput"];
-            /** @default full */
-            think?: components["schemas"]["ThinkTimeInput"];
-            echo_after?: components["schemas"]["EchoUnitInput"] | null;
-            /**
-             * @default {
-             *       "factor": 1.3,
-             *       "least": 1.5,
-             *       "most": 120
-             *     }
-             */
-            echo?: components["schemas"]["EchoInput"];
-            /**
-             * Pace
-             * @default 0.85
-             */
-            pace?: number;
-            /**
-             * Lead
-             * @default 0.2
-             */
-            lead?: number;
-            /**
-             * Own Rate
-             * @default 0
-             */
-            own_rate?: number;
-            /**
-             * Marks
-             * @default true
-             */
-            marks?: boolean;
-            /**
-             * Cards
-             * @default true
-             */
-            cards?: boolean;
-            /**
-             * Questions
-             * @default true
-             */
-            questions?: boolean;
-            /**
-             * Talk
-             * @default true
-             */
-            talk?: boolean;
-            /** @default wide */
-            shape?: components["schemas"]["StageShapeInput"];
-            /** @default 1080p */
-            detail?: components["schemas"]["DetailInput"];
-            /** @default paper */
-            colours?: components["schemas"]["ColoursInput"];
-            /** @default track */
-            captions?: components["schemas"]["CaptionsInput"];
-            /**
-             * Signal
-             * @default false
-             */
-            signal?: boolean;
-        };
         /**
          * FilmPart
          * @description The part of a lesson that a film shows: all of it, a `page` of a passage (its id), the `reading` of this number

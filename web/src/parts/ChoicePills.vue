@@ -2,13 +2,20 @@
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 
 /** One of a few: all of them seen at once, the chosen one filled. */
-defineProps<{ label: string; choices: readonly { value: Value; name: string }[]; small?: boolean }>()
+defineProps<{
+  label: string
+  choices: readonly { value: Value; name: string }[]
+  small?: boolean
+  stacked?: boolean
+}>()
 const chosen = defineModel<Value>({ required: true })
 </script>
 
 <template>
-  <RadioGroup v-model="chosen" :class="small ? 'flex items-center gap-1' : ''">
-    <RadioGroupLabel v-if="label" :class="small ? 'mr-1' : 'label'">{{ label }}</RadioGroupLabel>
+  <RadioGroup v-model="chosen" :class="small && !stacked ? 'flex items-center gap-1' : ''">
+    <RadioGroupLabel v-if="label" :class="stacked ? 'mb-1 block text-quiet' : small ? 'mr-1' : 'label'">{{
+      label
+    }}</RadioGroupLabel>
     <div class="flex flex-wrap" :class="small ? 'gap-1' : 'gap-2'">
       <RadioGroupOption
         v-for="one in choices"

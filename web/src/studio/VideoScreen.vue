@@ -14,7 +14,7 @@ import FilmSettings from './video/FilmSettings.vue'
 import FilmTrail from './video/FilmTrail.vue'
 import MadeFilms from './video/MadeFilms.vue'
 import { filmTime, placeAt } from './video/filmTime'
-import { filmOf, FILMS, nameOf, useFilms, type Choices, type Version } from './video/films'
+import { filmOf, FILMS, nameOf, useFilms, type Change, type Version } from './video/films'
 
 const lesson = useLesson()
 const view = lesson.view
@@ -89,14 +89,8 @@ function play() {
   player.toggle()
 }
 
-const choose = (chosen: Choices) =>
-  lesson.send({ kind: 'choose films', choices: chosen, wanted: [...wanted.value] })
-
-function want(version: Version, on: boolean) {
-  const rest = wanted.value.filter((one) => one !== version)
-  const all = FILMS.map((one) => one.version).filter((one) => rest.includes(one) || (on && one === version))
-  void lesson.send({ kind: 'choose films', choices: choices.value, wanted: all })
-}
+const choose = (change: Change) => lesson.send({ kind: 'choose films', ...change })
+const want = (version: Version, on: boolean) => choose(on ? { want: [version] } : { leave: [version] })
 
 /** Those that are ticked, and not made as they are now. */
 const toMake = computed(() =>
@@ -111,7 +105,7 @@ const needed = computed(() => toMake.value.reduce((sum, one) => sum + (planned(o
 const fits = computed(() => !films.value || needed.value * 2 <= films.value.free)
 const deed = computed(() => {
   const [only] = toMake.value
-  if (toMake.value.length === 1) return `Make ${nameOf(only!)}`
+  if (toMake.value.length === 1) return `Make the film “${nameOf(only!)}”`
   return `Make ${toMake.value.length} films`
 })
 

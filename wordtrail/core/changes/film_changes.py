@@ -1,47 +1,82 @@
-"""Choosing what the films of a lesson are to be."""
+"""Choosing what the films of a lesson are to be: each choice by itself, so that two quick ones are both kept."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
-from typing import ClassVar, Literal
+from typing import Any, ClassVar, Literal
 
 from wordtrail.core.changes.command import ScreenCommand
-from wordtrail.core.edit.holds import LONGEST_HOLD, Echo
 from wordtrail.core.errors import LessonError
 from wordtrail.core.film.model import (
+    ECHO_FACTORS,
     LONGEST_LEAD,
     OWN_RATES,
     SLOWEST_TOGETHER,
+    Captions,
+    Colours,
+    Detail,
+    EchoUnit,
     Extent,
-    FilmChoices,
     FilmPart,
     FilmVersion,
+    StageShape,
+    ThinkTime,
 )
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.tidy import within
 
+BY_ITSELF = "by itself"
+"""What students say back at once follows from the text: lines of verse, else sentences."""
+
 
 @dataclass(frozen=True, slots=True)
 class ChooseFilms(ScreenCommand):
-    """What the films of the lesson are to be, and which of the four are wanted."""
+    """What the films of the lesson are to be, as far as it is said here (the rest stays); `want` are films that are
+    wanted from now on, `leave` those that are not any more."""
 
     label: ClassVar[str] = "choosing films"
-    choices: FilmChoices
-    wanted: tuple[FilmVersion, ...]
+    want: tuple[FilmVersion, ...] = ()
+    leave: tuple[FilmVersion, ...] = ()
+    shown: FilmPart | None = None
+    think: ThinkTime | None = None
+    echo_after: EchoUnit | Literal["by itself"] | None = None
+    echo_factor: float | None = None
+    pace: float | None = None
+    lead: float | None = None
+    own_rate: float | None = None
+    marks: bool | None = None
+    cards: bool | None = None
+    questions: bool | None = None
+    talk: bool | None = None
+    shape: StageShape | None = None
+    detail: Detail | None = None
+    colours: Colours | None = None
+    captions: Captions | None = None
+    signal: bool | None = None
     kind: Literal["choose films"] = "choose films"
 
     def apply(self, lesson: Lesson) -> Lesson:
-        chosen = self.choices
-        factor = round(within(chosen.echo.factor, 0.5, 4.0, "The time to say it back"), 2)
-        least = round(within(chosen.echo.least, 0.5, LONGEST_HOLD, "The time to say it back"), 2)
-        most = max(least, within(chosen.echo.most, 0.5, LONGEST_HOLD, "The time to say it back"))
-        rate = within(chosen.own_rate, *OWN_RATES, "The pace") if chosen.own_rate else 0.0
-        choices = replace(
-            chosen, shown=_checked(lesson, chosen.shown), echo=Echo(factor, least, most),
-            pace=round(within(chosen.pace, SLOWEST_TOGETHER, 1.0, "The pace"), 2),
-            lead=round(within(chosen.lead, 0.0, LONGEST_LEAD, "The light’s lead"), 2), own_rate=round(rate, 1),
-        )  # fmt: skip
-        return replace(lesson, films=choices, films_wanted=tuple(dict.fromkeys(self.wanted)))
+        wanted = [one for one in (*lesson.films_wanted, *self.want) if one not in self.leave]
+        ordered = tuple(one for one in FilmVersion if one in wanted)
+        return replace(lesson, films=replace(lesson.films, **self._chosen(lesson)), films_wanted=ordered)
+
+    def _chosen(self, lesson: Lesson) -> dict[str, Any]:
+        names = ("think", "marks", "cards", "questions", "talk", "shape", "detail", "colours", "captions", "signal")
+        chosen: dict[str, Any] = {name: value for name in names if (value := getattr(self, name)) is not None}
+        if self.shown is not None:
+            chosen["shown"] = _checked(lesson, self.shown)
+        if self.echo_after is not None:
+            chosen["echo_after"] = None if self.echo_after == BY_ITSELF else self.echo_after
+        if self.echo_factor is not None:
+            factor = round(within(self.echo_factor, *ECHO_FACTORS, "The time to say it back"), 2)
+            chosen["echo"] = replace(lesson.films.echo, factor=factor)
+        if self.pace is not None:
+            chosen["pace"] = round(within(self.pace, SLOWEST_TOGETHER, 1.0, "The pace"), 2)
+        if self.lead is not None:
+            chosen["lead"] = round(within(self.lead, 0.0, LONGEST_LEAD, "The light’s lead"), 2)
+        if self.own_rate is not None:
+            chosen["own_rate"] = round(within(self.own_rate, *OWN_RATES, "The pace"), 1) if self.own_rate else 0.0
+        return chosen
 
 
 def _checked(lesson: Lesson, shown: FilmPart) -> FilmPart:
@@ -52,7 +87,7 @@ def _checked(lesson: Lesson, shown: FilmPart) -> FilmPart:
         return FilmPart(Extent.PAGE, page=shown.page)
     if shown.extent is Extent.STRETCH:
         if not lesson.run(shown.first, shown.last):
-            raise LessonError("These words are not in the lesson any more.", advice="Choose others.")
+            raise LessonError("These words are not in the lesson in this order.", advice="Choose others.")
         return FilmPart(Extent.STRETCH, first=shown.first, last=shown.last)
     if shown.extent is Extent.READING:
         return FilmPart(Extent.READING, reading=int(within(shown.reading, 1, 9, "The reading")))

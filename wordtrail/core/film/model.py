@@ -105,6 +105,8 @@ BREATH = 3.0
 """Seconds at a pause point that is only thought over for a breath."""
 
 FILM_ECHO = Echo(most=120.0)
+ECHO_FACTORS = (0.5, 4.0)
+"""Times as long as it took, between which students may have to say something back."""
 
 SLOWEST_TOGETHER = 0.7
 LONGEST_LEAD = 0.4

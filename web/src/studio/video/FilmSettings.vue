@@ -4,16 +4,16 @@ import { ChevronRight } from '@lucide/vue'
 import { computed } from 'vue'
 import { useLesson } from '@/api/lesson'
 import ChoicePills from '@/parts/ChoicePills.vue'
-import type { Choices, Version } from './films'
+import type { Change, Choices, Version } from './films'
 import PartPicker from './PartPicker.vue'
 
 /** What is chosen for the films: of all four, and of the one that is shown. */
 const props = defineProps<{ version: Version; choices: Choices }>()
-const emit = defineEmits<{ choose: [choices: Choices] }>()
+const emit = defineEmits<{ choose: [change: Change] }>()
 const lesson = useLesson()
-const choose = (change: Partial<Choices>) => emit('choose', { ...props.choices, ...change })
+const choose = (change: Change) => emit('choose', change)
 
-function field<Name extends keyof Choices>(name: Name) {
+function field<Name extends 'shape' | 'detail' | 'colours' | 'captions' | 'think'>(name: Name) {
   return computed({
     get: () => props.choices[name],
     set: (value) => choose({ [name]: value }),
@@ -26,12 +26,12 @@ const captions = field('captions')
 const think = field('think')
 const after = computed({
   get: () => props.choices.echo_after ?? 'by itself',
-  set: (value) => choose({ echo_after: value === 'by itself' ? null : value }),
+  set: (value) => choose({ echo_after: value }),
 })
 const SHAPES = [
-  { value: 'wide', name: 'wide', frame: 'h-[34px] w-[60px]' },
-  { value: 'square', name: 'square', frame: 'h-[46px] w-[46px]' },
-  { value: 'tall', name: 'tall', frame: 'h-[60px] w-[34px]' },
+  { value: 'wide', name: 'wide', frame: 'h-[29px] w-[52px]' },
+  { value: 'square', name: 'square', frame: 'h-[38px] w-[38px]' },
+  { value: 'tall', name: 'tall', frame: 'h-[48px] w-[27px]' },
 ] as const
 const DETAILS = [
   { value: '720p', name: '720p' },
@@ -84,15 +84,22 @@ const inPercent = (share: number) => Math.round(share * 100)
         <button
           v-for="one in SHAPES"
           :key="one.value"
-          class="flex items-center justify-center rounded-small border-2 bg-white text-[13px] font-semibold"
-          :class="[one.frame, shape === one.value ? 'border-moss' : 'border-hairline']"
+          class="flex flex-col items-center justify-end gap-1 rounded-small px-1 text-[13px]"
+          :class="shape === one.value ? 'font-semibold text-moss' : ''"
           type="button"
           role="radio"
           :aria-checked="shape === one.value"
-          :aria-label="one.name"
           @click="shape = one.value"
         >
-          <span :class="one.value === 'tall' ? '-rotate-90' : ''">{{ one.name }}</span>
+          <span
+            class="block rounded-small border-2"
+            :class="[
+              one.frame,
+              shape === one.value ? 'border-moss bg-moss-pale' : 'border-hairline bg-white',
+            ]"
+            aria-hidden="true"
+          />
+          {{ one.name }}
         </button>
         <p class="flex-1 text-[13px] leading-[17px] text-quiet">
           {{
@@ -105,15 +112,16 @@ const inPercent = (share: number) => Math.round(share * 100)
         </p>
       </div>
     </fieldset>
-    <ChoicePills v-model="detail" label="Detail" small :choices="DETAILS" />
-    <ChoicePills v-model="colours" label="Look" small :choices="LOOKS" />
-    <ChoicePills v-model="captions" label="Captions" small :choices="CAPTIONS" />
+    <ChoicePills v-model="detail" label="Detail" small stacked :choices="DETAILS" />
+    <ChoicePills v-model="colours" label="Look" small stacked :choices="LOOKS" />
+    <ChoicePills v-model="captions" label="Captions" small stacked :choices="CAPTIONS" />
     <section class="rounded-panel border border-hairline bg-white p-3">
       <template v-if="version === 'listen'">
         <ChoicePills
           v-model="think"
           label="At a pause point"
           small
+          stacked
           :choices="[
             { value: 'full', name: 'all the think time' },
             { value: 'breath', name: 'a breath of 3 s' },
@@ -137,11 +145,7 @@ const inPercent = (share: number) => Math.round(share * 100)
             step="0.1"
             :value="choices.echo.factor"
             aria-label="How long they have"
-            @change="
-              choose({
-                echo: { ...choices.echo, factor: Number(($event.target as HTMLInputElement).value) },
-              })
-            "
+            @change="choose({ echo_factor: Number(($event.target as HTMLInputElement).value) })"
           />
         </label>
       </template>

@@ -15,7 +15,7 @@ const isIn = (spans: readonly { start: number; end: number }[], at: number) =>
   spans.some((one) => one.start <= at && at < one.end)
 const echoes = computed(() => props.trail.stops.filter((one) => one.stop === 'echo'))
 const dots = computed(() => {
-  const count = Math.max(10, Math.floor(width.value / 9))
+  const count = Math.max(10, Math.floor(width.value / (props.share === undefined ? 7 : 9)))
   return Array.from({ length: count }, (_, n) => {
     const at = n / (count - 1)
     return {
@@ -45,7 +45,7 @@ const stops = computed(() => {
       <circle
         :cx="xOf(dot.at)"
         :cy="yOf(dot.at)"
-        :r="dot.hollow ? 2.2 : 2.7"
+        :r="(dot.hollow ? 2.2 : 2.7) * (share === undefined ? 0.8 : 1)"
         :fill="dot.hollow ? 'var(--color-white)' : dot.walked ? 'var(--color-moss)' : '#b4c9c1'"
         :stroke="dot.hollow ? (dot.walked ? 'var(--color-moss)' : '#8fb0a2') : 'none'"
         stroke-width="1.3"
@@ -56,7 +56,7 @@ const stops = computed(() => {
       :key="`s${stop.at}`"
       :cx="xOf(stop.at)"
       :cy="yOf(stop.at)"
-      :r="stop.asks ? 5.5 : 4"
+      :r="(stop.asks ? 5.5 : 4) * (share === undefined ? 0.75 : 1)"
       :fill="stop.asks ? 'var(--color-lake)' : 'var(--color-lake-pale)'"
       :stroke="stop.asks ? 'none' : 'var(--color-lake)'"
     />

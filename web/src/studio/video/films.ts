@@ -6,6 +6,8 @@ import { useLesson } from '@/api/lesson'
 
 export type Version = Schemas['FilmVersion']
 export type Choices = Schemas['FilmChoices']
+/** What is chosen anew; the rest stays. */
+export type Change = Omit<Schemas['ChooseFilmsInput'], 'kind'>
 export type Made = Schemas['MadeFilm']
 
 export const FILMS: readonly { version: Version; name: string; does: string }[] = [
