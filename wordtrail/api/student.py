@@ -18,6 +18,7 @@ from wordtrail.api.views import operations
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.unanswered import unanswered
 from wordtrail.core.errors import NotFound, WordTrailError
+from wordtrail.core.film.model import StageShape
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.asked import asked_in
 from wordtrail.core.plan.activities.activity import LETTERS
@@ -29,7 +30,7 @@ from wordtrail.core.remembered import Kept
 from wordtrail.core.text.look import Typeface
 from wordtrail.core.text.model import Style
 from wordtrail.media.face_subset import face_of
-from wordtrail.service.giving import Given, given_out
+from wordtrail.service.giving import Given, given_on, given_out
 from wordtrail.store.pictures import PICTURE_FILE
 
 routes = APIBlueprint("student", __name__, url_prefix="/api/student")
@@ -50,7 +51,13 @@ class TokenChartPath(TokenPath):
     chart: str = Field(pattern=CHART)
 
 
-class GatesQuery(BaseModel):
+class ShapeQuery(BaseModel):
+    """The shape of the stage that fits a student's window."""
+
+    shape: StageShape = StageShape.WIDE
+
+
+class GatesQuery(ShapeQuery):
     gates: list[str] = Field(default=[], max_length=1000)
 
 
@@ -67,21 +74,28 @@ def _given(token: str) -> Given:
     return given_out(context().workspace, token)
 
 
+FITS = {
+    StageShape.TALL: "(max-aspect-ratio: 47/100)",
+    StageShape.SQUARE: "(min-aspect-ratio: 47/100) and (max-aspect-ratio: 5/4)",
+    StageShape.WIDE: "(min-aspect-ratio: 5/4)",
+}
+"""The windows that each shape of stage is for; which it is to the pixel, the page finds out."""
+
 _stages: Kept[str, bytes] = Kept(MOST_BYTES, len)
 
 
 @routes.get("/<token>", responses={200: student_answers.StudentStage})
-def student_stage(path: TokenPath) -> Response:
-    """The lesson behind a link, as a stage without the answers of its pause points."""
-    return for_many(Response(_made(_given(path.token)), mimetype="application/json"))
+def student_stage(path: TokenPath, query: ShapeQuery) -> Response:
+    """The lesson behind a link, as a stage of a shape without the answers of its pause points."""
+    return for_many(Response(_made(_given(path.token), query.shape), mimetype="application/json"))
 
 
-def _made(given: Given) -> bytes:
-    return _stages.get_or_make(f"{given.show.key}/{given.room}", lambda: _stage(given))
+def _made(given: Given, shape: StageShape = StageShape.WIDE) -> bytes:
+    return _stages.get_or_make(f"{given.show.key}/{given.room}/{shape}", lambda: _stage(given, shape))
 
 
-def _stage(given: Given) -> bytes:
-    show = given.show
+def _stage(given: Given, shape: StageShape) -> bytes:
+    show = given_on(context().workspace, given, shape)
     layout, sheet = unanswered(show.layout, show.sheet, ())
     stage = student_answers.StudentStage(
         title=show.lesson.title,
@@ -108,7 +122,10 @@ def on_the_way(token: str) -> list[str]:
     """Links (RFC 8288) with which a student's page is sent, so that the lesson behind a link and the typefaces it
     opens with are on their way while the page's program still comes. Of a link that leads nowhere, only its answer."""
     lesson = f"/api/student/{token}"
-    links = [f"<{lesson}>; rel=preload; as=fetch; crossorigin"]
+    links = [
+        f'<{lesson}?shape={shape}>; rel=preload; as=fetch; crossorigin; media="{media}"'
+        for shape, media in FITS.items()
+    ]
     try:
         opening = _given(token).show.layout.pages[:1]
     except WordTrailError:
@@ -123,7 +140,7 @@ def on_the_way(token: str) -> list[str]:
 @routes.get("/<token>/answers", responses={200: student_answers.StudentAnswers})
 def opened_answers(path: TokenPath, query: GatesQuery) -> Response:
     """What the answers of some gates add to the stage as it was first fetched."""
-    show = _given(path.token).show
+    show = given_on(context().workspace, _given(path.token), query.shape)
     before = _Seen(*unanswered(show.layout, show.sheet, ()))
     after = _Seen(*unanswered(show.layout, show.sheet, set(query.gates)))
     return answer(student_answers.StudentAnswers(changes=operations(before, after)))

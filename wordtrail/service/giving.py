@@ -6,6 +6,7 @@ import time
 from dataclasses import dataclass
 
 from wordtrail.core.errors import NothingToShow
+from wordtrail.core.film.model import Film, FilmChoices, StageShape
 from wordtrail.core.remembered import Kept
 from wordtrail.service.showing import Showing, showing
 from wordtrail.store.lessons import get_lesson, names_of
@@ -27,8 +28,8 @@ class Link:
 
 @dataclass(frozen=True, slots=True)
 class Given:
-    """What is behind a link: the lesson's id, how it is shown, the room it comes from, and whether its narrator is
-    simulated."""
+    """What is behind a link: the lesson's id, how it is shown on a wide stage, the room it comes from, and whether its
+    narrator is simulated."""
 
     lesson: str
     show: Showing
@@ -73,6 +74,13 @@ def given_out(workspace: Workspace, token: str) -> Given:
     given = _given_out(workspace, token)
     _lately.put(key, (writes, now, given))
     return given
+
+
+def given_on(workspace: Workspace, given: Given, shape: StageShape) -> Showing:
+    """How what is behind a link is shown on a stage of another shape."""
+    if shape is StageShape.WIDE:
+        return given.show
+    return showing(workspace, given.lesson, film=Film(choices=FilmChoices(shape=shape)))[0]
 
 
 def _given_out(workspace: Workspace, token: str) -> Given:

@@ -1218,7 +1218,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The lesson behind a link, as a stage without the answers of its pause points. */
+        /** The lesson behind a link, as a stage of a shape without the answers of its pause points. */
         get: operations["student_student_stage__token__get"];
         put?: never;
         post?: never;
@@ -11726,7 +11726,9 @@ export interface operations {
     };
     student_student_stage__token__get: {
         parameters: {
-            query?: never;
+            query?: {
+                shape?: components["schemas"]["StageShape"];
+            };
             header?: never;
             path: {
                 token: string;
@@ -11758,6 +11760,7 @@ export interface operations {
     student_opened_answers__token__answers_get: {
         parameters: {
             query?: {
+                shape?: components["schemas"]["StageShape"];
                 gates?: string[];
             };
             header?: never;

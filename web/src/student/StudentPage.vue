@@ -11,6 +11,7 @@ import AnswerTargets from './AnswerTargets.vue'
 import { useAnswers } from './answers'
 import { useLookingBack } from './lookingBack'
 import { answered } from './opening'
+import { useShape, type Shape } from './shape'
 import TrailSlider from './TrailSlider.vue'
 import YourTurn from './YourTurn.vue'
 
@@ -38,13 +39,39 @@ const point = computed(() => stage.value?.points.find((one) => one.id === gate.v
 const board = computed(() => stage.value?.boards.find((one) => one.part === gate.value?.kind))
 const over = computed(() => !!sheet.value && player.time.value >= sheet.value.seconds - 0.05 && !gate.value)
 
+const { shape } = useShape()
+const fetched = (wanted: Shape) =>
+  answered(
+    (signal) =>
+      ask(
+        client.GET('/api/student/{token}', {
+          params: { path: { token: props.token }, query: { shape: wanted } },
+          signal,
+        }),
+      ),
+    () => (waiting.value = true),
+  )
+
+/* Turned, the device shows the same moment on a page that fits. */
+watch(shape, async (wanted) => {
+  if (!stage.value) return
+  try {
+    const turned = await fetched(wanted)
+    if (wanted !== shape.value) return
+    fresh = turned
+    stage.value = turned
+    await addAnswers()
+  } catch (fault) {
+    problem.value = Problem.of(fault)
+  }
+})
+
 onMounted(async () => {
   try {
-    fresh = await answered(
-      (signal) =>
-        ask(client.GET('/api/student/{token}', { params: { path: { token: props.token } }, signal })),
-      () => (waiting.value = true),
-    )
+    const wanted = shape.value
+    fresh = await fetched(wanted)
+    // It was turned while it opened.
+    if (wanted !== shape.value) fresh = await fetched(shape.value)
     stage.value = fresh
     document.title = `${stage.value.title} · Word Trail`
     const at = Number(new URLSearchParams(window.location.search).get('at'))
@@ -63,25 +90,24 @@ let fresh: Schemas['StudentStage'] | undefined
 const opened = computed(() =>
   [...player.passed.value, ...(player.answering.value ? [player.gate.value] : [])].sort(),
 )
-watch(
-  () => opened.value.join('\n'),
-  async () => {
-    const gates = opened.value
-    if (!fresh || !gates.length) return
-    try {
-      const { changes } = await ask(
-        client.GET('/api/student/{token}/answers', {
-          params: { path: { token: props.token }, query: { gates } },
-        }),
-      )
-      // An answer that comes later than one that was asked for after it holds less.
-      const { patched } = await changing()
-      if (gates === opened.value) stage.value = patched(fresh, changes)
-    } catch (fault) {
-      problem.value = Problem.of(fault)
-    }
-  },
-)
+watch(() => opened.value.join('\n'), addAnswers)
+async function addAnswers() {
+  const gates = opened.value
+  const before = fresh
+  if (!before || !gates.length) return
+  try {
+    const { changes } = await ask(
+      client.GET('/api/student/{token}/answers', {
+        params: { path: { token: props.token }, query: { gates, shape: shape.value } },
+      }),
+    )
+    // An answer that comes later than one that was asked for after it holds less; so does one for another shape.
+    const { patched } = await changing()
+    if (gates === opened.value && before === fresh) stage.value = patched(before, changes)
+  } catch (fault) {
+    problem.value = Problem.of(fault)
+  }
+}
 /** Where the lesson stood when the page was left: loaded again, it goes on there; begun anew once it was over. */
 const was = useSessionStorage(`word-trail-at-${props.token}`, { at: 0 })
 useEventListener(window, 'pagehide', () => (was.value = { at: over.value ? 0 : player.time.value }))
@@ -161,12 +187,14 @@ useKeys({
 </script>
 
 <template>
-  <div class="flex h-screen flex-col bg-white">
+  <div class="flex h-dvh flex-col bg-white">
     <template v-if="stage && player.state.value">
-      <header class="flex min-h-[52px] items-baseline gap-3 px-8 pt-4">
-        <h1 class="text-[18px] font-semibold">{{ stage.title }}</h1>
+      <header
+        class="flex min-h-[52px] items-baseline gap-3 px-8 pt-4 narrow:min-h-0 narrow:flex-wrap narrow:gap-x-3 narrow:gap-y-0 narrow:px-4 narrow:pt-2 narrow:text-[13px]"
+      >
+        <h1 class="text-[18px] font-semibold narrow:text-[16px]">{{ stage.title }}</h1>
         <p class="text-quiet">{{ pageNote }}</p>
-        <p class="ml-auto text-quiet">
+        <p class="ml-auto text-quiet narrow:ml-0">
           {{
             [stage.simulated_narrator ? 'read by a simulated narrator' : '', stage.room]
               .filter(Boolean)
@@ -267,9 +295,11 @@ useKeys({
         @again="hearAgain"
         @look="looking.look()"
       />
-      <footer class="flex min-h-[88px] items-center gap-4 border-t border-hairline bg-mist px-8">
+      <footer
+        class="flex min-h-[88px] items-center gap-4 border-t border-hairline bg-mist px-8 narrow:min-h-0 narrow:flex-wrap narrow:gap-x-1.5 narrow:gap-y-1 narrow:px-3 narrow:pb-2"
+      >
         <button
-          class="flex h-[60px] w-[60px] shrink-0 items-center justify-center rounded-round bg-moss text-white hover:bg-moss-deep"
+          class="flex h-[60px] w-[60px] narrow:h-[52px] narrow:w-[52px] shrink-0 items-center justify-center rounded-round bg-moss text-white hover:bg-moss-deep"
           type="button"
           :aria-label="player.playing.value ? 'Stop' : 'Play'"
           @click="toggle"
@@ -280,9 +310,16 @@ useKeys({
             fill="currentColor"
           />
         </button>
-        <button class="button min-h-[48px]" type="button" @click="player.back()">Back a sentence</button>
+        <button
+          class="button min-h-[48px] narrow:px-1.5"
+          type="button"
+          aria-label="Back a sentence"
+          @click="player.back()"
+        >
+          Back<span class="narrow:hidden"> a sentence</span>
+        </button>
         <TrailSlider
-          class="min-w-0 flex-1"
+          class="min-w-0 flex-1 narrow:order-first narrow:w-full narrow:flex-none"
           :sheet="stage.sheet"
           :time="player.time.value"
           @seek="player.seek"
@@ -304,11 +341,11 @@ useKeys({
           target="_blank"
           >Print it empty</a
         >
-        <span class="w-[44px] text-[14px] tabular-nums text-quiet">{{
+        <span class="w-[44px] text-[14px] tabular-nums text-quiet narrow:mr-auto">{{
           clock(stage.sheet.seconds - player.time.value)
         }}</span>
         <button
-          class="button min-h-[48px]"
+          class="button min-h-[48px] narrow:px-1.5"
           type="button"
           :disabled="player.speed.value <= SPEEDS[0]"
           @click="player.changeSpeed(-1)"
@@ -316,14 +353,16 @@ useKeys({
           Slower
         </button>
         <button
-          class="button min-h-[48px]"
+          class="button min-h-[48px] narrow:px-1.5"
           type="button"
           :disabled="player.speed.value >= SPEEDS[SPEEDS.length - 1]!"
           @click="player.changeSpeed(1)"
         >
           Faster
         </button>
-        <span class="w-[46px] text-[14px] text-quiet" aria-live="polite">{{ player.speed.value }} ×</span>
+        <span class="w-[46px] text-[14px] text-quiet narrow:w-[32px]" aria-live="polite"
+          >{{ player.speed.value }} ×</span
+        >
       </footer>
     </template>
     <main

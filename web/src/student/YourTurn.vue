@@ -60,7 +60,7 @@ async function check() {
 
 <template>
   <section
-    class="flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-lake bg-lake-pale px-8 py-3"
+    class="flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-lake bg-lake-pale px-8 py-3 narrow:max-h-[45dvh] narrow:overflow-y-auto narrow:px-4"
     aria-labelledby="turn"
   >
     <h2 id="turn" class="text-[17px] font-bold text-lake">{{ title }}</h2>
