@@ -50,6 +50,7 @@ export const layout = (pages: Schemas['LaidPage'][], signposts: Schemas['Signpos
     signposts,
     text_edge: 1300,
     signs: [],
+    caption_room: 0,
   }) as unknown as Schemas['Layout']
 
 export const cueSheet = (more: Partial<Schemas['CueSheet']> = {}): Schemas['CueSheet'] => ({

@@ -16,8 +16,11 @@ import skia
 from wordtrail.core.cues.model import CueSheet, StageState
 from wordtrail.core.film.model import Colours
 from wordtrail.core.layout.drawing import dots_of, highlight_of, shares
-from wordtrail.core.layout.model import LaidMark, LaidPage, LaidPicture, Layout, Look, WordBox
+from wordtrail.core.layout.faces import shape
+from wordtrail.core.layout.model import LaidMark, LaidPage, LaidPicture, Layout, Look, SetPiece, WordBox
 from wordtrail.core.marks.stretch import Stretch
+from wordtrail.core.text.look import Typeface
+from wordtrail.core.text.model import Style
 from wordtrail.media.brush import Brush, blob_of
 from wordtrail.media.colours import argb
 from wordtrail.media.draw_signs import draw_sign, draw_signpost
@@ -43,7 +46,8 @@ class Painter:
     ) -> None:
         self.layout = layout
         self.sheet = sheet
-        self.width, self.height = round(layout.width * scale), round(layout.height * scale)
+        self.width = round(layout.width * scale)
+        self.height = round((layout.height + layout.caption_room) * scale)
         # The surface paints straight into this array: nothing is copied to read it.
         self._pixels = np.zeros((self.height, self.width, 4), np.uint8)
         self._surface = skia.Surface(self._pixels, colorType=skia.kBGRA_8888_ColorType)
@@ -65,6 +69,9 @@ class Painter:
         self._pictures = pictures
         self._colours = colours
         self._signs = {one.id: one for one in layout.signs}
+        self._caption_lines = {one.text: one.lines for one in sheet.captions}
+        pieces = (piece for page in layout.pages for piece in page.pieces)
+        self._typeface = next((piece.typeface for piece in pieces), Typeface.ANDIKA)
         self._hold_of = {gate.pause: gate.hold for gate in sheet.gates}
         self._blobs = [[blob_of(piece) for piece in page.pieces] for page in layout.pages]
 
@@ -88,6 +95,9 @@ class Painter:
     def paint_on(self, canvas: skia.Canvas, state: StageState, waited: float = 0.0) -> None:
         """Paint the stage at `state` on any canvas, a page unit long to a unit."""
         canvas.save()
+        if self.layout.caption_room:
+            self._caption(Brush(canvas, self._colours, self.layout.look), state)
+            canvas.clipRect(skia.Rect.MakeWH(self.layout.width, self.layout.height), skia.ClipOp.kIntersect, True)
         if state.view:
             left, top, across, _ = state.view
             closer = self.layout.width / across
@@ -98,6 +108,23 @@ class Painter:
         if state.pointer:
             brush.spot(*state.pointer)
         canvas.restore()
+
+    def _caption(self, brush: Brush, state: StageState) -> None:
+        """What is said, below the page; a question that stands on the stage is not said twice."""
+        layout = self.layout
+        brush.canvas.drawRect(
+            skia.Rect.MakeXYWH(0, layout.height, layout.width, layout.caption_room), brush.paint("mist")
+        )
+        lines = self._caption_lines.get(state.caption, ()) if not state.gate else ()
+        lead, size = layout.look.caption_lead, layout.look.caption
+        y = layout.height + (layout.caption_room - lead * len(lines)) / 2 + 0.5 * (lead + 0.7 * size)
+        for number, line in enumerate(lines):
+            width = shape(line, Style.PLAIN, self._typeface).advance * size
+            piece = SetPiece(
+                line, layout.width / 2 - width / 2, y + number * lead, width, size, Style.PLAIN, "",
+                typeface=self._typeface,
+            )  # fmt: skip
+            brush.text([piece])
 
     def _paint_page(self, brush: Brush, state: StageState, waited: float) -> None:
         canvas = brush.canvas
@@ -169,7 +196,10 @@ class Painter:
         """The rectangle in which two states differ, in page units; None: everywhere."""
         if before.view or after.view or _scene(before) != _scene(after):
             return None
-        rects: list[Rect] = [_spot_rect(self.layout.look, *one.pointer) for one in (before, after) if one.pointer]
+        layout = self.layout
+        below = (0.0, layout.height, layout.width, layout.height + layout.caption_room)
+        rects: list[Rect] = [below] if layout.caption_room and before.caption != after.caption else []
+        rects += [_spot_rect(self.layout.look, *one.pointer) for one in (before, after) if one.pointer]
         boxes = self._boxes[after.page]
         rects += [self._word_rect(boxes[word]) for word in (before.lit, after.lit) if word in boxes]
         low, high = sorted((before.passed, after.passed))

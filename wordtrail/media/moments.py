@@ -70,6 +70,7 @@ def moments(sheet: CueSheet) -> list[float]:
     for pointing in sheet.pointings:
         times |= {to_video(at) for at in _steps(pointing.at, pointing.at + pointing.path[-PLACE] + FADES)}
     times |= {to_video(at) for shown in sheet.signposts for at in (shown.start, shown.end)}
+    times |= {to_video(at) for one in sheet.captions if one.lines for at in (one.start, one.end)}
     times |= {to_video(reveal.at) for reveal in sheet.reveals if not reveal.gate}
     for gate in sheet.gates:
         start = gate.at + passed

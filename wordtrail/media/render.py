@@ -102,7 +102,9 @@ def _files_of(layout: Layout) -> Iterator[str]:
 def _names(picture: Picture, parts: list[Stretch]) -> Iterator[str]:
     """A name for each stretch that says all that can be seen in it: what looks the same has the same name."""
     layout, sheet, choices = picture.layout, picture.sheet, picture.choices
-    whole = _hash((layout.width, layout.height, layout.look, choices.detail, choices.colours, picture.codec))
+    whole = _hash(
+        (layout.width, layout.height, layout.caption_room, layout.look, choices.detail, choices.colours, picture.codec)
+    )
     pages: dict[int, str] = {}
     marks: dict[str, str] = {}
     signs: dict[str, object] = {**{one.id: one for one in layout.signposts}, **{one.id: one for one in layout.signs}}
@@ -122,14 +124,14 @@ def _names(picture: Picture, parts: list[Stretch]) -> Iterator[str]:
                 if one.mark not in marks:
                     marks[one.mark] = _hash(tuple(mark for mark in layout.marks if mark.id == one.mark))
             read = bisect_left(begun[state.page], state.passed)
-            sign = signs.get(state.signpost)
-            digest.update(
-                repr((
-                    round((at - part.start) * CLOCK), key, pages[state.page], state.lit, read, state.parts, state.view,
-                    state.pointer, [(marks[one.mark], one.progress) for one in state.marks],
-                    _hash(sign) if sign else "", round(waited, 4) if sign else 0, holds.get(state.gate) if sign else 0,
-                )).encode()
+            seen = (
+                round((at - part.start) * CLOCK), key, pages[state.page], state.lit, read, state.parts, state.view,
+                state.pointer, [(marks[one.mark], one.progress) for one in state.marks],
             )  # fmt: skip
+            sign = signs.get(state.signpost)
+            signed = (_hash(sign), round(waited, 4), holds.get(state.gate)) if sign else ()
+            said = state.caption if layout.caption_room and not state.gate else ""
+            digest.update(repr((seen, signed, said)).encode())
         yield digest.hexdigest()[:32]
 
 

@@ -2394,7 +2394,7 @@ export interface components {
         /**
          * Layout
          * @description All pages of a lesson for one stage shape, title card first. `text_edge` is where the column of text ends:
-         *     right of it is the room for signposts.
+         *     right of it is the room for signposts. Below a page there may be `caption_room` (page units) for captions.
          */
         Layout: {
             /** Name */
@@ -2426,7 +2426,9 @@ export interface components {
              *       "letter": 0.36,
              *       "stone": 13,
              *       "spot": 54,
-             *       "spot_strength": 0.7
+             *       "spot_strength": 0.7,
+             *       "caption": 44,
+             *       "caption_lead": 54
              *     }
              */
             look: components["schemas"]["Look"];
@@ -2440,6 +2442,11 @@ export interface components {
              * @default []
              */
             signs: components["schemas"]["Sign"][];
+            /**
+             * Caption Room
+             * @default 0
+             */
+            caption_room: number;
         };
         /**
          * Look
@@ -2527,6 +2534,16 @@ export interface components {
              * @default 0.7
              */
             spot_strength: number;
+            /**
+             * Caption
+             * @default 44
+             */
+            caption: number;
+            /**
+             * Caption Lead
+             * @default 54
+             */
+            caption_lead: number;
         };
         /**
          * PageStrokes
@@ -7356,7 +7373,7 @@ export interface components {
         };
         /**
          * Caption
-         * @description What is said on `[start, end)`, to be read.
+         * @description What is said on `[start, end)`, to be read; where captions stand in the picture, in `lines`.
          */
         Caption: {
             /** Start */
@@ -7365,6 +7382,11 @@ export interface components {
             end: number;
             /** Text */
             text: string;
+            /**
+             * Lines
+             * @default []
+             */
+            lines: string[];
         };
         /**
          * Clip

@@ -6,6 +6,7 @@ import { useStage } from '@/api/stage'
 import { useKeys } from '@/parts/keys'
 import { clock, megabytes } from '@/parts/words'
 import { usePlayer } from '@/stage/player'
+import StageCaption from '@/stage/StageCaption.vue'
 import StagePage from '@/stage/StagePage.vue'
 import ReadThrough from './ReadThrough.vue'
 import FilmCard from './video/FilmCard.vue'
@@ -57,8 +58,16 @@ const now = computed(() =>
 )
 const length = computed(() => stage.value?.video_seconds ?? 0)
 const trail = computed(() => planned(shown.value)?.trail)
+/** The page's share of the height, in percent: below it may be room for captions. */
+const share = computed(() => {
+  const layout = stage.value?.layout
+  return layout ? (100 * layout.height) / (layout.height + layout.caption_room) : 100
+})
 /** How wide the stage is for each unit of its height. */
-const ratio = computed(() => (stage.value ? stage.value.layout.width / stage.value.layout.height : 16 / 9))
+const ratio = computed(() => {
+  const layout = stage.value?.layout
+  return layout ? layout.width / (layout.height + layout.caption_room) : 16 / 9
+})
 
 function seek(at: number) {
   const place = placeAt(stage.value?.holds ?? [], Math.min(Math.max(0, at), length.value))
@@ -154,12 +163,22 @@ useKeys({ space: play, b: () => player.back() })
         >
           <StagePage
             v-if="player.state.value"
+            class="captioned"
+            :style="{ height: `${share}%` }"
             :layout="stage.layout"
             :state="player.state.value"
             :sheet="stage.sheet"
             :waited="player.waited.value"
             :colours="choices.colours"
             signposts
+          />
+          <StageCaption
+            v-if="player.state.value && stage.layout.caption_room"
+            :style="{ height: `${100 - share}%` }"
+            :layout="stage.layout"
+            :sheet="stage.sheet"
+            :state="player.state.value"
+            :colours="choices.colours"
           />
         </div>
       </div>

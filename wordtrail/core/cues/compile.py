@@ -6,6 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from itertools import groupby, pairwise
 
+from wordtrail.core.cues.caption_lines import in_lines
 from wordtrail.core.cues.counts import with_counts
 from wordtrail.core.cues.drawings import drawings, numbers_tied, placed_by_hand, undisturbed
 from wordtrail.core.cues.echoes import with_echoes
@@ -95,7 +96,9 @@ def compile_cues(
         lights=ended_at_gates(led(seen, min(lead, LONGEST_LEAD), gates, course.turns), gates),
         drawings=drawn,
         gates=stopping.gates,
-        captions=_captions(words, lights, talk_captions(lesson, trails, edits, asides, CAPTION_CHARACTERS)),
+        captions=in_lines(
+            _captions(words, lights, talk_captions(lesson, trails, edits, asides, CAPTION_CHARACTERS)), lesson, layout
+        ),
         sentences=_sentence_starts(sentence, lights),
         signposts=_with_signs(stopping.signposts, edits),
         reveals=_in_time((*stopping.reveals, *numbers_tied(lesson, drawn, stopping.gates))),

@@ -9,7 +9,7 @@ from wordtrail.core.cues.compile import compile_cues
 from wordtrail.core.cues.film_edits import film_edits
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.edit.edit_list import EditList
-from wordtrail.core.film.model import Film
+from wordtrail.core.film.model import Captions, Film
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.layout.stages import stage_of
 from wordtrail.core.layout.typeset import typeset
@@ -31,6 +31,7 @@ class Filmed:
 def filmed(lesson: Lesson, trails: Mapping[str, Trail], film: Film) -> Filmed:
     """A film of a lesson with these trails."""
     made = as_filmed(lesson, film)
-    layout = typeset(made, stage_of(film.choices.shape))
+    in_picture = film.choices.captions is Captions.PICTURE
+    layout = typeset(made, stage_of(film.choices.shape, captions=in_picture))
     edits = film_edits(lesson, trails, film)
     return Filmed(made, layout, edits, compile_cues(made, trails, layout, edits, film))

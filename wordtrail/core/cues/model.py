@@ -85,11 +85,12 @@ class SignpostShown:
 
 @dataclass(frozen=True, slots=True)
 class Caption:
-    """What is said on `[start, end)`, to be read."""
+    """What is said on `[start, end)`, to be read; where captions stand in the picture, in `lines`."""
 
     start: float
     end: float
     text: str
+    lines: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

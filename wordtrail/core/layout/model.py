@@ -254,12 +254,15 @@ class Look:
     spot: float = 54.0
     spot_strength: float = 0.7
     """Radius of the pointer's soft spot in page units, and how strong it is in its middle, from 0 to 1."""
+    caption: float = 44.0
+    caption_lead: float = 54.0
+    """The size of captions in the picture, and from one of their lines to the next, in page units."""
 
 
 @dataclass(frozen=True, slots=True)
 class Layout:
     """All pages of a lesson for one stage shape, title card first. `text_edge` is where the column of text ends:
-    right of it is the room for signposts."""
+    right of it is the room for signposts. Below a page there may be `caption_room` (page units) for captions."""
 
     name: str
     width: float
@@ -270,6 +273,7 @@ class Layout:
     look: Look = Look()
     text_edge: float = 0.0
     signs: tuple[Sign, ...] = ()
+    caption_room: float = 0.0
 
     def places(self) -> Mapping[str, tuple[int, WordBox]]:
         """Word id → (page index, box). A word of the passage that is seen again beside a question has its

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from wordtrail.core.film.model import StageShape
 
@@ -22,7 +22,8 @@ FOOT = 64.0
 class Stage:
     """A stage's size and where its text and its signposts stand, in page units. Left of `text_edge` a page of the
     passage is text alone; right of it is the room for signposts. Where they stand `below` the text instead, they are in
-    the band of `signpost_height` from `signpost_top` on. Boards keep `margin` to the sides."""
+    the band of `signpost_height` from `signpost_top` on. Boards keep `margin` to the sides. `caption_room` is the
+    height of what is below all of it, for captions."""
 
     name: str
     width: float
@@ -40,6 +41,7 @@ class Stage:
     signpost_top: float = 0.0
     signpost_height: float = 0.0
     margin: float = 130.0
+    caption_room: float = 0.0
 
     @property
     def text_foot(self) -> float:
@@ -62,6 +64,16 @@ TALL = Stage(
 STAGES = {StageShape.WIDE: WIDE, StageShape.SQUARE: SQUARE, StageShape.TALL: TALL}
 
 
-def stage_of(shape: StageShape) -> Stage:
-    """The stage of a shape."""
-    return STAGES[shape]
+CAPTION_ROOM = 132.0
+"""Page units for two lines of a caption, below the stage."""
+
+
+def stage_of(shape: StageShape, *, captions: bool = False) -> Stage:
+    """The stage of a shape; with room for `captions` of its own it is as much smaller."""
+    stage = STAGES[shape]
+    if not captions:
+        return stage
+    return replace(
+        stage, height=stage.height - CAPTION_ROOM, text_height=stage.text_height - CAPTION_ROOM,
+        signpost_top=stage.signpost_top - CAPTION_ROOM, caption_room=CAPTION_ROOM,
+    )  # fmt: skip

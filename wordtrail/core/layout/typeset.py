@@ -74,7 +74,7 @@ def typeset(lesson: Lesson, stage: Stage = WIDE) -> Layout:
     marks = laid_marks(lesson.marks, ground)
     return Layout(
         stage.name, stage.width, stage.height, pages, marks, (*signposts, *closing, *counted),
-        text_edge=stage.text_edge, signs=laid_signs(stage, lesson.look),
+        text_edge=stage.text_edge, signs=laid_signs(stage, lesson.look), caption_room=stage.caption_room,
     )  # fmt: skip
 
 
