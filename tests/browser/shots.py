@@ -66,14 +66,7 @@ def main() -> None:
         page.get_by_role("region", name="Read-through").get_by_role("button").first.click()
         shot("read-through")
         page.goto(f"{bee}/video")
-        page.get_by_role("button", name="Make the video").click()
-        page.get_by_role("link", name="Download the video (MP4)").wait_for(timeout=120_000)
-        page.locator("video").evaluate(
-            "v => new Promise(done => { v.onseeked = done; v.muted = true; v.currentTime = 45.3 })"
-        )
-        page.mouse.move(1100, 780)
-        page.wait_for_timeout(3500)
-        shot("video")
+        _films(page, shot)
         page.goto(f"{bee}/share")
         page.get_by_role("button", name="Make the link").click()
         link = page.locator("[data-link]").inner_text().replace(PUBLIC, address)
@@ -84,6 +77,28 @@ def main() -> None:
         page.wait_for_timeout(4200)
         shot("student")
     print(f"{len(list(FOLDER.glob('*.png')))} pictures in {FOLDER.relative_to(Path.cwd())}")
+
+
+def _films(page: Page, shot: Callable[[str], None]) -> None:
+    """The four films: two of them made, one shown in tall, one being made."""
+    page.get_by_role("checkbox", name="Make Echo").check()
+    page.get_by_role("button", name="Make 2 films").click()
+    page.get_by_text("made ·").nth(1).wait_for(timeout=180_000)
+    page.get_by_role("slider", name="Where you are in the film").click(position={"x": 205, "y": 18})
+    page.wait_for_timeout(400)
+    page.get_by_role("checkbox", name="Make Together").check()
+    page.get_by_role("button", name="Make the film “Together”").click()
+    page.get_by_text("drawing").wait_for()
+    page.wait_for_timeout(3500)
+    shot("video")
+    page.get_by_role("article", name="Together").get_by_text("made ·").wait_for(timeout=180_000)
+    page.get_by_role("radio", name="tall").click()
+    page.get_by_role("article", name="Echo").get_by_role("button").click()
+    page.wait_for_timeout(1200)
+    page.get_by_role("slider", name="Where you are in the film").click(position={"x": 222, "y": 18})
+    page.wait_for_timeout(400)
+    shot("video-tall")
+    page.get_by_role("radio", name="wide").click()
 
 
 def _bring_in(page: Page, address: str, shot: Callable[[str], None]) -> None:

@@ -336,11 +336,14 @@ class AsDeliveredTest(unittest.TestCase):
         self.assertEqual((read["found"]["moves"], read["found"]["strange"]), ([], 0))
 
     def make_a_video(self, lesson: str) -> None:
-        """The film, its captions and poster, as downloads."""
-        job = self.got("POST /lessons/{lesson}/video", lesson=lesson, send={"size": "720p"})
+        """A film, its captions, chapters and cover, as downloads."""
+        planned = self.got("GET /lessons/{lesson}/films", lesson=lesson)
+        self.assertEqual(len(planned["planned"]), 4)
+        body = {"versions": ["listen"], "kind": "mp4", "steady": False}
+        (job,) = self.got("POST /lessons/{lesson}/films", lesson=lesson, send=body)["jobs"]
         self.assertEqual(self.ended(job["id"])["state"], "done")
         video = self.got("GET /lessons/{lesson}", lesson=lesson)["video"]["id"]
-        for file in ("video.mp4", "captions.vtt", "poster.jpg"):
+        for file in ("video.mp4", "captions.vtt", "chapters.txt", "poster.jpg"):
             name = f"{TITLE}.{file.rpartition('.')[2]}"
             answer = self.ask("GET /videos/{video}/{file}", video=video, file=file, query={"name": name})
             self.assertEqual(download_name(answer), name)

@@ -134,9 +134,9 @@ class DeskHandsTest(StudioTest):
         sheet = self.sheet(page, lesson)
         (pointing,) = sheet["pointings"]
         page.goto(f"{self.address}/lesson/{lesson}/video")
-        page.get_by_role("button", name="Make the video").click()
-        link = page.get_by_role("link", name=re.compile("^Download the video"))
-        expect(link).to_be_visible(timeout=JOB)
+        page.get_by_role("button", name="Make the film “Listen”").click()
+        page.get_by_role("button", name="Download").click(timeout=JOB)
+        link = page.get_by_role("menuitem", name=re.compile("^Film"))
         film = page.request.get(f"{self.address}{link.get_attribute('href')}").body()
         _, x, y = pointing["path"][:3]
         before, there = (_frame(film, pointing["at"] + later) for later in (-0.9, 0.2))

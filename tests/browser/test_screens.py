@@ -214,7 +214,7 @@ class ScreensTest(StudioTest):
         asked.get_by_role("button", name="Set it aside").click()
         expect(asked.get_by_role("button", name="Set it aside")).to_have_count(0)
         page.get_by_role("link", name=re.compile("^Video")).click()
-        expect(page.get_by_text("A video needs a reading.")).to_be_visible()
+        expect(page.get_by_text("A film needs a reading.")).to_be_visible()
         page.get_by_role("link", name=re.compile("^Record")).click()
         expect(page.get_by_role("listitem", name="Take 1")).to_be_visible()
 

@@ -15,6 +15,7 @@ from unittest import mock
 import numpy as np
 
 from wordtrail.core.align.aligner import LISTENING, explained
+from wordtrail.core.film.model import FilmVersion
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.jobs.ear import PieceMemory
@@ -23,6 +24,7 @@ from wordtrail.jobs.supervisor import Supervisor
 from wordtrail.jobs.take_work import align_take
 from wordtrail.media.decode import decode
 from wordtrail.media.level import RATE, peaks
+from wordtrail.service.filming import planned_film
 from wordtrail.service.showing import showing
 from wordtrail.service.sound import kept_sound
 from wordtrail.standins.demo_world import install
@@ -142,6 +144,9 @@ class JobsTest(unittest.TestCase):
         names = ["captions.vtt", "chapters.txt", "poster.jpg", "video.mp4"]
         self.assertEqual([key.rsplit("/", 1)[1] for key in keys], names)
         self.assertEqual(video.revision, rain.revision)
+        planned = planned_film(self.workspace, rain.id, FilmVersion.LISTEN)
+        self.assertAlmostEqual(planned.seconds, video.seconds, places=3)
+        self.assertLess(abs(planned.bytes - video.size), 0.2 * video.size, "how large it would be was known before")
 
     def test_a_fault_is_said_and_kept_with_the_take(self) -> None:
         for sound, said in ((b"no sound at all" * 100, "no sound in this file"), (_silence(), "Nothing can be heard")):

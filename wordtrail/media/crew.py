@@ -111,7 +111,7 @@ class _Crew:
             return None
 
     def _make(self, encoder: StretchEncoder, order: Order) -> None:
-        part = order.path.with_suffix(".part")
+        part = _draft_of(order.path)
 
         def done(at: float) -> None:
             self._reached[order.stretch.number] = at - order.stretch.start
@@ -148,6 +148,15 @@ class _Crew:
             self._faults.append(FilmBrokenOff())
 
 
+DRAFT = ".part"
+
+
+def _draft_of(path: Path) -> Path:
+    """What a stretch is written to until it is whole: another file for each process, also for one that is left over
+    from a worker which was killed."""
+    return path.with_name(f"{path.stem}.{os.getpid()}{DRAFT}")
+
+
 def _send(pipe: IO[bytes], value: Any) -> None:
     pickle.dump(value, pipe, protocol=pickle.HIGHEST_PROTOCOL)
     pipe.flush()
@@ -164,7 +173,7 @@ def help_out(orders: IO[bytes], answers: IO[bytes]) -> None:
         encoder = StretchEncoder(picture, pictures.__getitem__)
         while True:
             order: Order = _received(orders)
-            part = order.path.with_suffix(".part")
+            part = _draft_of(order.path)
             told = 0.0
 
             def done(at: float, start: float = order.stretch.start) -> None:

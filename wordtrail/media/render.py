@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import hashlib
+import os
 from bisect import bisect_left
 from collections.abc import Callable, Iterable, Iterator
 from contextlib import ExitStack
@@ -15,7 +16,7 @@ from wordtrail.core.cues.model import CueSheet, StageState
 from wordtrail.core.film.model import USUAL_CHOICES, FilmChoices
 from wordtrail.core.layout.model import LaidPage, Layout
 from wordtrail.media.canvas import CLOCK, Shares
-from wordtrail.media.crew import Order, make_stretches
+from wordtrail.media.crew import DRAFT, Order, make_stretches
 from wordtrail.media.decode import Samples
 from wordtrail.media.draw import Painter, Pictures
 from wordtrail.media.encode import JUST_AFTER, Codec, Picture
@@ -70,7 +71,7 @@ def render(
         missing = [order for order in {order.path: order for order in orders}.values() if not order.path.exists()]
         wanted = sum(order.stretch.times[-1] - order.stretch.start for order in missing)
         progress(0.0)
-        track = folder / f"sound.{manner.wrapping}.part"
+        track = folder / f"sound.{os.getpid()}{DRAFT}"
         heard = with_holds(sound, holds_of(sheet, signal=choices.signal), room)
         shares = make_stretches(
             picture, files, missing, lambda done: progress(round(DRAWN * done / max(wanted, 0.1), 6)),

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import json
-import os
 from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass
 from functools import partial
@@ -143,7 +142,7 @@ def write_film(
         manner=Manner(wish.kind, wish.steady), room=room, progress=progress, pictures=pictures, kept=kept,
     )  # fmt: skip
     for name in begun - shares.stretches:
-        os.unlink(Path(kept or "", name))
+        Path(kept or "", name).unlink(missing_ok=True)
     return said
 
 
