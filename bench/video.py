@@ -1,73 +1,128 @@
-"""`./run bench video`: how fast a lesson becomes a 1080p video, where the time goes, and the memory."""
+"""`./run bench video`: how fast a lesson becomes a film, beside what the encoder alone takes for the same frames on all
+cores; where the time goes; larger pictures, zooms and a long lesson; and the memory."""
 
 from __future__ import annotations
 
 import resource
 import tempfile
 import time
+from collections.abc import Iterator
 from dataclasses import replace
+from fractions import Fraction
 from pathlib import Path
 
+import av
 import numpy as np
 
-from wordtrail.core.cues.compile import compile_cues, edit_list_of
-from wordtrail.core.layout.typeset import typeset
+from wordtrail.core.cues.filmed import Filmed, filmed
+from wordtrail.core.film.model import Detail, Film, FilmChoices, FilmVersion
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.pace.guide import pace_guide
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.trail.model import Trail, Visit
-from wordtrail.media.canvas import Shares
+from wordtrail.media.canvas import CLOCK, Shares
+from wordtrail.media.decode import Samples
+from wordtrail.media.encode import Codec, Picture, add_picture_stream, painter_of
 from wordtrail.media.level import RATE
 from wordtrail.media.render import render
+from wordtrail.service.film_making import FilmWish, write_film
 from wordtrail.service.showing import showing
-from wordtrail.service.sound import sound_of
 from wordtrail.standins.demo_world import install
 from wordtrail.standins.passages import BEES_MAP
 from wordtrail.store.lessons import all_lessons
-from wordtrail.workspace import open_workspace
+from wordtrail.workspace import Workspace, open_workspace
+
+HEAD = f"{'film':44}{'length':>9}{'took':>8}{'× real':>8}{'encoder alone':>15}{'times that':>12}"
 
 
 def main() -> None:
-    """Print a row for each demo lesson, and one for a lesson of about 20 minutes."""
-    print(f"{'lesson':28}{'length':>9}{'took':>9}{'× real':>8}{'drawing':>9}{'convert':>9}{'encode':>9}{'frames':>8}")
+    """Print a row for each film of the demo lessons, for larger pictures, and for an hour."""
+    print(HEAD)
     with tempfile.TemporaryDirectory() as folder:
         workspace = open_workspace(Path(folder))
         install(workspace)
         with workspace.database.read_session() as session:
-            lessons = [kept.id for kept in all_lessons(session, workspace.owner)]
-        for lesson in lessons:
-            show, _ = showing(workspace, lesson)
-            begun = time.perf_counter()
-            sound = sound_of(workspace, show.edits)
-            shares = render(show.layout, show.sheet, sound, Path(folder) / "lesson.mp4")
-            _row(show.lesson.title, shares, time.perf_counter() - begun)
-        _long(Path(folder))
-    peak = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
-    print(f"most memory: {peak:.0f} MB. Drawing and encoding run beside one another on two cores.")
+            lessons = [(kept.id, kept.lesson.title) for kept in all_lessons(session, workspace.owner)]
+        for lesson, title in lessons:
+            _film(workspace, lesson, title, FilmVersion.LISTEN, FilmChoices(), beside_encoder=True)
+        bee = next(id for id, title in lessons if "Bee" in title)
+        for version in FilmVersion:
+            _film(workspace, bee, "The Bee’s Map", version, FilmChoices())
+        for detail in (Detail.SMALL, Detail.FINE):
+            _film(workspace, bee, "The Bee’s Map", FilmVersion.LISTEN, FilmChoices(detail=detail))
+        here = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
+        _hour(Path(folder))
+    there = resource.getrusage(resource.RUSAGE_CHILDREN).ru_maxrss / 1024
+    print(f"most memory: {here:.0f} MB here before the hour, {there:.0f} MB in the largest helper")
 
 
-def _long(folder: Path) -> None:
-    """A made-up reading of 2,200 words at the pace guide's times, with a tone for a voice."""
-    passage = passage_from_text("\n\n".join([BEES_MAP.replace("--- p. 12", "---")] * 14), title="A long lesson")
+def _film(
+    workspace: Workspace, lesson: str, title: str, version: FilmVersion, choices: FilmChoices, *,
+    beside_encoder: bool = False,
+) -> None:  # fmt: skip
+    """The whole way from the lesson to the file, twice: the second time counts."""
+    show, _ = showing(workspace, lesson, film=Film(version, choices).itself)
+    path = workspace.folder / "film.mp4"
+    for _ in range(2):
+        begun = time.perf_counter()
+        write_film(workspace, show.filmed, choices, path, FilmWish(version))
+        took = time.perf_counter() - begun
+    alone = _encoder_alone(path, show.filmed, choices) if beside_encoder else 0.0
+    _row(f"{title}, {version}, {choices.detail}", show.stage.video_seconds, took, alone)
+
+
+def _encoder_alone(path: Path, film: Filmed, choices: FilmChoices) -> float:
+    """Seconds that the encoder takes for the frames of a film, on all cores, with the same settings."""
+    painter = painter_of(Picture(film.layout, film.sheet, choices), lambda file: b"")
+    frames = []
+    with av.open(str(path)) as made:
+        for decoded in made.decode(made.streams.video[0]):
+            frame = av.VideoFrame.from_ndarray(decoded.to_ndarray(), format="yuv420p")
+            frame.pts, frame.time_base = round((decoded.time or 0) * CLOCK), Fraction(1, CLOCK)
+            if decoded.key_frame:
+                frame.pict_type = av.video.frame.PictureType.I
+            frames.append(frame)
+    begun = time.perf_counter()
+    with av.open(str(path.with_suffix(".again.mp4")), "w", format="mp4") as container:
+        stream = add_picture_stream(container, painter, Codec.H264, 0)
+        for frame in frames:
+            container.mux(stream.encode(frame))
+        container.mux(stream.encode(None))
+    return time.perf_counter() - begun
+
+
+def _hour(folder: Path) -> None:
+    """A made-up reading of 6,700 words at the pace guide's times, with a tone for a voice."""
+    passage = passage_from_text("\n\n".join([BEES_MAP.replace("--- p. 12", "---")] * 42), title="An hour")
     guide = pace_guide(passage, 110)
     seconds = guide[-1].end + 2
     trail = Trail(tuple(Visit(w.id, w.start, w.end) for w in guide), seconds=seconds, sound_end=seconds)
-    lesson = replace(Lesson((passage,)), chosen_take="take")
-    layout = typeset(lesson)
-    edits = edit_list_of(lesson, {"take": trail})
-    sheet = compile_cues(lesson, {"take": trail}, layout, edits)
+    film = filmed(replace(Lesson((passage,)), chosen_take="take"), {"take": trail}, Film())
+    begun = time.perf_counter()
+    shares = render(film.layout, film.sheet, _tone(film.sheet.seconds), folder / "hour.mp4")
+    took = time.perf_counter() - begun
+    _row(f"an hour, {len(guide):,} words", shares.seconds, took, 0.0)
+    _shares(shares)
+    peak = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
+    print(f"most memory in this process with the hour: {peak:.0f} MB")
+
+
+def _tone(seconds: float) -> Iterator[Samples]:
     second = np.arange(RATE, dtype=np.float32) / RATE
     syllables = (0.1 * np.sin(second * 800) * (np.sin(second * 9 * np.pi) > 0)).astype(np.float32)
-    tone = np.tile(syllables, int(sheet.seconds) + 1)
-    begun = time.perf_counter()
-    shares = render(layout, sheet, [tone], folder / "long.mp4")
-    _row("long, 2,254 words", shares, time.perf_counter() - begun)
+    for _ in range(int(seconds) + 1):
+        yield syllables
 
 
-def _row(name: str, shares: Shares, took: float) -> None:
+def _row(name: str, seconds: float, took: float, alone: float) -> None:
+    beside = f"{alone:13.1f} s{took / alone:12.2f}" if alone else ""
+    print(f"{name:44}{seconds:7.1f} s{took:6.1f} s{seconds / took:8.1f}{beside}", flush=True)
+
+
+def _shares(shares: Shares) -> None:
     work = shares.drawing + shares.converting + shares.encoding
-    parts = "".join(f"{part / work:8.0%} " for part in (shares.drawing, shares.converting, shares.encoding))
-    print(f"{name:28}{shares.seconds:7.1f} s{took:7.1f} s{shares.seconds / took:8.1f}{parts}{shares.frames:8}")
+    parts = (("drawing", shares.drawing), ("converting", shares.converting), ("encoding", shares.encoding))
+    print("  of the work on pictures: " + ", ".join(f"{name} {part / work:.0%}" for name, part in parts))
 
 
 if __name__ == "__main__":

@@ -18,6 +18,7 @@ from wordtrail.core.align.aligner import LISTENING, explained
 from wordtrail.core.film.model import FilmVersion
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.intake import passage_from_text
+from wordtrail.formats.film_files import BESIDE
 from wordtrail.jobs.ear import PieceMemory
 from wordtrail.jobs.queue import ALIGN, SOUND, VIDEO, Queue, perform
 from wordtrail.jobs.supervisor import Supervisor
@@ -141,7 +142,7 @@ class JobsTest(unittest.TestCase):
             video = surroundings_of(session, [rain.id])[rain.id].film
         assert video is not None
         keys = self.workspace.blobs.keys(f"videos/{video.id}")
-        names = ["captions.vtt", "chapters.txt", "poster.jpg", "video.mp4"]
+        names = sorted([*BESIDE, "poster.jpg", "video.mp4"])
         self.assertEqual([key.rsplit("/", 1)[1] for key in keys], names)
         self.assertEqual(video.revision, rain.revision)
         planned = planned_film(self.workspace, rain.id, FilmVersion.LISTEN)

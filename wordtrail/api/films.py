@@ -22,7 +22,8 @@ routes = APIBlueprint("films", __name__, url_prefix="/api")
 
 _FILES = {
     "video.mp4": "video/mp4", "video.webm": "video/webm", "video.m4a": "audio/mp4", "video.opus": "audio/ogg",
-    "captions.vtt": "text/vtt", "poster.jpg": "image/jpeg", "chapters.txt": "text/plain",
+    "captions.vtt": "text/vtt", "captions.srt": "application/x-subrip", "captions.ttml": "application/ttml+xml",
+    "timeline.otio": "application/json", "poster.jpg": "image/jpeg", "chapters.txt": "text/plain",
 }  # fmt: skip
 
 

@@ -11,14 +11,14 @@ from pathlib import Path
 import numpy as np
 
 from wordtrail.core.align.values import Progress
-from wordtrail.core.cues.chapters import chapter_list, chapters_of
+from wordtrail.core.cues.chapters import chapters_of
 from wordtrail.core.cues.film import holds_of, video_captions, video_seconds
 from wordtrail.core.cues.filmed import Filmed
 from wordtrail.core.errors import NoRoom, NothingToShow
 from wordtrail.core.film.model import Captions, Film, FilmChoices, FilmVersion
 from wordtrail.core.lesson.model import with_take
 from wordtrail.core.lesson.take_in_use import take_in_use
-from wordtrail.formats import webvtt
+from wordtrail.formats.film_files import files_beside
 from wordtrail.media.decode import Samples
 from wordtrail.media.estimate import estimated_bytes
 from wordtrail.media.join import Said, SoundFile, Wrapping, write_sound
@@ -85,11 +85,8 @@ def make_film(workspace: Workspace, lesson_id: str, wish: FilmWish, report: Prog
         )
         size = path.stat().st_size
     report(KEEPING, 0.5)
-    for name, data in {
-        "captions.vtt": webvtt.write(show.sheet).encode(),
-        "chapters.txt": chapter_list(said.chapters).encode(),
-        "poster.jpg": said.cover,
-    }.items():
+    takes = {take: (f"Take {take}", trail.seconds) for take, trail in show.trails.items()}
+    for name, data in {**files_beside(show.filmed, takes), "poster.jpg": said.cover}.items():
         workspace.blobs.write(f"videos/{id}/{name}", data)
     with workspace.database.write_session() as session:
         session.add(

@@ -19,20 +19,26 @@ def write(title: str, edits: EditList, takes: Mapping[str, tuple[str, float]]) -
     track = otio.schema.Track(name="Voice", kind=otio.schema.TrackKind.Audio)
     timeline.tracks.append(track)
     if edits.lead:
-        track.append(otio.schema.Gap(source_range=_range(0.0, edits.lead)))
+        track.append(otio.schema.Gap(source_range=span(0.0, edits.lead)))
     for clip in edits.clips:
         name, seconds = takes.get(clip.take, (clip.take, clip.end))
-        recording = otio.schema.ExternalReference(f"takes/{clip.take}", available_range=_range(0.0, seconds))
+        recording = recording_of(clip.take, seconds)
         slower = [otio.schema.LinearTimeWarp(time_scalar=clip.pace)] if clip.pace != 1 else []
         track.append(
             otio.schema.Clip(
-                name=name, media_reference=recording, source_range=_range(clip.start, clip.seconds), effects=slower
+                name=name, media_reference=recording, source_range=span(clip.start, clip.seconds), effects=slower
             )
         )
     return str(timeline.to_json_string(indent=1))
 
 
-def _range(start: float, seconds: float) -> otio.opentime.TimeRange:
+def recording_of(take: str, seconds: float) -> otio.schema.ExternalReference:
+    """The sound of a take of so many seconds."""
+    return otio.schema.ExternalReference(f"takes/{take}", available_range=span(0.0, seconds))
+
+
+def span(start: float, seconds: float) -> otio.opentime.TimeRange:
+    """A stretch of time, as OpenTimelineIO has it."""
     return otio.opentime.TimeRange(
         otio.opentime.RationalTime(round(start * RATE), RATE), otio.opentime.RationalTime(round(seconds * RATE), RATE)
     )

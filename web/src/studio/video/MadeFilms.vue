@@ -33,8 +33,11 @@ const beside = computed(() => {
   return (
     [
       ['Captions (WebVTT)', 'captions.vtt'],
+      ['Captions (SRT)', 'captions.srt'],
+      ['Captions (TTML)', 'captions.ttml'],
       ['Chapters to paste', 'chapters.txt'],
       ['Cover', 'poster.jpg'],
+      ['Timeline (OpenTimelineIO)', 'timeline.otio'],
     ] as const
   ).map(([name, file]) => ({
     name,
