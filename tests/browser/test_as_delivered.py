@@ -339,6 +339,10 @@ class AsDeliveredTest(unittest.TestCase):
         """A film, its captions, chapters and cover, as downloads."""
         planned = self.got("GET /lessons/{lesson}/films", lesson=lesson)
         self.assertEqual(len(planned["planned"]), 4)
+        moment = self.got("GET /lessons/{lesson}/cover", lesson=lesson, query={"film": "listen", "time": "6.0"})
+        self.assertGreater(moment["moment"]["at"], 0)
+        seen = self.ask("GET /lessons/{lesson}/cover.png", lesson=lesson, query={"film": "listen"})
+        self.assertTrue(seen.body().startswith(b"\x89PNG"))
         body = {"versions": ["listen"], "kind": "mp4", "steady": False}
         (job,) = self.got("POST /lessons/{lesson}/films", lesson=lesson, send=body)["jobs"]
         self.assertEqual(self.ended(job["id"])["state"], "done")

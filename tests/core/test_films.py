@@ -13,6 +13,7 @@ from hypothesis import strategies as st
 from tests.golden.lessons import ShownLesson, by_hand, demo_lessons, generated, shown
 from tests.worlds import TAKE, lesson, trail
 from wordtrail.core.cues.counts import COUNT, COUNT_SECONDS
+from wordtrail.core.cues.cover import cover_state, moment_at
 from wordtrail.core.cues.echoes import ECHO, echo_unit
 from wordtrail.core.cues.film import video_seconds
 from wordtrail.core.cues.filmed import Filmed, filmed
@@ -198,6 +199,23 @@ class LeftOutTest(unittest.TestCase):
         made = filmed(self.made, trails, Film(choices=FilmChoices(FilmPart(Extent.READING, reading=2))))
         self.assertEqual(len(made.sheet.lights), len(visits))
         self.assertGreaterEqual(made.edits.clips[0].start, again[0].start - 0.41)
+
+
+class CoverTest(unittest.TestCase):
+    def test_a_moment_of_one_film_is_the_cover_of_all_in_which_it_is(self) -> None:
+        made, trails = replace(by_hand(), chosen_take=TAKE), {TAKE: trail(by_hand())}
+        listen = filmed(made, trails, AS_READ)
+        light = listen.sheet.lights[5]
+        moment = moment_at(listen, light.start + 0.05, "")
+        for version in FilmVersion:
+            state, _ = cover_state(filmed(made, trails, Film(version)), moment)
+            self.assertEqual(state.lit, light.word)
+        gate = next(one for one in listen.sheet.gates if one.page >= 0)
+        state, waited = cover_state(listen, moment_at(listen, gate.at, gate.pause))
+        self.assertEqual((state.gate, state.page), (gate.pause, gate.page))
+        self.assertEqual(waited, gate.think_seconds / 2)
+        self.assertIsNone(moment_at(listen, 1.0, ""), "its title is no moment of a take")
+        self.assertEqual(cover_state(listen, None)[0].page, 0)
 
 
 class EchoTest(unittest.TestCase):

@@ -39,9 +39,11 @@ class FilmFilesTest(unittest.TestCase):
             film = self.film(version)
             files, wanted = self.beside(film), video_captions(film.sheet)
             vtt, srt = webvtt.read(str(files["captions.vtt"])), webvtt.from_srt(str(files["captions.srt"]))
+            self.assertEqual((len(vtt), len(srt)), (len(wanted), len(wanted)))
             timed = etree.fromstring(files["captions.ttml"].read_bytes()).iterfind(".//t:p", TTML)
-            spoken = [(float(one.get("begin")[:-1]), "".join(one.itertext())) for one in timed]
-            for caption, one, other, third in zip(wanted, vtt, srt, spoken, strict=True):
+            spoken = [(float(str(one.get("begin"))[:-1]), "".join(map(str, one.itertext()))) for one in timed]
+            for n, (caption, third) in enumerate(zip(wanted, spoken, strict=True)):
+                one, other = vtt[n], srt[n]
                 self.assertEqual(one.text, caption.text)
                 self.assertEqual(other.text.replace("\n", " "), caption.text)
                 self.assertEqual(third[1], caption.text)

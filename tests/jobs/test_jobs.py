@@ -142,7 +142,7 @@ class JobsTest(unittest.TestCase):
             video = surroundings_of(session, [rain.id])[rain.id].film
         assert video is not None
         keys = self.workspace.blobs.keys(f"videos/{video.id}")
-        names = sorted([*BESIDE, "poster.jpg", "video.mp4"])
+        names = sorted([*BESIDE, "cover.png", "poster.jpg", "video.mp4"])
         self.assertEqual([key.rsplit("/", 1)[1] for key in keys], names)
         self.assertEqual(video.revision, rain.revision)
         planned = planned_film(self.workspace, rain.id, FilmVersion.LISTEN)

@@ -38,7 +38,7 @@ from wordtrail.media.colours import COLOURS
 from wordtrail.media.decode import Samples, decode
 from wordtrail.media.join import Said, SoundFile, Wrapping, write_sound
 from wordtrail.media.level import RATE
-from wordtrail.media.render import Manner, poster, render
+from wordtrail.media.render import Manner, cover, render
 from wordtrail.media.sound import lesson_sound, with_holds
 
 Frames = list[tuple[float, np.ndarray]]
@@ -170,15 +170,15 @@ class FilmFilesTest(unittest.TestCase):
     def test_captions_chapters_and_cover_are_in_the_file(self) -> None:
         made = self.made()
         chapters = chapters_of(made)
-        said = Said("Bees", chapters, video_captions(made.sheet), poster(made.layout, made.sheet))
+        said = Said("Bees", chapters, video_captions(made.sheet), cover(made).jpeg())
         path = self.write(made, FilmChoices(detail=Detail.SMALL), said=said)
         with av.open(str(path)) as film:
             self.assertEqual([one["metadata"]["title"] for one in film.chapters()], [one.title for one in chapters])
             self.assertAlmostEqual(film.chapters()[-1]["end"] / 1000, video_seconds(made.sheet), places=2)
             texts = [bytes(p)[2:].decode() for p in film.demux(film.streams.subtitles[0]) if p.size > 2]
             self.assertEqual(texts, [one.text for one in said.captions])
-            cover = [stream for stream in film.streams.video if stream.codec_context.name == "mjpeg"]
-            self.assertEqual(len(cover), 1)
+            pictures = [stream for stream in film.streams.video if stream.codec_context.name == "mjpeg"]
+            self.assertEqual([(one.width, one.height) for one in pictures], [(1920, 1080)])
         self.assertTrue(chapter_list(chapters).startswith("0:00 Bees\n"))
         self.assertIn("Think about it: Why clover?", chapter_list(chapters))
 

@@ -17,6 +17,7 @@ from tests.browser.harness import write_wav
 from tests.worlds import TAKE, planned, trail
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
 from wordtrail.core.cues.film import video_seconds, video_time
+from wordtrail.core.cues.filmed import Filmed
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.state import state_at
 from wordtrail.core.edit.edit_list import Clip, EditList, Hold
@@ -31,7 +32,7 @@ from wordtrail.media.draw import Painter
 from wordtrail.media.join import Said
 from wordtrail.media.level import RATE, TARGET_LUFS, Peaks, levelled, loudness, peaks
 from wordtrail.media.moments import moments
-from wordtrail.media.render import poster, render
+from wordtrail.media.render import cover, render
 from wordtrail.media.seams import FADE
 from wordtrail.media.sound import lesson_sound, with_holds, write_m4a
 
@@ -301,7 +302,8 @@ class RenderTest(unittest.TestCase):
 
     def test_the_poster_is_a_picture(self) -> None:
         path = Path(self.folder.name) / "poster.jpg"
-        path.write_bytes(poster(self.layout, self.sheet))
+        edits = edit_list_of(planned(), {TAKE: trail()})
+        path.write_bytes(cover(Filmed(planned(), self.layout, edits, self.sheet)).jpeg())
         with Image.open(path) as picture:
             self.assertEqual((picture.format, picture.size), ("JPEG", (1920, 1080)))
 

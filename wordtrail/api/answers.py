@@ -16,7 +16,7 @@ from wordtrail.core.cues.finding import Finding
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.run import Stop
 from wordtrail.core.edit.edit_list import EditList
-from wordtrail.core.film.model import FilmVersion
+from wordtrail.core.film.model import CoverMoment, FilmVersion
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.answers import PartByPart
 from wordtrail.core.lesson.model import Lesson
@@ -421,6 +421,10 @@ class MadeFilm(Answer):
     size: int
     made_at: float
     changed: str
+
+
+class Cover(Answer):
+    moment: CoverMoment | None
 
 
 class Films(Answer):

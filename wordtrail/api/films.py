@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from functools import partial
+
 from flask import Response, send_file
 from flask_openapi.blueprint import APIBlueprint
 from pydantic import BaseModel, Field
@@ -10,12 +12,17 @@ from wordtrail.api import answers
 from wordtrail.api.context import answer, context
 from wordtrail.api.takes import LessonPath
 from wordtrail.api.views import films_view, job_view
+from wordtrail.core.changes.limits import LONGEST_TAKE
+from wordtrail.core.cues.cover import moment_at
 from wordtrail.core.errors import NotFound
 from wordtrail.core.film.model import FilmVersion
 from wordtrail.jobs.queue import VIDEO
+from wordtrail.media.render import cover
 from wordtrail.service.film_making import FILE_KINDS, FilmWish
-from wordtrail.service.filming import free_bytes, planned_film
+from wordtrail.service.filming import film_of, free_bytes, planned_film
+from wordtrail.service.showing import showing
 from wordtrail.store.lessons import get_lesson
+from wordtrail.store.pictures import read_picture
 from wordtrail.store.tables import VideoRow
 
 routes = APIBlueprint("films", __name__, url_prefix="/api")
@@ -23,13 +30,19 @@ routes = APIBlueprint("films", __name__, url_prefix="/api")
 _FILES = {
     "video.mp4": "video/mp4", "video.webm": "video/webm", "video.m4a": "audio/mp4", "video.opus": "audio/ogg",
     "captions.vtt": "text/vtt", "captions.srt": "application/x-subrip", "captions.ttml": "application/ttml+xml",
-    "timeline.otio": "application/json", "poster.jpg": "image/jpeg", "chapters.txt": "text/plain",
+    "timeline.otio": "application/json", "chapters.txt": "text/plain",
+    "poster.jpg": "image/jpeg", "cover.png": "image/png",
 }  # fmt: skip
 
 
 class VideoPath(BaseModel):
     video: str = Field(max_length=64)
     file: str = Field(max_length=20)
+
+
+class CoverQuery(BaseModel):
+    film: FilmVersion
+    revision: int = 0
 
 
 class DownloadQuery(BaseModel):
@@ -58,6 +71,33 @@ def wish_films(path: LessonPath, body: answers.FilmsWish) -> Response:
         for version in dict.fromkeys(body.versions)
     ]
     return answer(answers.Jobs(jobs=[job_view(job) for job in jobs]), 202)
+
+
+class MomentQuery(BaseModel):
+    """A moment of one of a lesson's films (seconds of lesson time), and the stop at which it stands, if it does."""
+
+    film: FilmVersion
+    time: float = Field(ge=0, le=LONGEST_TAKE)
+    gate: str = Field(default="", max_length=120)
+
+
+@routes.get("/lessons/<lesson>/cover", responses={200: answers.Cover})
+def cover_here(path: LessonPath, query: MomentQuery) -> Response:
+    """What a moment of a film is as a cover; none at its title."""
+    workspace = context().workspace
+    film = film_of(workspace, path.lesson, query.film)
+    show, _ = showing(workspace, path.lesson, film=film)
+    return answer(answers.Cover(moment=moment_at(show.filmed, query.time, query.gate)))
+
+
+@routes.get("/lessons/<lesson>/cover.png")
+def cover_picture(path: LessonPath, query: CoverQuery) -> Response:
+    """The cover of a film as it would be made now."""
+    workspace = context().workspace
+    film = film_of(workspace, path.lesson, query.film)
+    show, _ = showing(workspace, path.lesson, film=film)
+    painted = cover(show.filmed, partial(read_picture, workspace.blobs), film.choices)
+    return Response(painted.png(), mimetype="image/png")
 
 
 @routes.get("/videos/<video>/<file>")

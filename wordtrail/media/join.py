@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import io
 from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
@@ -10,6 +11,7 @@ from pathlib import Path
 
 import av
 from av.stream import Disposition
+from PIL import Image
 
 from wordtrail.core.cues.chapters import Chapter
 from wordtrail.core.cues.model import Caption
@@ -43,12 +45,13 @@ class SoundFile(StrEnum):
 @dataclass(frozen=True, slots=True)
 class Said:
     """What a film's file says beside pictures and sound: its title, chapters and captions (video time), and its cover,
-    a JPEG picture."""
+    a JPEG picture (and the same as PNG, to stand beside it)."""
 
     title: str = ""
     chapters: tuple[Chapter, ...] = ()
     captions: tuple[Caption, ...] = ()
     cover: bytes = b""
+    cover_png: bytes = b""
 
 
 NOTHING_SAID = Said()
@@ -72,7 +75,7 @@ def join(
         picture.time_base = Fraction(1, CLOCK)
         voice = container.add_stream_from_template(heard.streams.audio[0])
         text = _caption_stream(container) if said.captions and wrapping is Wrapping.MP4 else None
-        cover = _cover_stream(container) if said.cover and wrapping is Wrapping.MP4 else None
+        cover = _cover_stream(container, said.cover) if said.cover and wrapping is Wrapping.MP4 else None
         _say_chapters(container, said)
         if cover is not None:
             container.mux(_cover_packet(said.cover, cover))
@@ -158,10 +161,11 @@ def _caption_packet(caption: Caption, stream: av.stream.Stream) -> av.Packet:
     return packet
 
 
-def _cover_stream(container: av.container.OutputContainer) -> av.stream.Stream:
+def _cover_stream(container: av.container.OutputContainer, cover: bytes) -> av.stream.Stream:
     stream = container.add_stream("mjpeg")
     stream.pix_fmt = "yuvj420p"
-    stream.width, stream.height = 1280, 720
+    with Image.open(io.BytesIO(cover)) as picture:
+        stream.width, stream.height = picture.size
     stream.disposition = Disposition.attached_pic
     return stream
 

@@ -11,8 +11,10 @@ from dataclasses import dataclass
 from pathlib import Path
 from tempfile import TemporaryDirectory
 
+from wordtrail.core.cues.cover import cover_state
 from wordtrail.core.cues.film import holds_of, state_in_video, video_seconds
-from wordtrail.core.cues.model import CueSheet, StageState
+from wordtrail.core.cues.filmed import Filmed
+from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.film.model import USUAL_CHOICES, FilmChoices
 from wordtrail.core.layout.model import LaidPage, Layout
 from wordtrail.media.canvas import CLOCK, Shares
@@ -146,10 +148,8 @@ def _hash(value: object) -> str:
     return hashlib.sha256(repr(value).encode()).hexdigest()
 
 
-def poster(
-    layout: Layout, sheet: CueSheet, pictures: Pictures | None = None, choices: FilmChoices = USUAL_CHOICES
-) -> bytes:
-    """A JPEG picture of the title card."""
-    painter = Painter(layout, sheet, pictures=pictures, colours=choices.colours)
-    painter.paint(StageState(0, "", 0, (), "", ""))
-    return painter.jpeg()
+def cover(film: Filmed, pictures: Pictures | None = None, choices: FilmChoices = USUAL_CHOICES) -> Painter:
+    """A painter that has painted the cover of a film."""
+    painter = Painter(film.layout, film.sheet, pictures=pictures, colours=choices.colours)
+    painter.paint(*cover_state(film, choices.cover))
+    return painter

@@ -23,7 +23,7 @@ from wordtrail.media.decode import Samples
 from wordtrail.media.estimate import estimated_bytes
 from wordtrail.media.join import Said, SoundFile, Wrapping, write_sound
 from wordtrail.media.level import RATE
-from wordtrail.media.render import Manner, poster, render
+from wordtrail.media.render import Manner, cover, render
 from wordtrail.media.sound import SILENCE, with_holds
 from wordtrail.service.filming import facts_of, film_of, free_bytes
 from wordtrail.service.showing import showing
@@ -86,7 +86,11 @@ def make_film(workspace: Workspace, lesson_id: str, wish: FilmWish, report: Prog
         size = path.stat().st_size
     report(KEEPING, 0.5)
     takes = {take: (f"Take {take}", trail.seconds) for take, trail in show.trails.items()}
-    for name, data in {**files_beside(show.filmed, takes), "poster.jpg": said.cover}.items():
+    for name, data in {
+        **files_beside(show.filmed, takes),
+        "poster.jpg": said.cover,
+        "cover.png": said.cover_png,
+    }.items():
         workspace.blobs.write(f"videos/{id}/{name}", data)
     with workspace.database.write_session() as session:
         session.add(
@@ -125,8 +129,8 @@ def write_film(
     room = mix.room if mix else SILENCE
     pictures = partial(read_picture, workspace.blobs)
     captions = video_captions(film.sheet) if choices.captions is Captions.TRACK else ()
-    cover = poster(film.layout, film.sheet, pictures, choices)
-    said = Said(film.lesson.title, chapters_of(film), captions, cover)
+    front = cover(film, pictures, choices)
+    said = Said(film.lesson.title, chapters_of(film), captions, front.jpeg(), front.png())
     if isinstance(wish.kind, SoundFile):
         whole = with_holds(sound, holds_of(film.sheet, signal=choices.signal), room)
         write_sound(whole, path, said, wish.kind)

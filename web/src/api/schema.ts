@@ -886,6 +886,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lessons/{lesson}/cover": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a moment of a film is as a cover; none at its title. */
+        get: operations["films_cover_here_lessons__lesson__cover_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson}/cover.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The cover of a film as it would be made now. */
+        get: operations["films_cover_picture_lessons__lesson__cover_png_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/videos/{video}/{file}": {
         parameters: {
             query?: never;
@@ -2974,6 +3008,21 @@ export interface components {
          */
         Colours: "paper" | "warm" | "evening" | "strong";
         /**
+         * CoverMoment
+         * @description A moment of a take (seconds of take time) that is a film's cover; `gate` names the stop at which it stands.
+         */
+        CoverMoment: {
+            /** Take */
+            take: string;
+            /** At */
+            at: number;
+            /**
+             * Gate
+             * @default
+             */
+            gate: string;
+        };
+        /**
          * CueNote
          * @description What a teacher wants to have before her eyes at a word while she records: what to say or do there. Students never
          *     see it.
@@ -3106,6 +3155,7 @@ export interface components {
          *     `think` is for Listen; `echo_after` (None: lines in verse, else sentences) and `echo` for Echo; `pace` (times the
          *     speed at which it was said) and `lead` (seconds) for Together; `own_rate` (words a minute; 0: as it was read) for On
          *     your own. `marks`, `cards`, `questions` and `talk` are in it or not. `signal`: a soft sound at each pause point.
+         *     `cover` is what is seen before it is played (None: its title).
          */
         FilmChoices: {
             /**
@@ -3177,6 +3227,7 @@ export interface components {
              * @default false
              */
             signal: boolean;
+            cover: components["schemas"]["CoverMoment"] | null;
         };
         /**
          * FilmPart
@@ -3521,7 +3572,8 @@ export interface components {
              *       "detail": "1080p",
              *       "colours": "paper",
              *       "captions": "track",
-             *       "signal": false
+             *       "signal": false,
+             *       "cover": null
              *     }
              */
             films: components["schemas"]["FilmChoices"];
@@ -4943,6 +4995,8 @@ export interface components {
             captions?: components["schemas"]["CaptionsInput"] | null;
             /** Signal */
             signal?: boolean | null;
+            /** Cover */
+            cover?: components["schemas"]["CoverMomentInput"] | "title" | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -5031,6 +5085,21 @@ export interface components {
          * @enum {string}
          */
         ColoursInput: "paper" | "warm" | "evening" | "strong";
+        /**
+         * CoverMoment
+         * @description A moment of a take (seconds of take time) that is a film's cover; `gate` names the stop at which it stands.
+         */
+        CoverMomentInput: {
+            /** Take */
+            take: string;
+            /** At */
+            at: number;
+            /**
+             * Gate
+             * @default
+             */
+            gate?: string;
+        };
         /**
          * CropPicture
          * @description Only this part of a picture is shown.
@@ -8803,6 +8872,10 @@ export interface components {
              */
             steady?: boolean;
         };
+        /** Cover */
+        Cover: {
+            moment: components["schemas"]["CoverMoment"] | null;
+        };
         /**
          * TextView
          * @description What a passage still asks for, what is known of it, and how its words are said.
@@ -11180,6 +11253,66 @@ export interface operations {
                     "application/json": components["schemas"]["Jobs"];
                 };
             };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    films_cover_here_lessons__lesson__cover_get: {
+        parameters: {
+            query: {
+                film: components["schemas"]["FilmVersion"];
+                time: number;
+                gate?: string;
+            };
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cover"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    films_cover_picture_lessons__lesson__cover_png_get: {
+        parameters: {
+            query: {
+                film: components["schemas"]["FilmVersion"];
+                revision?: number;
+            };
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
             /** @description Unprocessable Entity */
             422: {
                 headers: {

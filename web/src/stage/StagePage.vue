@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
 import { computed, useId } from 'vue'
 import type { Schemas } from '@/api/client'
 import type { CueSheet, StageState } from './cueReader'
@@ -42,6 +43,7 @@ const props = withDefaults(
 const emit = defineEmits<{ choose: [word: string, extend: boolean] }>()
 
 const id = useId()
+const still = useMediaQuery('(prefers-reduced-motion: reduce)')
 const page = computed(() => props.layout.pages[props.state.page] ?? props.layout.pages[0]!)
 const look = computed(() => props.layout.look)
 const places = computed(() => placesOf(props.layout))
@@ -120,7 +122,8 @@ const titleTrail = computed(() => {
   )
 })
 const viewBox = computed(() => {
-  if (props.state.view) return props.state.view.join(' ')
+  // Who asks for less motion sees the whole page all the while.
+  if (props.state.view && !still.value) return props.state.view.join(' ')
   const width =
     props.textOnly && !page.value.title && !page.value.photo && !page.value.board
       ? page.value.text_edge || props.layout.text_edge

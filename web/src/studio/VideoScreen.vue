@@ -101,6 +101,18 @@ function play() {
 const choose = (change: Change) => lesson.send({ kind: 'choose films', ...change })
 const want = (version: Version, on: boolean) => choose(on ? { want: [version] } : { leave: [version] })
 
+async function takeCover() {
+  const query = { film: shown.value, time: player.time.value, gate: player.gate.value }
+  try {
+    const { moment } = await ask(
+      client.GET('/api/lessons/{lesson}/cover', { params: { path: { lesson: lesson.id.value }, query } }),
+    )
+    await choose({ cover: moment ?? 'title' })
+  } catch (fault) {
+    lesson.report(fault)
+  }
+}
+
 /** Those that are ticked, and not made as they are now. */
 const toMake = computed(() =>
   wanted.value.filter(
@@ -252,6 +264,27 @@ useKeys({ space: play, b: () => player.back() })
       aria-label="How the films are made"
     >
       <FilmSettings :version="shown" :choices="choices" @choose="choose" />
+      <div class="flex items-start gap-3 text-[13px]">
+        <img
+          class="w-[112px] rounded-small border border-hairline"
+          :src="`/api/lessons/${lesson.id.value}/cover.png?film=${shown}&revision=${view.revision}`"
+          alt="The cover"
+        />
+        <div>
+          <p class="text-[14px] text-quiet">Cover</p>
+          <button class="button mt-1 min-h-[32px] px-2 text-[13px]" type="button" @click="takeCover">
+            Take this moment
+          </button>
+          <button
+            v-if="choices.cover"
+            class="mt-1 block min-h-[24px] text-lake underline"
+            type="button"
+            @click="choose({ cover: 'title' })"
+          >
+            Its title again
+          </button>
+        </div>
+      </div>
       <label class="block text-[14px]"
         ><span class="text-quiet">File</span>
         <select v-model="kind" class="field mt-1 py-1.5">

@@ -14,6 +14,7 @@ from wordtrail.core.film.model import (
     SLOWEST_TOGETHER,
     Captions,
     Colours,
+    CoverMoment,
     Detail,
     EchoUnit,
     Extent,
@@ -27,6 +28,9 @@ from wordtrail.core.text.tidy import within
 
 BY_ITSELF = "by itself"
 """What students say back at once follows from the text: lines of verse, else sentences."""
+
+TITLE = "title"
+"""The cover is the title card."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,6 +57,7 @@ class ChooseFilms(ScreenCommand):
     colours: Colours | None = None
     captions: Captions | None = None
     signal: bool | None = None
+    cover: CoverMoment | Literal["title"] | None = None
     kind: Literal["choose films"] = "choose films"
 
     def apply(self, lesson: Lesson) -> Lesson:
@@ -74,6 +79,8 @@ class ChooseFilms(ScreenCommand):
             chosen["pace"] = round(within(self.pace, SLOWEST_TOGETHER, 1.0, "The pace"), 2)
         if self.lead is not None:
             chosen["lead"] = round(within(self.lead, 0.0, LONGEST_LEAD, "The light’s lead"), 2)
+        if self.cover is not None:
+            chosen["cover"] = None if self.cover == TITLE else self.cover
         if self.own_rate is not None:
             chosen["own_rate"] = round(within(self.own_rate, *OWN_RATES, "The pace"), 1) if self.own_rate else 0.0
         return chosen

@@ -101,6 +101,15 @@ class FilmPart:
     last: str = ""
 
 
+@dataclass(frozen=True, slots=True)
+class CoverMoment:
+    """A moment of a take (seconds of take time) that is a film's cover; `gate` names the stop at which it stands."""
+
+    take: str
+    at: float
+    gate: str = ""
+
+
 BREATH = 3.0
 """Seconds at a pause point that is only thought over for a breath."""
 
@@ -125,6 +134,7 @@ class FilmChoices:
     `think` is for Listen; `echo_after` (None: lines in verse, else sentences) and `echo` for Echo; `pace` (times the
     speed at which it was said) and `lead` (seconds) for Together; `own_rate` (words a minute; 0: as it was read) for On
     your own. `marks`, `cards`, `questions` and `talk` are in it or not. `signal`: a soft sound at each pause point.
+    `cover` is what is seen before it is played (None: its title).
     """
 
     shown: FilmPart = WHOLE_LESSON
@@ -143,6 +153,7 @@ class FilmChoices:
     colours: Colours = Colours.PAPER
     captions: Captions = Captions.TRACK
     signal: bool = False
+    cover: CoverMoment | None = None
 
 
 USUAL_CHOICES = FilmChoices()

@@ -36,7 +36,8 @@ const beside = computed(() => {
       ['Captions (SRT)', 'captions.srt'],
       ['Captions (TTML)', 'captions.ttml'],
       ['Chapters to paste', 'chapters.txt'],
-      ['Cover', 'poster.jpg'],
+      ['Cover (PNG)', 'cover.png'],
+      ['Cover (JPEG)', 'poster.jpg'],
       ['Timeline (OpenTimelineIO)', 'timeline.otio'],
     ] as const
   ).map(([name, file]) => ({
