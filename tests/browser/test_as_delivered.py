@@ -200,7 +200,8 @@ class AsDeliveredTest(unittest.TestCase):
         named = re.findall(r"<(.+?)>", page.headers["link"]) + re.findall(
             r'rel="preload"[^>]* href="(.+?)"', page.text()
         )
-        self.assertIn(f"/api/student/{token}", named)
+        for shape in ("wide", "square", "tall"):
+            self.assertIn(f"/api/student/{token}?shape={shape}", named)
         self.assertTrue(any(f"{token}/faces/" in one for one in named), named)
         self.assertTrue(any(one.endswith(".js") for one in named), named)
         for one in named:

@@ -39,9 +39,9 @@ LONG = "\n\n".join(f"Paragraph {n} says that the bee went home and danced. Nobod
 
 NEW_IN_TAKES = (
     "takes.name", "takes.place", "takes.loudness", "takes.noise", "takes.advice", "takes.camera_pieces",
-    "takes.camera_size", "takes.camera",
+    "takes.camera_size", "takes.camera", "videos.version", "videos.wrapping", "videos.film", "videos.facts",
 )  # fmt: skip
-"""What takes know since version 6."""
+"""What takes know since version 6, and films since version 8."""
 
 
 class HistoryTest(StoreTest):
