@@ -71,7 +71,7 @@ def films(draw: st.DrawFn, made: Lesson) -> Film:
 
 
 class AnyFilmTest(unittest.TestCase):
-    @settings(max_examples=120, deadline=None)
+    @settings(max_examples=80, deadline=None)
     @given(st.data())
     def test_its_cue_sheet_is_well_formed(self, data: st.DataObject) -> None:
         one = world(data.draw(st.integers(0, SEEDS + 5)))
