@@ -99,6 +99,8 @@ def _films(page: Page, shot: Callable[[str], None]) -> None:
     page.wait_for_timeout(400)
     shot("video-tall")
     page.get_by_role("radio", name="wide").click()
+    page.get_by_text("Everything kept").wait_for()
+    page.wait_for_timeout(1000)
 
 
 def _bring_in(page: Page, address: str, shot: Callable[[str], None]) -> None:
