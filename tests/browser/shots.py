@@ -28,9 +28,9 @@ def main() -> None:
         page.set_default_timeout(30_000)
         lessons = page.request.get(f"{address}/api/lessons").json()["lessons"]
         bee = f"{address}/lesson/{next(one['id'] for one in lessons if 'Bee' in one['title'])}"
-        boat, pond, pip = (
+        pond, pip = (
             f"{address}/lesson/{next(one['id'] for one in lessons if name in one['title'])}"
-            for name in ("Boat", "Pond", "Pip")
+            for name in ("Pond", "Pip")
         )
 
         def shot(name: str) -> None:
@@ -62,9 +62,6 @@ def main() -> None:
         _directed(page, pond)
         shot("sync-directions")
         _voice(page, pip, shot)
-        page.goto(f"{boat}/video")
-        page.get_by_role("region", name="Read-through").get_by_role("button").first.click()
-        shot("read-through")
         page.goto(f"{bee}/video")
         _films(page, shot)
         page.goto(f"{bee}/share")

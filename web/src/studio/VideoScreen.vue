@@ -266,7 +266,7 @@ useKeys({ space: play, b: () => player.back() })
       <FilmSettings :version="shown" :choices="choices" @choose="choose" />
       <div class="flex items-start gap-3 text-[13px]">
         <img
-          class="w-[112px] rounded-small border border-hairline"
+          class="max-h-[100px] max-w-[112px] rounded-small border border-hairline"
           :src="`/api/lessons/${lesson.id.value}/cover.png?film=${shown}&revision=${view.revision}`"
           alt="The cover"
         />
