@@ -29,8 +29,7 @@ def main() -> None:
         lessons = page.request.get(f"{address}/api/lessons").json()["lessons"]
         bee = f"{address}/lesson/{next(one['id'] for one in lessons if 'Bee' in one['title'])}"
         pond, pip = (
-            f"{address}/lesson/{next(one['id'] for one in lessons if name in one['title'])}"
-            for name in ("Pond", "Pip")
+            f"{address}/lesson/{next(one['id'] for one in lessons if name in one['title'])}" for name in ("Pond", "Pip")
         )
 
         def shot(name: str) -> None:

@@ -16,7 +16,9 @@ from wordtrail.core.changes.opening_changes import SetOpening
 from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.changes.reading_changes import KeepReading
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
+from wordtrail.core.cues.filmed import filmed
 from wordtrail.core.cues.model import CueSheet
+from wordtrail.core.film.model import Film, FilmChoices, FilmVersion, StageShape
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.boards import script
@@ -203,4 +205,11 @@ def all_shown() -> list[ShownLesson]:
     whole = by_hand()
     halting = without(trail(whole), "a4", "a12")
     handled = shown("directed", directed(whole), halting)
-    return [*demo_lessons(), shown("by hand", whole, halting), handled, *(generated(seed) for seed in SEEDS)]
+    films = [as_film(shown("by hand", whole, halting), version) for version in FilmVersion]
+    return [*demo_lessons(), shown("by hand", whole, halting), handled, *films, *(generated(seed) for seed in SEEDS)]
+
+
+def as_film(one: ShownLesson, version: FilmVersion) -> ShownLesson:
+    """A lesson as one of its films, on a square stage."""
+    made = filmed(one.lesson, {TAKE: one.trail}, Film(version, FilmChoices(shape=StageShape.SQUARE)))
+    return ShownLesson(f"{one.name}, {version}", made.lesson, one.trail, made.layout, made.sheet)
