@@ -15,8 +15,10 @@ from tests.worlds import TAKE, lesson
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.direction_changes import KeepDirection
 from wordtrail.core.changes.picture_changes import NameRegion
+from wordtrail.core.cues.filmed import filmed
 from wordtrail.core.cues.state import COMES_CLOSER, FADES, state_at
 from wordtrail.core.errors import LessonError
+from wordtrail.core.film.model import Film, FilmChoices, StageShape
 from wordtrail.core.layout.drawing import closer_view
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
@@ -46,6 +48,21 @@ class PointerTest(unittest.TestCase):
         sheet = seen(made, TRAIL)
         self.assertIsNotNone(state_at(sheet, 20.3).pointer)
         self.assertIsNone(state_at(sheet, 20.5).pointer)
+
+    def test_on_a_stage_of_another_shape_it_goes_past_the_same_words(self) -> None:
+        wide = typeset(lesson()).places()
+        boxes = [wide[word][1] for word in ("a3", "a5")]
+        way = tuple(
+            value for n, box in enumerate(boxes) for value in (float(n), box.x + box.width / 2, box.baseline - 10)
+        )
+        made = pointed(lesson(), 3.0, FIRST, way)
+        for shape in (StageShape.SQUARE, StageShape.TALL):
+            film = filmed(made, {TAKE: TRAIL}, Film(choices=FilmChoices(shape=shape)))
+            (pointing,) = film.sheet.pointings
+            for n, word in enumerate(("a3", "a5")):
+                _, x, y = pointing.path[3 * n : 3 * n + 3]
+                box = film.layout.places()[word][1]
+                self.assertTrue(box.x <= x <= box.x + box.width and box.baseline - box.size <= y <= box.baseline, word)
 
     def test_put_on_words_it_goes_along_them_line_by_line(self) -> None:
         made = did(lesson(), (20.0, Deed.POINT, "a2 a12"))

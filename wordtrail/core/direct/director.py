@@ -20,7 +20,8 @@ from wordtrail.core.direct.stops import Stopping, stops_in, with_silences
 from wordtrail.core.direct.turned import turns_by_hand, turns_by_name, turns_by_number, turns_to_marks
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.layout.model import Layout
-from wordtrail.core.layout.typeset import regions_of
+from wordtrail.core.layout.stages import WIDE
+from wordtrail.core.layout.typeset import regions_of, typeset
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.trail.model import Trail
@@ -62,7 +63,8 @@ def course_of(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, edits
         turns = _page_turns(lesson, heard, layout, edits.lead, (*wanted, *to_marks), stopped)
     boards = frozenset(one.board for one in named)
     regions = regions_of(lesson.passages)
-    pointed = pointings(layout, directed, turns, regions)
+    drawn_on = layout if layout.name == WIDE.name and not layout.caption_room else typeset(lesson)
+    pointed = pointings(layout, directed, turns, regions, drawn_on)
     views = view_moves(layout, directed, turns, regions)
     return Course(edits.lead, edits.seconds, directed, moments, turns, boards, answers, pointed, views)
 

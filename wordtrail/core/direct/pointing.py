@@ -6,6 +6,7 @@ from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import replace
 from itertools import groupby, pairwise
 
+from wordtrail.core.direct.carried import carried
 from wordtrail.core.direct.course import PageTurn, Pointing, ViewMove
 from wordtrail.core.direct.directed import Directed
 from wordtrail.core.direct.turned import NOWHERE, page_turned_to
@@ -27,10 +28,14 @@ FOOT = 0.2
 
 
 def pointings(
-    layout: Layout, directed: Directed, turns: Sequence[PageTurn], regions: Mapping[tuple[str, str], Region]
+    layout: Layout,
+    directed: Directed,
+    turns: Sequence[PageTurn],
+    regions: Mapping[tuple[str, str], Region],
+    drawn_on: Layout,
 ) -> tuple[Pointing, ...]:
     """Every movement of the pointer: on the page it was made on, or where it was put afterwards: along words, on a
-    picture or a part of it."""
+    picture or a part of it. `drawn_on` is the layout in whose page units its way is kept: the wide one."""
     found = []
     for one in directed.given:
         if one.deed is not Deed.POINT:
@@ -41,8 +46,9 @@ def pointings(
         elif isinstance(put_on, OnPicture):
             place = _place_of(layout, one.target, regions)
             found += [_on_the_middle(*place, one.at)] if place else []
-        elif one.path and (page := page_turned_to(layout, one.target)) != NOWHERE:
-            found.append(Pointing(round(one.at, 4), page, one.path))
+        elif one.path and (page := page_turned_to(drawn_on, one.target)) != NOWHERE:
+            way = (page, one.path) if layout is drawn_on else carried(one.path, drawn_on.pages[page], layout)
+            found += [Pointing(round(one.at, 4), *way)] if way else []
     return tuple(replace(one, page=_as_shown(layout, turns, one.at, one.page)) for one in found)
 
 
