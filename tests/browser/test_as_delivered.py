@@ -209,7 +209,8 @@ class AsDeliveredTest(unittest.TestCase):
             packed = self.http.get(one, headers={"Accept-Encoding": "br"})
             self.assertEqual((plain.status, packed.status), (200, 200), one)
             self.assertEqual(plain.body(), packed.body(), one)
-            if one.endswith(".js"):
+            # What is very small is sent as it is.
+            if one.endswith(".js") and len(plain.body()) >= 1_000:
                 self.assertEqual(packed.headers["content-encoding"], "br", one)
                 self.assertEqual(
                     packed.headers["content-type"].partition(";")[0], plain.headers["content-type"].partition(";")[0]

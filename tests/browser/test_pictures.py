@@ -116,6 +116,12 @@ def _browser_picture(page: Page, link: str, time: float, gate: str) -> Image.Ima
     if gate:
         page.get_by_role("button", name="Play").click()
         page.locator("#turn").wait_for()
+    # A face is fetched when the first text asks for it: each is asked for here, and waited for.
+    page.evaluate(
+        """() => Promise.all([...document.querySelectorAll('svg.stage-page text')].map((one) =>
+          document.fonts.load(`${one.getAttribute('font-style')} ${one.getAttribute('font-weight')} 20px ` +
+            one.getAttribute('font-family'), one.textContent)))"""
+    )
     page.evaluate("() => document.fonts.ready")
     svg.evaluate(
         "el => Object.assign(el.style, {position: 'fixed', inset: 0, width: '1920px', height: '1080px', zIndex: 99})"
