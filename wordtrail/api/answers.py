@@ -402,12 +402,13 @@ class Jobs(Answer):
 
 
 class LengthOfFilm(Answer):
-    """One of the four films as it would be made now: its length (seconds), about how large it will be (bytes), and its
-    way in small."""
+    """One of the four films as it would be made now: its length (seconds), about how large it will be and how much room
+    on the disk making it takes (bytes), and its way in small."""
 
     version: FilmVersion
     seconds: float
     bytes: int
+    room: int
     trail: FilmTrail
 
 

@@ -205,7 +205,9 @@ def films_view(session: Session, kept: KeptLesson, planned: Sequence[PlannedFilm
     used = take_in_use(kept.lesson, around.uses)
     return answers.Films(
         planned=[
-            answers.LengthOfFilm(version=one.version, seconds=one.seconds, bytes=one.bytes, trail=one.trail)
+            answers.LengthOfFilm(
+                version=one.version, seconds=one.seconds, bytes=one.bytes, room=one.room, trail=one.trail
+            )
             for one in planned
         ],
         made=[

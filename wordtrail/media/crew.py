@@ -133,6 +133,8 @@ class _Crew:
                 [sys.executable, "-m", "wordtrail.media.crew"], stdin=subprocess.PIPE, stdout=subprocess.PIPE
             )
             self._helpers.append(helper)
+            if self._stopped.is_set():
+                helper.kill()
             assert helper.stdin
             assert helper.stdout
             _send(helper.stdin, (self._picture, dict(self._pictures)))

@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 import skia
 
 from wordtrail.core.cues.model import StageState
 from wordtrail.core.layout.drawing import stones_used, stones_used_of
-from wordtrail.core.layout.model import Sign, Signpost
+from wordtrail.core.layout.model import Point, Sign, Signpost
 from wordtrail.core.plan.part_names import answer_part
 from wordtrail.media.brush import Brush
 
@@ -31,13 +33,7 @@ def draw_signpost(brush: Brush, signpost: Signpost, waited: float, state: StageS
     brush.text(signpost.pieces)
     if answer_part(signpost.id) in state.parts:
         brush.text(signpost.answer)
-    used = stones_used(signpost, waited)
-    for index, stone in enumerate(signpost.stones):
-        radius = brush.look.stone
-        if index < used:
-            brush.canvas.drawCircle(stone.x, stone.y, radius - 1.5, brush.line("lake", 3))
-        else:
-            brush.canvas.drawCircle(stone.x, stone.y, radius, brush.paint("lake"))
+    _stones(brush, signpost.stones, stones_used(signpost, waited), brush.look.stone, "lake")
 
 
 def draw_sign(brush: Brush, sign: Sign, waited: float, whole: float) -> None:
@@ -45,11 +41,16 @@ def draw_sign(brush: Brush, sign: Sign, waited: float, whole: float) -> None:
     brush.box(sign.x, sign.y, sign.width, sign.height, sign.height / 2, "lake")
     brush.text(sign.pieces)
     used = stones_used_of(len(sign.stones), waited, whole)
-    for index, stone in enumerate(sign.stones):
+    _stones(brush, sign.stones, used, sign.radius, "white")
+
+
+def _stones(brush: Brush, stones: Sequence[Point], used: int, radius: float, token: str) -> None:
+    """Stones, of which those that are used up are rings."""
+    for index, stone in enumerate(stones):
         if index < used:
-            brush.canvas.drawCircle(stone.x, stone.y, sign.radius - 1.5, brush.line("white", 3))
+            brush.canvas.drawCircle(stone.x, stone.y, radius - 1.5, brush.line(token, 3))
         else:
-            brush.canvas.drawCircle(stone.x, stone.y, sign.radius, brush.paint("white"))
+            brush.canvas.drawCircle(stone.x, stone.y, radius, brush.paint(token))
 
 
 def _footpath(brush: Brush, signpost: Signpost) -> None:

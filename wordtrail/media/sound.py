@@ -53,7 +53,7 @@ def lesson_sound(
             return endless(room(name))
         return heard(name) if pace == 1 else slow(heard(name), pace)
 
-    yield from _silence(edits.lead)
+    yield from silence(edits.lead)
     yield from joined(list(_stretches(edits)), TakeSounds(at_pace))
 
 
@@ -101,7 +101,8 @@ def _silenced(sound: Iterable[Samples], mutes: Sequence[tuple[int, int]]) -> Ite
         at += len(block)
 
 
-def _silence(seconds: float) -> Iterator[Samples]:
+def silence(seconds: float) -> Iterator[Samples]:
+    """So many seconds in which nothing is heard, in blocks."""
     left = max(0, round(seconds * RATE))
     while left > 0:
         yield np.zeros(min(left, RATE), np.float32)

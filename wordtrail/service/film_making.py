@@ -3,12 +3,10 @@
 from __future__ import annotations
 
 import json
-from collections.abc import Callable, Iterable, Iterator
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from functools import partial
 from pathlib import Path
-
-import numpy as np
 
 from wordtrail.core.align.values import Progress
 from wordtrail.core.cues.chapters import chapters_of
@@ -20,12 +18,10 @@ from wordtrail.core.lesson.model import with_take
 from wordtrail.core.lesson.take_in_use import take_in_use
 from wordtrail.formats.film_files import files_beside
 from wordtrail.media.decode import Samples
-from wordtrail.media.estimate import estimated_bytes
 from wordtrail.media.join import Said, SoundFile, Wrapping, write_sound
-from wordtrail.media.level import RATE
 from wordtrail.media.render import Manner, cover, render
-from wordtrail.media.sound import SILENCE, with_holds
-from wordtrail.service.filming import facts_of, film_of, free_bytes
+from wordtrail.media.sound import SILENCE, silence, with_holds
+from wordtrail.service.filming import facts_of, film_of, free_bytes, room_for
 from wordtrail.service.showing import showing
 from wordtrail.service.sound import Mix
 from wordtrail.store.documents import to_json
@@ -39,9 +35,6 @@ from wordtrail.workspace import Workspace
 PREPARING, DRAWING, KEEPING = "Preparing the sound", "Drawing the film", "Keeping the film"
 FILM_PHASES = (PREPARING, DRAWING, KEEPING)
 """What is done for a film, in order."""
-
-WRITTEN_TWICE = 2
-"""A film's stretches stay, so that they need not be made again: all of it is on the disk twice."""
 
 FILE_KINDS = (*Wrapping, *SoundFile)
 """What kinds of file a film can be: with pictures, or its sound alone."""
@@ -75,7 +68,7 @@ def make_film(workspace: Workspace, lesson_id: str, wish: FilmWish, report: Prog
     show, revision = showing(workspace, lesson_id, film=film)
     if not show.edits.clips and not show.sheet.gates:
         raise NothingToShow
-    if estimated_bytes(show.filmed, film.choices) * WRITTEN_TWICE > free_bytes(workspace):
+    if room_for(show.filmed, film) > free_bytes(workspace):
         raise NoRoom
     facts = _facts(workspace, lesson_id, film)
     id, kept = new_id(), workspace.blobs.path(stretches_of(lesson_id, wish.version))
@@ -125,7 +118,7 @@ def write_film(
     """Write a film to a file; what the file says beside pictures and sound. Stretches are made in the folder `kept`,
     and only those of this film stay there."""
     mix = Mix(workspace, film.edits) if film.edits.clips else None
-    sound: Iterable[Samples] = mix.blocks() if mix else _silence(film.sheet.seconds)
+    sound: Iterable[Samples] = mix.blocks() if mix else silence(film.sheet.seconds)
     room = mix.room if mix else SILENCE
     pictures = partial(read_picture, workspace.blobs)
     captions = video_captions(film.sheet) if choices.captions is Captions.TRACK else ()
@@ -150,10 +143,3 @@ def write_film(
 def stretches_of(lesson_id: str, version: FilmVersion | None = None) -> str:
     """The folder of blobs in which the stretches of a lesson's films are kept, or those of one."""
     return f"stretches/{lesson_id}/{version.value}" if version else f"stretches/{lesson_id}"
-
-
-def _silence(seconds: float) -> Iterator[Samples]:
-    left = round(seconds * RATE)
-    while left > 0:
-        yield np.zeros(min(left, RATE), np.float32)
-        left -= RATE

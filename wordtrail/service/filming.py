@@ -10,6 +10,7 @@ from dataclasses import dataclass
 
 from wordtrail.core.cues.film import video_seconds
 from wordtrail.core.cues.film_trail import FilmTrail, film_trail
+from wordtrail.core.cues.filmed import Filmed
 from wordtrail.core.film.model import Film, FilmVersion
 from wordtrail.core.lesson.changed_since import changed_since, film_facts
 from wordtrail.core.lesson.kept_clips import takes_used
@@ -32,11 +33,13 @@ CHOSEN, SOMETHING = "what was chosen for it", "something"
 
 @dataclass(frozen=True, slots=True)
 class PlannedFilm:
-    """One of the four films as it would be made now: its length (seconds), about how large (bytes), and its way."""
+    """One of the four films as it would be made now: its length (seconds), about how large it will be and how much room
+    on the disk making it takes (bytes), and its way."""
 
     version: FilmVersion
     seconds: float
     bytes: int
+    room: int
     trail: FilmTrail
 
 
@@ -50,8 +53,14 @@ def planned_film(workspace: Workspace, lesson_id: str, version: FilmVersion) -> 
     """A film of a lesson, as it would be made now. Raises NotFound."""
     film = film_of(workspace, lesson_id, version)
     show, _ = showing(workspace, lesson_id, film=film)
-    size = estimated_bytes(show.filmed, film.choices)
-    return PlannedFilm(version, round(video_seconds(show.sheet), 3), size, film_trail(show.filmed))
+    size, room = estimated_bytes(show.filmed, film.choices), room_for(show.filmed, film)
+    return PlannedFilm(version, round(video_seconds(show.sheet), 3), size, room, film_trail(show.filmed))
+
+
+def room_for(made: Filmed, film: Film) -> int:
+    """About how many bytes of the disk a film takes: its stretches stay, so that they need not be made again, and so
+    all of it is there twice."""
+    return 2 * estimated_bytes(made, film.choices)
 
 
 def facts_of(lesson: Lesson, found: Mapping[str, FoundTrail], film: Film) -> dict[str, str]:

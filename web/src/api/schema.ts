@@ -8797,8 +8797,8 @@ export interface components {
         };
         /**
          * LengthOfFilm
-         * @description One of the four films as it would be made now: its length (seconds), about how large it will be (bytes), and its
-         *     way in small.
+         * @description One of the four films as it would be made now: its length (seconds), about how large it will be and how much room
+         *     on the disk making it takes (bytes), and its way in small.
          */
         LengthOfFilm: {
             version: components["schemas"]["FilmVersion"];
@@ -8806,6 +8806,8 @@ export interface components {
             seconds: number;
             /** Bytes */
             bytes: number;
+            /** Room */
+            room: number;
             trail: components["schemas"]["FilmTrail"];
         };
         /**

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import StageStones from './StageStones.vue'
 import StageText from './StageText.vue'
 import { stonesUsedOf, type Sign } from './shapes'
 
@@ -24,17 +25,6 @@ const used = computed(() => stonesUsedOf(props.sign.stones.length, props.waited,
       fill="var(--color-lake)"
     />
     <StageText :pieces="sign.pieces" />
-    <template v-for="(stone, i) in sign.stones" :key="i">
-      <circle
-        v-if="i < used"
-        :cx="stone.x"
-        :cy="stone.y"
-        :r="sign.radius - 1.5"
-        fill="none"
-        stroke="var(--color-white)"
-        stroke-width="3"
-      />
-      <circle v-else :cx="stone.x" :cy="stone.y" :r="sign.radius" fill="var(--color-white)" />
-    </template>
+    <StageStones :stones="sign.stones" :used="used" :radius="sign.radius" colour="white" />
   </g>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import StageStones from './StageStones.vue'
 import StageText from './StageText.vue'
 import type { StageState } from './cueReader'
 import { footpathOf, stoneOf, stonesUsed, type Signpost, type Look } from './shapes'
@@ -12,7 +13,6 @@ const lit = computed(() => {
 const answered = computed(() => props.state.parts.includes(`${props.signpost.id}.answer`))
 const body = computed(() => props.signpost.y + props.signpost.header)
 const used = computed(() => stonesUsed(props.signpost, props.waited))
-const radius = computed(() => props.look.stone)
 </script>
 
 <template>
@@ -64,17 +64,6 @@ const radius = computed(() => props.look.stone)
     </g>
     <StageText :pieces="signpost.pieces" />
     <StageText v-if="answered" :pieces="signpost.answer ?? []" />
-    <template v-for="(stone, i) in signpost.stones" :key="`s${i}`">
-      <circle
-        v-if="i < used"
-        :cx="stone.x"
-        :cy="stone.y"
-        :r="radius - 1.5"
-        fill="none"
-        stroke="var(--color-lake)"
-        stroke-width="3"
-      />
-      <circle v-else :cx="stone.x" :cy="stone.y" :r="radius" fill="var(--color-lake)" />
-    </template>
+    <StageStones :stones="signpost.stones" :used="used" :radius="look.stone" colour="lake" />
   </g>
 </template>

@@ -121,9 +121,11 @@ const toMake = computed(() =>
       (made(version).find((one) => one.kind === kind.value)?.changed ?? 'not made') !== '',
   ),
 )
+const steady = ref(false)
 const kind = ref<'mp4' | 'webm' | 'm4a' | 'opus'>('mp4')
 const needed = computed(() => toMake.value.reduce((sum, one) => sum + (planned(one)?.bytes ?? 0), 0))
-const fits = computed(() => !films.value || needed.value * 2 <= films.value.free)
+const room = computed(() => toMake.value.reduce((sum, one) => sum + (planned(one)?.room ?? 0), 0))
+const fits = computed(() => !films.value || room.value <= films.value.free)
 const deed = computed(() => {
   const [only] = toMake.value
   if (toMake.value.length === 1) return `Make the film “${nameOf(only!)}”`
@@ -135,7 +137,7 @@ async function make() {
     await ask(
       client.POST('/api/lessons/{lesson}/films', {
         params: { path: { lesson: lesson.id.value } },
-        body: { versions: [...toMake.value], kind: kind.value, steady: false },
+        body: { versions: [...toMake.value], kind: kind.value, steady: steady.value },
       }),
     )
     await lesson.refresh()
@@ -175,7 +177,6 @@ useKeys({ space: play, b: () => player.back() })
         >
           <StagePage
             v-if="player.state.value"
-            class="captioned"
             :style="{ height: `${share}%` }"
             :layout="stage.layout"
             :state="player.state.value"
@@ -208,6 +209,7 @@ useKeys({ space: play, b: () => player.back() })
           :aria-valuenow="Math.round(now)"
           :aria-valuetext="`${clock(now)} of ${clock(length)}`"
           @pointerdown="seekAt"
+          @pointermove="$event.buttons && seekAt($event)"
           @keydown.left.prevent="seek(now - 5)"
           @keydown.right.prevent="seek(now + 5)"
           @keydown.home.prevent="seek(0)"
@@ -222,8 +224,8 @@ useKeys({ space: play, b: () => player.back() })
       </p>
       <p v-if="player.fault.value" role="alert" class="text-signal">{{ player.fault.value }}</p>
       <p v-if="!fits && films" role="alert" class="text-signal">
-        About {{ megabytes(needed * 2) }} are needed while they are made, and {{ megabytes(films.free) }} are
-        free on this computer’s disk. Free some space, or make fewer films at once.
+        About {{ megabytes(room) }} are needed while they are made, and {{ megabytes(films.free) }} are free
+        on this computer’s disk. Free some space, or make fewer films at once.
       </p>
       <FilmJob
         v-for="job in jobs"
@@ -293,6 +295,10 @@ useKeys({ space: play, b: () => player.back() })
           <option value="m4a">Sound alone, M4A with chapters</option>
           <option value="opus">Sound alone, Opus</option>
         </select>
+      </label>
+      <label v-if="kind === 'mp4' || kind === 'webm'" class="flex items-center gap-2 text-[13px]">
+        <input v-model="steady" type="checkbox" class="size-4" />
+        30 frames a second, for hosts that want it
       </label>
       <p v-if="toMake.length && needed" class="text-[13px] text-quiet">
         About {{ megabytes(needed) }} {{ toMake.length > 1 ? 'in all' : '' }}

@@ -7,12 +7,12 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from itertools import groupby, pairwise
 
-from wordtrail.core.cues.hold_gates import HOLD
+from wordtrail.core.cues.hold_gates import HOLD, in_rest
 from wordtrail.core.cues.model import Gate, GateLight
 from wordtrail.core.direct.course import Light, PageTurn
 from wordtrail.core.direct.heard import Heard
 from wordtrail.core.direct.quoted import quoted_in_talk
-from wordtrail.core.direct.stops import SMALLEST, STOPS_AFTER
+from wordtrail.core.direct.stops import SMALLEST
 from wordtrail.core.film.model import EchoUnit, FilmChoices
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.layout.signs import YOUR_TURN, sign_text
@@ -76,8 +76,8 @@ def with_echoes(
     taken = [gate.at for gate in gates if gate.shows in turned or gate.kind == HOLD]
     for number, unit in enumerate(said_units(lesson, heard, said, echo_unit(lesson, choices)), 1):
         last = said[unit.last]
-        following = said[unit.last + 1].start if unit.last + 1 < len(said) else heard_until(heard, last)
-        at = round(max(min(_rest_after(heard, last), following - SMALLEST), last.start + SMALLEST), 4)
+        following = said[unit.last + 1].start if unit.last + 1 < len(said) else _heard_until(heard, last)
+        at = round(max(min(in_rest(last.end, heard.speech), following - SMALLEST), last.start + SMALLEST), 4)
         if any(abs(one - at) < NEAR for one in taken):
             continue
         steps = unit.steps()
@@ -96,7 +96,7 @@ def with_echoes(
     return tuple(sorted(found, key=lambda gate: (gate.at, gate.kind != ECHO))), tuple(walk)
 
 
-def heard_until(heard: Heard, last: Light) -> float:
+def _heard_until(heard: Heard, last: Light) -> float:
     """The end of what is heard behind the last light."""
     rest = heard.speech.silence_at(last.end + SMALLEST)
     return max(last.end, rest.end if rest else last.end) + SMALLEST
@@ -147,8 +147,3 @@ def _once(lights: Sequence[Light]) -> list[Light]:
         begun = next((n for n, one in enumerate(kept) if one.word == light.word), len(kept))
         kept = [*kept[:begun], light]
     return kept
-
-
-def _rest_after(heard: Heard, last: Light) -> float:
-    rest = heard.speech.silence_at(last.end + SMALLEST)
-    return last.end if rest is None else max(last.end, min(rest.start + STOPS_AFTER, rest.end - SMALLEST))

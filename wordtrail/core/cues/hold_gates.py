@@ -21,13 +21,13 @@ def with_hold_gates(gates: Sequence[Gate], lesson: Lesson, edits: EditList, spee
     for hold in lesson.holds:
         ends = edits.near(hold.take, hold.at)
         if ends is not None:
-            at = round(_in_rest(ends, speech), 4)
+            at = round(in_rest(ends, speech), 4)
             shows = hold.id if hold.counted else ""
             found.append(Gate(hold.id, at, hold.seconds, hold.word, "", HOLD, shows, auto=True))
     return tuple(sorted(found, key=lambda gate: gate.at))
 
 
-def _in_rest(at: float, speech: Speech) -> float:
+def in_rest(at: float, speech: Speech) -> float:
     """A moment just after another at which nobody speaks, if there is one at hand."""
     rest = speech.silence_at(at + SMALLEST)
     if rest is None:
