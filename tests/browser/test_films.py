@@ -102,6 +102,18 @@ class FilmsTest(StudioTest):
         page.get_by_role("button", name="Play").click()
         expect(page.locator('[data-sign="your-turn"]')).to_have_count(0)
 
+    def test_it_is_heard_when_it_is_played(self) -> None:
+        page = self.new_page()
+        page.add_init_script(PLAYED)
+        self.at_the_films(page, "Pip")
+        page.get_by_role("button", name="Play").click()
+        # Its title is silent; behind it there is a voice.
+        page.wait_for_function("() => window.played.some((one) => !one.paused && one.currentTime > 3.5)")
+        slider = page.get_by_role("slider", name="Where you are in the film")
+        self.assertNotEqual(slider.get_attribute("aria-valuenow"), "0")
+        page.get_by_role("button", name="Stop").click()
+        self.assertTrue(page.evaluate("() => window.played.every((one) => one.paused)"))
+
     def test_a_bare_reading_is_one_tick_away(self) -> None:
         page = self.new_page()
         self.at_the_films(page, "Pond")
@@ -113,6 +125,17 @@ class FilmsTest(StudioTest):
         expect(page.get_by_role("checkbox", name="Marks")).not_to_be_checked()
         page.get_by_role("combobox", name="How much of it").select_option(label="Only reading 1")
         expect(page.get_by_role("combobox", name="How much of it")).to_have_value("reading 1")
+
+
+PLAYED = """
+window.played = []
+const plays = HTMLMediaElement.prototype.play
+HTMLMediaElement.prototype.play = function () {
+  window.played.push(this)
+  return plays.call(this)
+}
+"""
+"""Keeps every sound that a page plays, to look at."""
 
 
 def _workers() -> list[int]:

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
@@ -93,8 +93,10 @@ function show(version: Version) {
   player.seek(0)
 }
 
-function play() {
+async function play() {
   playing.value = true
+  // The sound is asked for first: without one there is nothing to begin.
+  await nextTick()
   player.toggle()
 }
 
@@ -145,7 +147,7 @@ async function make() {
     lesson.report(fault)
   }
 }
-useKeys({ space: play, b: () => player.back() })
+useKeys({ space: () => void play(), b: () => player.back() })
 </script>
 
 <template>
