@@ -19,9 +19,9 @@ LOWEST, STEP = 600.0, 30.0
 
 @dataclass(frozen=True)
 class Beep:
-    """A beep in a recording: which it is, and when it begins (seconds)."""
+    """A beep in a recording: which it is (None for one that the microphone broke off), and when it begins (seconds)."""
 
-    number: int
+    number: int | None
     at: float
 
 
@@ -37,15 +37,18 @@ def write_beeps(path: Path, count: int) -> None:
 
 
 def beeps_in(recording: Path) -> list[Beep]:
-    """The beeps that are whole in a recording, in the order in which they are heard."""
+    """The beeps of a recording, in the order in which they are heard."""
     sound = decode(recording, RATE)
     loud = np.flatnonzero(np.abs(sound) > 0.25 * float(np.abs(sound).max()))
     begins = loud[np.flatnonzero(np.diff(loud, prepend=-RATE) > 0.2 * RATE)]
     return [Beep(_number(sound[at:]), at / RATE) for at in begins if at + LENGTH * RATE < len(sound)]
 
 
-def _number(sound: Samples) -> int:
+def _number(sound: Samples) -> int | None:
     part = sound[int(0.01 * RATE) : int(0.07 * RATE)]
+    # A microphone that stalls in a beep goes on with the rest of it later: neither half tells its pitch.
+    if np.abs(part).reshape(-1, 240).max(1).min() < 0.25 * float(np.abs(part).max()):
+        return None
     spectrum = np.abs(np.fft.rfft(part * np.hanning(len(part)), 16 * len(part)))
     pitch = float(np.argmax(spectrum)) * RATE / (16 * len(part))
     return round((pitch - LOWEST) / STEP)

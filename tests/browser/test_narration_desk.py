@@ -20,6 +20,9 @@ RATE = 48_000
 LEAD = 3.2
 """Seconds of silence before the narrator reads: the count before a take."""
 
+FEWEST = 6
+"""Of the 24 words of the beginner's page: a light that does not follow shows the two or three that are waited for."""
+
 
 class NarrationDeskTest(StudioTest):
     @classmethod
@@ -56,8 +59,10 @@ class NarrationDeskTest(StudioTest):
         page.get_by_role("button", name="Again from this sentence").click()
         expect(page.get_by_role("status").filter(has_text="Again from")).to_be_visible()
         page.wait_for_function("word => window.framesSeen.some(([, lit]) => lit === word)", arg=words[-1])
-        lit = {word for _, word in page.evaluate("window.framesSeen")}
-        self.assertGreaterEqual(len(lit & set(words)), 18, "of 24 words")
+        lit = {word for _, word in page.evaluate("window.framesSeen")} & set(words)
+        # How many are seen hangs on how much else the machine has to do: a measure, which bench/ takes on its own.
+        print(f"{len(lit)} of {len(words)} words were seen lit as they were said")
+        self.assertGreaterEqual(len(lit), FEWEST, "the light goes with the voice, it does not leap to the end")
         page.wait_for_timeout(1000)
         page.get_by_role("button", name="Stop and keep the take").click()
         expect(page.get_by_text("Read again from here: dropped")).to_be_visible(timeout=JOB)
@@ -133,7 +138,8 @@ class NarrationDeskTest(StudioTest):
         page.close(run_before_unload=False)
         again = context.new_page()
         again.goto(f"{self.address}/lesson/{lesson}/record")
-        again.get_by_role("button", name="Keep it as a take").click()
+        broken_off = again.get_by_role("region", name=f"Take {take['number']} was broken off")
+        broken_off.get_by_role("button", name="Keep it as a take").click()
         self.wait_until(
             lambda: any(one["id"] == take["id"] and one["seconds"] > 3 for one in self.view(again, lesson)["takes"])
         )
