@@ -15,6 +15,7 @@ import threading
 from dataclasses import replace
 from functools import partial
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 from wordtrail.core.align.aligner import Explained, explained
 from wordtrail.core.align.script import script_of
@@ -31,12 +32,17 @@ from wordtrail.settings import Settings, settings_with
 from wordtrail.store.documents import from_json, to_json
 from wordtrail.workspace import OPEN_FILE, Workspace, open_workspace, own_passphrase
 
+if TYPE_CHECKING:
+    from wordtrail.api.context import VideoHost
+
 MOST_CONNECTIONS = 4096
 OWN_FILES = 256
 """Files and database handles that are open beside connections, at the most."""
 IDLE_SECONDS = 30
 """After so long without a sign a connection is closed; a browser opens another one when it needs it."""
 CLEANING_SECONDS = 5
+HOST_IS_BEHIND = 2
+"""The stand-in for a video host listens so many ports behind the server: students come in at the one between."""
 
 
 def main(arguments: list[str] | None = None) -> int:
@@ -68,6 +74,10 @@ def _parser() -> argparse.ArgumentParser:
         serve.add_argument(
             "--simulated-microphone", action="store_true", default=None, help="offer a microphone that reads aloud"
         )
+        serve.add_argument("--video-host", help="the address at which a video host takes films (tus 1.0)")
+        serve.add_argument(
+            "--simulated-host", action="store_true", default=None, help="offer a video host of our own on this machine"
+        )
         serve.set_defaults(run=_serve, demo=demo)
         _with_log(serve)
         _with_data(serve)
@@ -76,6 +86,11 @@ def _parser() -> argparse.ArgumentParser:
     worker.set_defaults(run=_worker)
     _with_log(worker)
     _with_data(worker)
+    host = commands.add_parser("host", help="start the stand-in for a school's video host by itself")
+    host.add_argument("--port", type=int, required=True)
+    host.add_argument("--bytes-a-second", type=int, default=0, help="be as slow as a school's line may be")
+    host.set_defaults(run=_host)
+    _with_data(host)
     document = commands.add_parser("openapi", help="write the API's OpenAPI document")
     document.add_argument("-o", "--output", type=Path, required=True)
     document.set_defaults(run=_openapi)
@@ -161,6 +176,7 @@ def _serve(options: argparse.Namespace) -> None:
         simulated_microphone=narration_for if settings.simulated_microphone or options.demo else None,
         door=door,
         network_port=0 if is_alone else settings.port,
+        video_host=_video_host(settings, workspace, demo=options.demo),
     )
     _collect_rarely()
     signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
@@ -183,6 +199,41 @@ def _serve(options: argparse.Namespace) -> None:
             asyncore_use_poll=True,
             _quiet=True,
         )
+
+
+def _video_host(settings: Settings, workspace: Workspace, *, demo: bool) -> VideoHost | None:
+    """Where films can be put: the host that was named, else the stand-in where one is wanted."""
+    from wordtrail.api.context import VideoHost
+    from wordtrail.standins.video_host import open_host
+
+    if settings.video_host:
+        return VideoHost(settings.video_host)
+    if not (settings.simulated_host or demo):
+        return None
+    try:
+        port = settings.port + HOST_IS_BEHIND
+        return VideoHost(open_host(workspace.folder / "video-host", port), simulated=True)
+    except (OSError, OverflowError):
+        print("The stand-in for a video host could not be opened: its address is taken.", file=sys.stderr)
+        return None
+
+
+def _host(options: argparse.Namespace) -> None:
+    import waitress
+
+    from wordtrail.standins.video_host import LARGEST_PIECE, make_host
+
+    _assert_free("127.0.0.1", options.port)
+    folder = _settings_of_data(options) / "video-host"
+    print(f"The stand-in for a video host takes films at http://127.0.0.1:{options.port}/uploads", flush=True)
+    waitress.serve(
+        make_host(folder, options.bytes_a_second), host="127.0.0.1", port=options.port, threads=4,
+        max_request_body_size=LARGEST_PIECE, asyncore_use_poll=True, _quiet=True,
+    )  # fmt: skip
+
+
+def _settings_of_data(options: argparse.Namespace) -> Path:
+    return Path(options.data) if options.data else Settings().data
 
 
 def _many_connections() -> int:

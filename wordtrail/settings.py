@@ -34,6 +34,10 @@ class Settings(BaseSettings):
     passphrase: str = Field(default="", max_length=200)
     """Asked of the teacher's side; made up when on a network."""
     simulated_microphone: bool = False
+    video_host: str = Field(default="", pattern=r"^(https?://.+)?$", max_length=300)
+    """The address at which a video host takes films (tus 1.0)."""
+    simulated_host: bool = False
+    """Offer a video host of our own, on this machine, where no other is given."""
     log: Literal["text", "json"] = "text"
     """How each line of the log is written, to standard error."""
     log_level: Literal["debug", "info", "warning", "error"] = "warning"

@@ -23,6 +23,7 @@ from wordtrail.core.film.model import (
     AS_READ,
     Captions,
     EchoUnit,
+    EndCard,
     Extent,
     Film,
     FilmChoices,
@@ -66,6 +67,7 @@ def films(draw: st.DrawFn, made: Lesson) -> Film:
             Echo(draw(st.floats(0.5, 3)), 1.5, 120.0), draw(st.floats(0.7, 1)), draw(st.floats(0, 0.4)),
             draw(st.sampled_from([0.0, 20.0, 60.0, 250.0])), draw(yes), draw(yes), draw(yes), draw(yes),
             shape=draw(st.sampled_from(StageShape)), captions=draw(st.sampled_from(Captions)),
+            end=draw(st.none() | st.builds(EndCard, st.sampled_from(["", "Read it to somebody."]))),
         ),
     )  # fmt: skip
 

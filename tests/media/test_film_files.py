@@ -11,6 +11,7 @@ from dataclasses import replace
 from pathlib import Path
 
 import av
+import cv2
 import numpy as np
 
 from tests.worlds import TAKE, planned, trail
@@ -26,6 +27,7 @@ from wordtrail.core.film.model import (
     Captions,
     Colours,
     Detail,
+    EndCard,
     Film,
     FilmChoices,
     FilmVersion,
@@ -43,13 +45,16 @@ from wordtrail.media.sound import lesson_sound, with_holds
 
 Frames = list[tuple[float, np.ndarray]]
 
+END = EndCard("Read it to somebody.", "", "http://192.168.178.40:8000/s/Q0xkT3VyT3duVG9rZW4x")
+
 
 def films() -> Iterator[Film]:
     """Each version, shape and look at least once."""
     versions = zip(FilmVersion, [*StageShape, StageShape.TALL], Colours, strict=True)
     for version, shape, colours in versions:
         captions = Captions.PICTURE if version is FilmVersion.TOGETHER else Captions.TRACK
-        yield Film(version, FilmChoices(shape=shape, colours=colours, captions=captions, detail=Detail.SMALL))
+        choices = FilmChoices(shape=shape, colours=colours, captions=captions, detail=Detail.SMALL, end=END)
+        yield Film(version, choices)
 
 
 def clicks(film: Filmed) -> Samples:
@@ -97,7 +102,9 @@ class FilmFilesTest(unittest.TestCase):
             with self.subTest(film.version, shape=film.choices.shape):
                 made = self.made(film)
                 path = self.write(made, film.choices)
-                self.assert_lit(made, film, frames_of(path))
+                frames = frames_of(path)
+                self.assert_lit(made, film, frames)
+                self.assertEqual(cv2.QRCodeDetector().detectAndDecode(frames[-1][1])[0], END.link)
                 self.assert_in_step(made, decode(path, RATE))
 
     def assert_lit(self, made: Filmed, film: Film, frames: Frames) -> None:

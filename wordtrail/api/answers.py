@@ -16,7 +16,7 @@ from wordtrail.core.cues.finding import Finding
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.run import Stop
 from wordtrail.core.edit.edit_list import EditList
-from wordtrail.core.film.model import CoverMoment, FilmVersion
+from wordtrail.core.film.model import CoverMoment, FilmVersion, StageShape
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.lesson.answers import PartByPart
 from wordtrail.core.lesson.model import Lesson
@@ -413,15 +413,49 @@ class LengthOfFilm(Answer):
 
 
 class MadeFilm(Answer):
-    """A film that was made: its file's kind and size (bytes), and what has changed since, in words (empty: nothing)."""
+    """A film that was made: its file's kind and size (bytes), its shape, and what has changed since, in words (empty:
+    nothing)."""
 
     id: str
     version: FilmVersion
     kind: str
     seconds: float
     size: int
+    shape: StageShape
     made_at: float
     changed: str
+
+
+class HostOffer(Answer):
+    """What would be said of a film on the video host: `captions` and `cover` can go along with it. `host` is where
+    films are taken (empty: there is no host), `simulated` says that it is the stand-in that ships with us."""
+
+    host: str
+    simulated: bool
+    title: str
+    description: str
+    chapters: str
+    captions: bool
+    cover: bool
+
+
+class SentFilm(Answer):
+    """A film that was put on a video host: where it is seen (empty while it is on its way)."""
+
+    id: str
+    film: str
+    version: FilmVersion
+    title: str
+    address: str
+    made_at: float
+
+
+class SentFilms(Answer):
+    """The films of a lesson that were put on a host, the newest first; `host` as in an offer."""
+
+    host: str
+    simulated: bool
+    sent: list[SentFilm]
 
 
 class Cover(Answer):

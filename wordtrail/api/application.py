@@ -16,10 +16,10 @@ from pydantic import ValidationError
 from werkzeug.exceptions import HTTPException, RequestEntityTooLarge
 
 from wordtrail import __version__
-from wordtrail.api import catalogue, desk, files, films, lessons, media, plan, student, takes, text, timings
+from wordtrail.api import catalogue, desk, files, films, hosting, lessons, media, plan, student, takes, text, timings
 from wordtrail.api.bodies import Problem
 from wordtrail.api.compressed import compressed
-from wordtrail.api.context import Context, SimulatedMicrophone
+from wordtrail.api.context import Context, SimulatedMicrophone, VideoHost
 from wordtrail.api.json_rim import JsonRim
 from wordtrail.api.names import names_of_machine
 from wordtrail.api.network_door import NetworkDoor
@@ -52,10 +52,12 @@ def make_application(
     simulated_microphone: SimulatedMicrophone | None = None,
     door: NetworkDoor | None = None,
     network_port: int = 0,
+    video_host: VideoHost | None = None,
 ) -> OpenAPI:
     """The WSGI application for a workspace. With a passphrase, the teacher's side asks for it; with a simulated
     microphone, that one is offered beside the real ones. `names` are further ones under which it may be asked. A
-    server for its own machine alone has a door to the network; one for the network gives its port."""
+    server for its own machine alone has a door to the network; one for the network gives its port; `video_host`
+    is where films can be put."""
     app = OpenAPI(
         "wordtrail",
         info=Info(title="Word Trail", version=__version__),
@@ -71,7 +73,8 @@ def make_application(
     if door:
         door.lead_to(app)
     context = Context(
-        workspace, Queue(workspace), passphrase, public_url.rstrip("/"), simulated_microphone, known, door, network_port
+        workspace, Queue(workspace), passphrase, public_url.rstrip("/"), simulated_microphone, known, door,
+        network_port, video_host,
     )  # fmt: skip
 
     @app.before_request
@@ -97,7 +100,7 @@ def make_application(
         )
         return response
 
-    for module in (catalogue, lessons, takes, desk, files, films, text, plan, media, student, timings):
+    for module in (catalogue, lessons, takes, desk, files, films, hosting, text, plan, media, student, timings):
         app.register_api(module.routes)
     app.register_error_handler(WordTrailError, problem)
     app.register_error_handler(RequestEntityTooLarge, lambda _: problem(TooLarge(LARGEST_UPLOAD_MEGABYTES)))

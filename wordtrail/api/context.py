@@ -12,6 +12,15 @@ from wordtrail.api.network_door import NetworkDoor, machine_address
 from wordtrail.jobs.queue import Queue
 from wordtrail.workspace import Workspace
 
+
+@dataclass(frozen=True, slots=True)
+class VideoHost:
+    """A video host: the address at which it takes films, and whether it is the stand-in that ships with us."""
+
+    takes_at: str
+    simulated: bool = False
+
+
 SimulatedMicrophone = Callable[[str], bytes]
 """What a simulated microphone hears with a lesson of this title: an M4A file."""
 
@@ -21,7 +30,7 @@ class Context:
     """The workspace, the queue, and how this server was started: `names` are those under which it may be asked.
 
     `door` is what opens a server that listens to its own machine alone to the network; `network_port` is where one
-    that listens to the network by itself does, 0 otherwise."""
+    that listens to the network by itself does, 0 otherwise. `video_host` is where films can be put."""
 
     workspace: Workspace
     queue: Queue
@@ -31,6 +40,7 @@ class Context:
     names: frozenset[str] = frozenset()
     door: NetworkDoor | None = None
     network_port: int = 0
+    video_host: VideoHost | None = None
 
 
 def context() -> Context:

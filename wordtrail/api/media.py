@@ -2,16 +2,15 @@
 
 from __future__ import annotations
 
-import io
 from collections.abc import Callable
 from functools import partial
 
-import segno
 from flask import Response, send_file
 from flask_openapi.blueprint import APIBlueprint
 from pydantic import BaseModel, Field
 
 from wordtrail.api.context import context
+from wordtrail.api.hosting import qr_picture
 from wordtrail.api.lesson_sound import cared_answer, sound_answer
 from wordtrail.api.takes import LessonPath, TakePath
 from wordtrail.api.views import link_view
@@ -154,11 +153,7 @@ def qr_code(path: LessonPath) -> Response:
         link = link_of(session, path.lesson)
     if link is None:
         raise NotFound("link")
-    drawn = io.BytesIO()
-    segno.make(link_view(link.token).url, error="m", micro=False).save(
-        drawn, kind="svg", scale=8, border=4, dark="#14302E", light="#FFFFFF", xmldecl=False
-    )
-    return Response(drawn.getvalue(), mimetype="image/svg+xml")
+    return Response(qr_picture(link_view(link.token).url), mimetype="image/svg+xml")
 
 
 def picture_answer(file: str) -> Response:

@@ -34,7 +34,7 @@ from wordtrail.core.waypoints.waypoints import Standing, next_screen, waypoints
 from wordtrail.formats.json_patch import Operation, difference
 from wordtrail.jobs.queue import ALIGN, PHASES
 from wordtrail.service.changing import Changed
-from wordtrail.service.filming import PlannedFilm, what_changed
+from wordtrail.service.filming import PlannedFilm, shape_of, what_changed
 from wordtrail.service.placing import Heard
 from wordtrail.service.recorded_sound import recorded_sound
 from wordtrail.service.showing import Showing
@@ -184,8 +184,8 @@ def take_view(
 
 
 def newest_films(around: Surroundings) -> list[VideoRow]:
-    """Of each film that was made of a lesson, as each kind of file, the newest."""
-    return list({(row.version, row.wrapping): row for row in around.videos}.values())
+    """Of each film that was made of a lesson, in each shape and as each kind of file, the newest."""
+    return list({(row.version, row.wrapping, shape_of(row)): row for row in around.videos}.values())
 
 
 def _video_view(kept: KeptLesson, around: Surroundings, used: str) -> answers.Video | None:
@@ -213,7 +213,7 @@ def films_view(session: Session, kept: KeptLesson, planned: Sequence[PlannedFilm
         made=[
             answers.MadeFilm(
                 id=row.id, version=FilmVersion(row.version), kind=row.wrapping, seconds=row.seconds, size=row.size,
-                made_at=row.made_at, changed=what_changed(row, kept, around.trails, used),
+                made_at=row.made_at, changed=what_changed(row, kept, around.trails, used), shape=shape_of(row),
             )
             for row in newest_films(around)
         ],

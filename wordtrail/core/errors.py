@@ -336,6 +336,43 @@ class FilmBrokenOff(WordTrailError):
         )  # fmt: skip
 
 
+class HostUnreachable(WordTrailError):
+    """The video host does not answer, for longer than one waits."""
+
+    title = "The film is not on the host yet"
+
+    def __init__(self) -> None:
+        super().__init__(
+            "The video host cannot be reached.", kept="What it has of the film stays there.",
+            advice="Send it once more: it goes on from there.",
+        )  # fmt: skip
+
+
+class HostRefused(WordTrailError):
+    """The video host does not take the film."""
+
+    title = "The host does not take the film"
+
+    def __init__(self, status: int) -> None:
+        reasons = {413: "The film is larger than it takes.", 415: "It takes no files of this kind."}
+        super().__init__(
+            f"The video host refuses the film. {reasons.get(status, f'It answers with {status}.')}",
+            kept="The film is kept here.", advice="Download it, and put it there by hand.",
+        )  # fmt: skip
+
+
+class NoHost(WordTrailError):
+    """No video host is known."""
+
+    title = "There is no video host"
+
+    def __init__(self) -> None:
+        super().__init__(
+            "Word Trail knows no video host to put a film on.",
+            advice="Download the film, or start Word Trail with the address of a host (--video-host).",
+        )
+
+
 class JobCancelled(WordTrailError):
     """Raised inside long work when its person asked for it to stop."""
 

@@ -14,13 +14,17 @@ from wordtrail.jobs.report import Report
 from wordtrail.jobs.take_work import ALIGN_PHASES, align_take
 from wordtrail.logs import logger
 from wordtrail.service.film_making import FILM_PHASES, FilmWish, make_film
+from wordtrail.service.sending import SENDING_PHASES, send_film
 from wordtrail.store.jobs import Watch, add_job, claim, end, get_job, orphans
 from wordtrail.store.tables import JobRow, new_id
 from wordtrail.store.takes import TakeFiles, get_take
 from wordtrail.workspace import Workspace
 
-ALIGN, VIDEO, READ, SOUND, CARE = "align", "video", "read", "sound", "care"
-PHASES = {ALIGN: ALIGN_PHASES, VIDEO: FILM_PHASES, READ: FILE_PHASES, SOUND: SOUND_PHASES, CARE: SOUND_PHASES}
+ALIGN, VIDEO, READ, SOUND, CARE, SEND = "align", "video", "read", "sound", "care", "send"
+PHASES = {
+    ALIGN: ALIGN_PHASES, VIDEO: FILM_PHASES, READ: FILE_PHASES, SOUND: SOUND_PHASES, CARE: SOUND_PHASES,
+    SEND: SENDING_PHASES,
+}  # fmt: skip
 """What each kind of work does, in order, in words for the teacher."""
 
 SWEEP_EVERY = 3.0
@@ -118,6 +122,8 @@ def _do(workspace: Workspace, row: JobRow, report: Report) -> str:
         return ""
     if row.kind == VIDEO and row.lesson_id:
         return make_film(workspace, row.lesson_id, FilmWish.named(row.subject.rpartition(":")[2]), report)
+    if row.kind == SEND:
+        return send_film(workspace, row.subject, report)
     raise ValueError(f"unknown kind of job: {row.kind}")
 
 

@@ -23,6 +23,8 @@ TOKENS = {
     "clay": "#A34A3A",
     "clay-pale": "#F6DED8",
     "hairline": "#D5DEDA",
+    "code-dark": "#14302E",
+    "code-light": "#FFFFFF",
 }
 
 _WARM = {
@@ -43,6 +45,8 @@ _WARM = {
     "clay": "#9C4530",
     "clay-pale": "#F8D9C8",
     "hairline": "#E2D5BC",
+    "code-dark": "#14302E",
+    "code-light": "#FFFFFF",
 }
 
 _EVENING = {
@@ -63,6 +67,8 @@ _EVENING = {
     "clay": "#F3A18E",
     "clay-pale": "#5A2D23",
     "hairline": "#38534C",
+    "code-dark": "#14302E",
+    "code-light": "#FFFFFF",
 }
 
 _STRONG = {
@@ -83,6 +89,8 @@ _STRONG = {
     "clay": "#721A0D",
     "clay-pale": "#FFDDD3",
     "hairline": "#4D4D4D",
+    "code-dark": "#14302E",
+    "code-light": "#FFFFFF",
 }
 
 COLOURS: dict[Colours, dict[str, str]] = {

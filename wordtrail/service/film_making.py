@@ -71,7 +71,7 @@ def make_film(workspace: Workspace, lesson_id: str, wish: FilmWish, report: Prog
     if room_for(show.filmed, film) > free_bytes(workspace):
         raise NoRoom
     facts = _facts(workspace, lesson_id, film)
-    id, kept = new_id(), workspace.blobs.path(stretches_of(lesson_id, wish.version))
+    id, kept = new_id(), workspace.blobs.path(stretches_of(lesson_id, film))
     with workspace.blobs.making(f"videos/{id}/video.{wish.kind}") as path:
         said = write_film(
             workspace, show.filmed, film.choices, path, wish, progress=lambda share: report(DRAWING, share), kept=kept
@@ -140,6 +140,7 @@ def write_film(
     return said
 
 
-def stretches_of(lesson_id: str, version: FilmVersion | None = None) -> str:
-    """The folder of blobs in which the stretches of a lesson's films are kept, or those of one."""
-    return f"stretches/{lesson_id}/{version.value}" if version else f"stretches/{lesson_id}"
+def stretches_of(lesson_id: str, film: Film | None = None) -> str:
+    """The folder of blobs in which the stretches of a lesson's films are kept, or those of one in its shape."""
+    whole = f"stretches/{lesson_id}"
+    return f"{whole}/{film.version}-{film.choices.shape}" if film else whole

@@ -6,12 +6,12 @@ from __future__ import annotations
 import json
 import shutil
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from wordtrail.core.cues.film import video_seconds
 from wordtrail.core.cues.film_trail import FilmTrail, film_trail
 from wordtrail.core.cues.filmed import Filmed
-from wordtrail.core.film.model import Film, FilmVersion
+from wordtrail.core.film.model import Film, FilmVersion, StageShape
 from wordtrail.core.lesson.changed_since import changed_since, film_facts
 from wordtrail.core.lesson.kept_clips import takes_used
 from wordtrail.core.lesson.left_out import as_filmed
@@ -71,14 +71,20 @@ def facts_of(lesson: Lesson, found: Mapping[str, FoundTrail], film: Film) -> dic
 
 def what_changed(row: VideoRow, kept: KeptLesson, found: Mapping[str, FoundTrail], used: str) -> str:
     """What is another in a lesson now, with these trails and the take it uses, than it was in a film, in words; empty
-    where nothing is."""
+    where nothing is. Films of several shapes stand side by side: that another one is chosen now makes none older."""
     if not row.facts:
         return "" if row.revision == kept.revision else SOMETHING
     film = from_json(Film, row.film)
+    as_now = Film(film.version, replace(kept.lesson.films, shape=film.choices.shape)).itself
     changed = changed_since(json.loads(row.facts), facts_of(with_take(kept.lesson, used), found, film))
-    if film == Film(film.version, kept.lesson.films).itself:
+    if film == as_now:
         return changed
     return f"{changed}, and {CHOSEN}" if changed else CHOSEN
+
+
+def shape_of(row: VideoRow) -> StageShape:
+    """The shape of a film that was made."""
+    return from_json(Film, row.film).choices.shape if row.film else StageShape.WIDE
 
 
 def free_bytes(workspace: Workspace) -> int:

@@ -169,6 +169,24 @@ class VideoRow(Owned, Base):
     facts: Mapped[str] = mapped_column(Text, default="")
 
 
+class SentFilmRow(Owned, Base):
+    """A film that was put on a video host, or is on its way: the film (which may be gone by now), the address at which
+    the `host` takes films, what was said of it, and the names of the files that go along (JSON). `uploads` are the
+    addresses at which each file is being taken (JSON: name → address), `address` is where the film is seen when all of
+    it is there."""
+
+    __tablename__ = "sent_films"
+    lesson_id: Mapped[str] = mapped_column(ForeignKey("lessons.id", ondelete="CASCADE"), index=True)
+    video_id: Mapped[str] = mapped_column(String(32), index=True)
+    version: Mapped[str] = mapped_column(String(20))
+    host: Mapped[str] = mapped_column(String(300))
+    title: Mapped[str] = mapped_column(String(200))
+    description: Mapped[str] = mapped_column(Text, default="")
+    beside: Mapped[str] = mapped_column(Text, default="[]")
+    uploads: Mapped[str] = mapped_column(Text, default="{}")
+    address: Mapped[str] = mapped_column(String(300), default="")
+
+
 class LinkRow(Owned, Base):
     """A student link. Withdrawn links stay as rows, so that they are never given out again."""
 

@@ -937,6 +937,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/videos/{video}/host": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What would be said of a film on the video host. */
+        get: operations["hosting_host_offer_videos__video__host_get"];
+        put?: never;
+        /** Put a film on the video host, in the background; what is there of it already is not sent again. */
+        post: operations["hosting_put_on_host_videos__video__host_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson}/sent": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The films of a lesson that were put on a host. */
+        get: operations["hosting_sent_films_lessons__lesson__sent_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sent/{sent}/qr.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where a film is seen, as a QR code (ISO/IEC 18004), in SVG. */
+        get: operations["hosting_address_as_code_sent__sent__qr_svg_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons/{lesson}/text": {
         parameters: {
             query?: never;
@@ -3137,6 +3189,28 @@ export interface components {
             style: components["schemas"]["Style"];
         };
         /**
+         * EndCard
+         * @description What a film ends with: what to do now, where to hand it in, and the address of a page as a code (`link`). What
+         *     is empty is not on it.
+         */
+        EndCard: {
+            /**
+             * To Do
+             * @default
+             */
+            to_do: string;
+            /**
+             * Hand In
+             * @default
+             */
+            hand_in: string;
+            /**
+             * Link
+             * @default
+             */
+            link: string;
+        };
+        /**
          * Extent
          * @description How much of a lesson a film shows.
          * @enum {string}
@@ -3155,7 +3229,7 @@ export interface components {
          *     `think` is for Listen; `echo_after` (None: lines in verse, else sentences) and `echo` for Echo; `pace` (times the
          *     speed at which it was said) and `lead` (seconds) for Together; `own_rate` (words a minute; 0: as it was read) for On
          *     your own. `marks`, `cards`, `questions` and `talk` are in it or not. `signal`: a soft sound at each pause point.
-         *     `cover` is what is seen before it is played (None: its title).
+         *     `cover` is what is seen before it is played (None: its title), `end` what it ends with (None: nothing more).
          */
         FilmChoices: {
             /**
@@ -3228,6 +3302,7 @@ export interface components {
              */
             signal: boolean;
             cover: components["schemas"]["CoverMoment"] | null;
+            end: components["schemas"]["EndCard"] | null;
         };
         /**
          * FilmPart
@@ -3573,7 +3648,8 @@ export interface components {
              *       "colours": "paper",
              *       "captions": "track",
              *       "signal": false,
-             *       "cover": null
+             *       "cover": null,
+             *       "end": null
              *     }
              */
             films: components["schemas"]["FilmChoices"];
@@ -4997,6 +5073,8 @@ export interface components {
             signal?: boolean | null;
             /** Cover */
             cover?: components["schemas"]["CoverMomentInput"] | "title" | null;
+            /** End */
+            end?: components["schemas"]["EndCardInput"] | "nothing" | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -5322,6 +5400,28 @@ export interface components {
             /** End */
             end: number;
             style: components["schemas"]["StyleInput"];
+        };
+        /**
+         * EndCard
+         * @description What a film ends with: what to do now, where to hand it in, and the address of a page as a code (`link`). What
+         *     is empty is not on it.
+         */
+        EndCardInput: {
+            /**
+             * To Do
+             * @default
+             */
+            to_do?: string;
+            /**
+             * Hand In
+             * @default
+             */
+            hand_in?: string;
+            /**
+             * Link
+             * @default
+             */
+            link?: string;
         };
         /**
          * Extent
@@ -8812,7 +8912,8 @@ export interface components {
         };
         /**
          * MadeFilm
-         * @description A film that was made: its file's kind and size (bytes), and what has changed since, in words (empty: nothing).
+         * @description A film that was made: its file's kind and size (bytes), its shape, and what has changed since, in words (empty:
+         *     nothing).
          */
         MadeFilm: {
             /** Id */
@@ -8824,6 +8925,7 @@ export interface components {
             seconds: number;
             /** Size */
             size: number;
+            shape: components["schemas"]["StageShape"];
             /** Made At */
             made_at: number;
             /** Changed */
@@ -8877,6 +8979,79 @@ export interface components {
         /** Cover */
         Cover: {
             moment: components["schemas"]["CoverMoment"] | null;
+        };
+        /**
+         * HostOffer
+         * @description What would be said of a film on the video host: `captions` and `cover` can go along with it. `host` is where
+         *     films are taken (empty: there is no host), `simulated` says that it is the stand-in that ships with us.
+         */
+        HostOffer: {
+            /** Host */
+            host: string;
+            /** Simulated */
+            simulated: boolean;
+            /** Title */
+            title: string;
+            /** Description */
+            description: string;
+            /** Chapters */
+            chapters: string;
+            /** Captions */
+            captions: boolean;
+            /** Cover */
+            cover: boolean;
+        };
+        /**
+         * HostWish
+         * @description What is said of a film on the host, and what goes along with it.
+         */
+        HostWish: {
+            /** Title */
+            title: string;
+            /**
+             * Description
+             * @default
+             */
+            description?: string;
+            /**
+             * Captions
+             * @default true
+             */
+            captions?: boolean;
+            /**
+             * Cover
+             * @default true
+             */
+            cover?: boolean;
+        };
+        /**
+         * SentFilms
+         * @description The films of a lesson that were put on a host, the newest first; `host` as in an offer.
+         */
+        SentFilms: {
+            /** Host */
+            host: string;
+            /** Simulated */
+            simulated: boolean;
+            /** Sent */
+            sent: components["schemas"]["SentFilm"][];
+        };
+        /**
+         * SentFilm
+         * @description A film that was put on a video host: where it is seen (empty while it is on its way).
+         */
+        SentFilm: {
+            /** Id */
+            id: string;
+            /** Film */
+            film: string;
+            version: components["schemas"]["FilmVersion"];
+            /** Title */
+            title: string;
+            /** Address */
+            address: string;
+            /** Made At */
+            made_at: number;
         };
         /**
          * TextView
@@ -11335,6 +11510,125 @@ export interface operations {
             path: {
                 video: string;
                 file: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    hosting_host_offer_videos__video__host_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                video: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HostOffer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    hosting_put_on_host_videos__video__host_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                video: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HostWish"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Job"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    hosting_sent_films_lessons__lesson__sent_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SentFilms"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    hosting_address_as_code_sent__sent__qr_svg_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sent: string;
             };
             cookie?: never;
         };

@@ -4,10 +4,13 @@ import { useClipboard } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import { useLesson } from '@/api/lesson'
+import { useSentFilms } from './video/host'
+import OnTheHost from './video/OnTheHost.vue'
 import NetworkSwitch from './NetworkSwitch.vue'
 import ReadThrough from './ReadThrough.vue'
 
 const lesson = useLesson()
+const onHost = useSentFilms()
 const view = lesson.view
 const link = computed(() => view.value.link)
 const ready = computed(() => !!view.value.take_in_use)
@@ -137,5 +140,22 @@ const path = () => ({ path: { lesson: lesson.id.value } })
         </template>
       </div>
     </div>
+  </section>
+  <section v-if="ready && onHost.there.value.length" class="panel mt-3 px-6 py-4" aria-label="Films on the host">
+    <h2 class="font-bold">Films on the video host</h2>
+    <ul class="mt-2 flex flex-wrap gap-x-10 gap-y-3">
+      <li v-for="one in onHost.there.value" :key="one.id" class="flex items-center gap-4">
+        <img
+          class="w-[104px] rounded-small border border-hairline"
+          :src="`/api/sent/${one.id}/qr.svg`"
+          :alt="`QR code of ${one.title}`"
+        />
+        <div>
+          <h3 class="font-semibold">{{ one.title }}</h3>
+          <OnTheHost :sent="one" :simulated="onHost.simulated.value" />
+          <p class="text-[13px] text-quiet">Print its code on the reading sheet.</p>
+        </div>
+      </li>
+    </ul>
   </section>
 </template>

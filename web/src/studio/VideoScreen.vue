@@ -14,15 +14,25 @@ import FilmJob from './video/FilmJob.vue'
 import FilmSettings from './video/FilmSettings.vue'
 import FilmTrail from './video/FilmTrail.vue'
 import MadeFilms from './video/MadeFilms.vue'
+import OnTheHost from './video/OnTheHost.vue'
+import PutOnHost from './video/PutOnHost.vue'
+import SendJob from './video/SendJob.vue'
 import { filmTime, placeAt } from './video/filmTime'
 import { filmOf, FILMS, nameOf, useFilms, type Change, type Version } from './video/films'
+import { useSentFilms } from './video/host'
 
 const lesson = useLesson()
 const view = lesson.view
 const choices = computed(() => view.value.lesson.films)
 const wanted = computed(() => view.value.lesson.films_wanted)
 const shown = ref<Version>(wanted.value[0] ?? 'listen')
-const { films, planned, made } = useFilms()
+const { films, planned, made, files } = useFilms()
+const onHost = useSentFilms()
+const sending = computed(() => onHost.jobs.value.filter((job) => ['waiting', 'running'].includes(job.state)))
+const lastSent = computed(() => lesson.lastJob('send'))
+/** The newest of the chosen film that is still as it was made, and where it is seen on the host. */
+const toSend = computed(() => made(shown.value)[0])
+const thereNow = computed(() => onHost.there.value.find((one) => one.film === toSend.value?.id))
 const stage = useStage(
   lesson.id,
   computed(() => [view.value.revision, view.value.take_in_use]),
@@ -219,8 +229,14 @@ useKeys({ space: () => void play(), b: () => player.back() })
           <FilmTrail v-if="trail" :trail="trail" :share="length ? now / length : 0" :height="36" />
         </div>
         <span class="tabular-nums text-quiet">{{ clock(now) }} of {{ clock(length) }}</span>
-        <MadeFilms :made="made(shown)" />
+        <PutOnHost
+          v-if="toSend && onHost.host.value && !thereNow && !sending.length"
+          :key="toSend.id"
+          :film="toSend"
+        />
+        <MadeFilms :made="files(shown)" />
       </div>
+      <OnTheHost v-if="thereNow" :sent="thereNow" :simulated="onHost.simulated.value" />
       <p v-if="player.preparing.value" role="status" class="text-quiet">
         The sound is being made. It begins in a moment.
       </p>
@@ -237,6 +253,19 @@ useKeys({ space: () => void play(), b: () => player.back() })
         :shape="choices.shape"
         :detail="choices.detail"
       />
+      <SendJob
+        v-for="job in sending"
+        :key="job.id"
+        :job="job"
+        :title="onHost.sent.value.find((one) => one.id === job.subject)?.title ?? 'The film'"
+      />
+      <p
+        v-if="!sending.length && lastSent && ['failed', 'cancelled'].includes(lastSent.state)"
+        role="status"
+        class="text-[14px] text-quiet"
+      >
+        {{ lastSent.message || 'Stopped, as you asked. What the host has of it stays there.' }}
+      </p>
       <p
         v-if="!jobs.length && last && ['failed', 'cancelled'].includes(last.state)"
         role="status"

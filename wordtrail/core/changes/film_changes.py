@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from dataclasses import dataclass, replace
 from typing import Any, ClassVar, Literal
 
@@ -17,6 +18,7 @@ from wordtrail.core.film.model import (
     CoverMoment,
     Detail,
     EchoUnit,
+    EndCard,
     Extent,
     FilmPart,
     FilmVersion,
@@ -24,13 +26,21 @@ from wordtrail.core.film.model import (
     ThinkTime,
 )
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.text.tidy import within
+from wordtrail.core.text.tidy import tidy, within
 
 BY_ITSELF = "by itself"
 """What students say back at once follows from the text: lines of verse, else sentences."""
 
 TITLE = "title"
 """The cover is the title card."""
+
+NOTHING_MORE = "nothing"
+"""There is no end card."""
+
+LONGEST_ON_END_CARD = 160
+"""Characters of each of its texts: they are read in the ten seconds that it is seen."""
+
+LONGEST_LINK = 300
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,6 +68,7 @@ class ChooseFilms(ScreenCommand):
     captions: Captions | None = None
     signal: bool | None = None
     cover: CoverMoment | Literal["title"] | None = None
+    end: EndCard | Literal["nothing"] | None = None
     kind: Literal["choose films"] = "choose films"
 
     def apply(self, lesson: Lesson) -> Lesson:
@@ -81,9 +92,24 @@ class ChooseFilms(ScreenCommand):
             chosen["lead"] = round(within(self.lead, 0.0, LONGEST_LEAD, "The light’s lead"), 2)
         if self.cover is not None:
             chosen["cover"] = None if self.cover == TITLE else self.cover
+        if self.end is not None:
+            chosen["end"] = _end_card(self.end) if isinstance(self.end, EndCard) else None
         if self.own_rate is not None:
             chosen["own_rate"] = round(within(self.own_rate, *OWN_RATES, "The pace"), 1) if self.own_rate else 0.0
         return chosen
+
+
+def _end_card(end: EndCard) -> EndCard:
+    to_do = tidy(end.to_do, "What to do now", LONGEST_ON_END_CARD)
+    hand_in = tidy(end.hand_in, "Where to hand it in", LONGEST_ON_END_CARD)
+    link = end.link.strip()
+    if link and (len(link) > LONGEST_LINK or not _ADDRESS.fullmatch(link)):
+        raise LessonError("This is no address that a code can hold.", advice="It begins with http:// or https://.")
+    return EndCard(to_do, hand_in, link)
+
+
+_ADDRESS = re.compile(r"https?://[!-~]+")
+"""Printable characters of ASCII, without spaces: what an address is written with (RFC 3986)."""
 
 
 def _checked(lesson: Lesson, shown: FilmPart) -> FilmPart:

@@ -8,6 +8,7 @@ from itertools import pairwise
 
 from wordtrail.core.cues.film import video_seconds, video_time
 from wordtrail.core.cues.filmed import Filmed
+from wordtrail.core.layout.end_card import END_CARD, TO_DO
 from wordtrail.core.text.model import BlockKind
 
 CLOSEST = 1.0
@@ -91,3 +92,6 @@ def _stops(film: Filmed) -> Iterator[tuple[float, str]]:
         if point and point.id not in passed:
             passed.add(point.id)
             yield video_time(film.sheet, gate.at), f"{point.activity.heading}: {point.question}".rstrip(": ")
+    ends = [gate.hold for gate in film.sheet.gates if gate.kind == END_CARD]
+    if ends:
+        yield video_seconds(film.sheet) - sum(ends), TO_DO

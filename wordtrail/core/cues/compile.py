@@ -10,6 +10,7 @@ from wordtrail.core.cues.caption_lines import in_lines
 from wordtrail.core.cues.counts import with_counts
 from wordtrail.core.cues.drawings import drawings, numbers_tied, placed_by_hand, undisturbed
 from wordtrail.core.cues.echoes import with_echoes
+from wordtrail.core.cues.ended import with_end
 from wordtrail.core.cues.gates import ended_at_gates, stops
 from wordtrail.core.cues.hold_gates import with_hold_gates
 from wordtrail.core.cues.led import led
@@ -81,7 +82,7 @@ def compile_cues(
         gates, walk = with_echoes(gates, lesson, layout, heard, spoken, course.turns, film.choices)
     elif film.version is FilmVersion.TOGETHER:
         gates = with_counts(gates, lesson, layout, heard, spoken)
-    stopping = replace(stopping, gates=gates)
+    stopping = replace(stopping, gates=with_end(gates, layout, edits.seconds))
     lead = film.choices.lead if film.version is FilmVersion.TOGETHER else 0.0
     thinking = {gate.shows: gate.think_seconds for gate in stopping.gates}
     placed = placed_by_hand(lesson, edits)

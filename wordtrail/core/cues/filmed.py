@@ -10,6 +10,7 @@ from wordtrail.core.cues.film_edits import film_edits
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.edit.edit_list import EditList
 from wordtrail.core.film.model import Captions, Film
+from wordtrail.core.layout.end_card import with_end_card
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.layout.stages import stage_of
 from wordtrail.core.layout.typeset import typeset
@@ -32,6 +33,7 @@ def filmed(lesson: Lesson, trails: Mapping[str, Trail], film: Film) -> Filmed:
     """A film of a lesson with these trails."""
     made = as_filmed(lesson, film)
     in_picture = film.choices.captions is Captions.PICTURE
-    layout = typeset(made, stage_of(film.choices.shape, captions=in_picture))
+    stage = stage_of(film.choices.shape, captions=in_picture)
+    layout = with_end_card(typeset(made, stage), film.choices.end, stage, made.look)
     edits = film_edits(lesson, trails, film)
     return Filmed(made, layout, edits, compile_cues(made, trails, layout, edits, film))

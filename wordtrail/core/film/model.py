@@ -110,6 +110,16 @@ class CoverMoment:
     gate: str = ""
 
 
+@dataclass(frozen=True, slots=True)
+class EndCard:
+    """What a film ends with: what to do now, where to hand it in, and the address of a page as a code (`link`). What
+    is empty is not on it."""
+
+    to_do: str = ""
+    hand_in: str = ""
+    link: str = ""
+
+
 BREATH = 3.0
 """Seconds at a pause point that is only thought over for a breath."""
 
@@ -134,7 +144,7 @@ class FilmChoices:
     `think` is for Listen; `echo_after` (None: lines in verse, else sentences) and `echo` for Echo; `pace` (times the
     speed at which it was said) and `lead` (seconds) for Together; `own_rate` (words a minute; 0: as it was read) for On
     your own. `marks`, `cards`, `questions` and `talk` are in it or not. `signal`: a soft sound at each pause point.
-    `cover` is what is seen before it is played (None: its title).
+    `cover` is what is seen before it is played (None: its title), `end` what it ends with (None: nothing more).
     """
 
     shown: FilmPart = WHOLE_LESSON
@@ -154,6 +164,7 @@ class FilmChoices:
     captions: Captions = Captions.TRACK
     signal: bool = False
     cover: CoverMoment | None = None
+    end: EndCard | None = None
 
 
 USUAL_CHOICES = FilmChoices()

@@ -4,7 +4,8 @@ import { ChevronRight } from '@lucide/vue'
 import { computed } from 'vue'
 import { useLesson } from '@/api/lesson'
 import ChoicePills from '@/parts/ChoicePills.vue'
-import type { Change, Choices, Version } from './films'
+import EndCardSettings from './EndCardSettings.vue'
+import { nameOf, type Change, type Choices, type Version } from './films'
 import PartPicker from './PartPicker.vue'
 
 /** What is chosen for the films: of all four, and of the one that is shown. */
@@ -115,7 +116,8 @@ const inPercent = (share: number) => Math.round(share * 100)
     <ChoicePills v-model="detail" label="Detail" small stacked :choices="DETAILS" />
     <ChoicePills v-model="colours" label="Look" small stacked :choices="LOOKS" />
     <ChoicePills v-model="captions" label="Captions" small stacked :choices="CAPTIONS" />
-    <section class="rounded-panel border border-hairline bg-white p-3">
+    <section class="rounded-panel border border-hairline bg-white p-3" :aria-label="`For ${nameOf(version)}`">
+      <h3 class="mb-1 font-semibold">For {{ nameOf(version) }}</h3>
       <template v-if="version === 'listen'">
         <ChoicePills
           v-model="think"
@@ -252,5 +254,6 @@ const inPercent = (share: number) => Math.round(share * 100)
         <PartPicker :shown="choices.shown" @choose="choose({ shown: $event })" />
       </DisclosurePanel>
     </Disclosure>
+    <EndCardSettings :end="choices.end ?? null" @choose="choose({ end: $event })" />
   </div>
 </template>

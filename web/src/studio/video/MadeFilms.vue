@@ -12,20 +12,20 @@ const lesson = useLesson()
 const title = computed(
   () => `${lesson.view.value.lesson.passages[0]!.title.replace(/[^\w’' -]/g, '') || 'lesson'}`,
 )
-const fileName = (film: Made) => encodeURIComponent(`${title.value} - ${nameOf(film.version)}`)
+const fileName = (film: Made) =>
+  encodeURIComponent(`${title.value} - ${nameOf(film.version)}${several.value ? ` - ${film.shape}` : ''}`)
 const NAMES: Record<string, string> = {
   mp4: 'MP4',
   webm: 'WebM',
   m4a: 'the sound, M4A',
   opus: 'the sound, Opus',
 }
+const several = computed(() => new Set(props.made.map((film) => film.shape)).size > 1)
 const files = computed(() =>
-  props.made.flatMap((film) => [
-    {
-      name: `Film (${NAMES[film.kind]}) · ${megabytes(film.size)}`,
-      href: `/api/videos/${film.id}/video.${film.kind}?name=${fileName(film)}.${film.kind}`,
-    },
-  ]),
+  props.made.map((film) => ({
+    name: `Film (${NAMES[film.kind]}${several.value ? `, ${film.shape}` : ''}) · ${megabytes(film.size)}`,
+    href: `/api/videos/${film.id}/video.${film.kind}?name=${fileName(film)}.${film.kind}`,
+  })),
 )
 const beside = computed(() => {
   const film = props.made[0]

@@ -55,14 +55,19 @@ export function useFilms() {
     retry: 1,
   })
   const films = computed(() => query.data.value)
+  const newest = (version: Version) =>
+    (films.value?.made ?? []).filter((one) => one.version === version).sort((a, b) => b.made_at - a.made_at)
   return {
     films,
     planned: (version: Version) => films.value?.planned.find((one) => one.version === version),
-    /** What was made of a film, the newest first. */
+    /** What was made of a film in the shape that is chosen, the newest first. */
     made: (version: Version) =>
-      (films.value?.made ?? [])
-        .filter((one) => one.version === version)
-        .sort((a, b) => b.made_at - a.made_at),
+      newest(version).filter((one) => one.shape === lesson.view.value.lesson.films.shape),
+    /** What was made of a film, those of the chosen shape first. */
+    files: (version: Version) => {
+      const chosen = (one: Made) => Number(one.shape !== lesson.view.value.lesson.films.shape)
+      return newest(version).sort((a, b) => chosen(a) - chosen(b))
+    },
   }
 }
 
