@@ -141,7 +141,11 @@ const path = () => ({ path: { lesson: lesson.id.value } })
       </div>
     </div>
   </section>
-  <section v-if="ready && onHost.there.value.length" class="panel mt-3 px-6 py-4" aria-label="Films on the host">
+  <section
+    v-if="ready && onHost.there.value.length"
+    class="panel mt-3 px-6 py-4"
+    aria-label="Films on the host"
+  >
     <h2 class="font-bold">Films on the video host</h2>
     <ul class="mt-2 flex flex-wrap gap-x-10 gap-y-3">
       <li v-for="one in onHost.there.value" :key="one.id" class="flex items-center gap-4">

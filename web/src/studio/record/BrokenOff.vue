@@ -21,7 +21,10 @@ function remove() {
 </script>
 
 <template>
-  <section :aria-labelledby="`broken-${take.id}`" class="rounded-panel border border-ochre bg-white px-4 py-3">
+  <section
+    :aria-labelledby="`broken-${take.id}`"
+    class="rounded-panel border border-ochre bg-white px-4 py-3"
+  >
     <p :id="`broken-${take.id}`" class="font-bold">Take {{ take.number }} was broken off</p>
     <p class="text-[14px]">
       Its window was closed or lost its way to Word Trail.

@@ -24,10 +24,7 @@ const summary = computed(() => {
 
 function put(on: boolean) {
   const { task } = lesson.view.value.lesson.plan.closing
-  emit(
-    'choose',
-    on ? { to_do: task.slice(0, 160), hand_in: '', link: link.value?.url ?? '' } : 'nothing',
-  )
+  emit('choose', on ? { to_do: task.slice(0, 160), hand_in: '', link: link.value?.url ?? '' } : 'nothing')
 }
 const change = (more: Partial<EndCard>) => props.end && emit('choose', { ...props.end, ...more })
 const textOf = (event: Event) => (event.target as HTMLInputElement).value
