@@ -1,7 +1,7 @@
 """Runs every test and closes with the line "N passed, N failed". `python -m tests core.test_pace` runs some.
 
-The tests of the browser wait a lot, so all others run beside them, in a process that gives way to them; after those,
-the ones that record, which wait the most.
+Tests wait a lot: for a browser, for a recording that takes as long as it takes, for other processes. So three lanes run
+beside one another. Those that record come first wherever there is something to do, and those that compute come last.
 """
 
 from __future__ import annotations
@@ -15,6 +15,8 @@ import time
 import unittest
 from collections.abc import Iterator, Sequence
 from concurrent.futures import ThreadPoolExecutor
+from contextlib import suppress
+from functools import partial
 from pathlib import Path
 
 ROOT = Path(__file__).resolve().parents[1]
@@ -24,11 +26,11 @@ SLOWEST = 12
 
 BROWSER = "browser"
 RECORDING = ("browser.test_faults", "browser.test_narration_desk")
-"""Tests that record for as long as they take."""
+"""Tests that record for as long as they take: the microphone stalls where it has to wait for the machine."""
 WAITING = ("jobs.test_jobs", "test_server", "test_cli")
-"""Tests that wait for other processes most of the time: they run beside all others."""
-GIVING_WAY = 15
-"""How nice the process of the other tests is."""
+"""Tests that wait for other processes most of the time."""
+FIRST, GIVING_WAY = -10, 15
+"""How nice the processes are of tests that record (as far as it is allowed), and of those that compute."""
 
 
 class TimedResult(unittest.TextTestResult):
@@ -68,23 +70,20 @@ def _name(test: unittest.TestCase) -> str:
 
 
 def run_all() -> tuple[int, int]:
-    """Run every test, the front end's first, then those of the browser here and all others beside them; how many
-    passed and failed."""
-    front_end = run_front_end()
+    """Run every test, the front end's first, then those of the browser here and all others in two lanes beside them;
+    how many passed and failed."""
+    found = [run_front_end()]
     names = sorted(_modules())
     browser = [name for name in names if name.startswith(f"{BROWSER}.")]
     others = [name for name in names if name not in browser and name not in WAITING]
     with ThreadPoolExecutor(2) as beside:
-        waiting = beside.submit(_beside, WAITING, GIVING_WAY)
-
-        def there() -> list[tuple[int, int]]:
-            first = _beside(others, GIVING_WAY)
-            # Recordings have the machine for themselves, as far as they can.
-            return [first, waiting.result(), _beside(RECORDING, 0)]
-
-        last = beside.submit(there)
-        here = run([name for name in browser if name not in RECORDING])
-        found = [front_end, here, *last.result()]
+        lanes = [
+            beside.submit(lambda: [_beside(RECORDING, FIRST), _beside(WAITING, GIVING_WAY)]),
+            beside.submit(lambda: [_beside(others, GIVING_WAY)]),
+        ]
+        found.append(run([name for name in browser if name not in RECORDING]))
+        for lane in lanes:
+            found += lane.result()
     return sum(passed for passed, _ in found), sum(failed for _, failed in found)
 
 
@@ -96,12 +95,17 @@ def _beside(names: Sequence[str], niceness: int) -> tuple[int, int]:
             [sys.executable, "-m", "tests", *names],
             stdout=said,
             stderr=subprocess.STDOUT,
-            preexec_fn=lambda: os.nice(niceness),
+            preexec_fn=partial(_be_as_nice, niceness),
         )
         said.seek(0)
         print(text := said.read(), flush=True)
     words = text.split()
     return (int(words[-4]), int(words[-2])) if words[-3:-2] == ["passed,"] else (0, len(names))
+
+
+def _be_as_nice(niceness: int) -> None:
+    with suppress(PermissionError):
+        os.nice(niceness)
 
 
 def run_front_end() -> tuple[int, int]:

@@ -65,8 +65,8 @@ class EndCardTest(unittest.TestCase):
         self.assertIsNone(overlapping(page))
         for piece in page.pieces:
             self.assertGreaterEqual(piece.size, min(SIZES) * 0.9, piece)
-            self.assertTrue(0 <= piece.x and piece.x + piece.width <= stage.width, piece)
-            self.assertTrue(0 <= piece.baseline - piece.size and piece.baseline + 0.3 * piece.size <= stage.height)
+            self.assertTrue(piece.x >= 0 and piece.x + piece.width <= stage.width, piece)
+            self.assertTrue(piece.baseline - piece.size >= 0 and piece.baseline + 0.3 * piece.size <= stage.height)
             for panel in page.panels:
                 beside = piece.x + piece.width <= panel.x or piece.x >= panel.x + panel.width
                 above = piece.baseline + 0.3 * piece.size <= panel.y
@@ -82,7 +82,13 @@ class ChoosingTest(unittest.TestCase):
         self.assertIsNone(ChooseFilms(end="nothing").apply(with_it).films.end)
 
     def test_only_addresses_become_codes_and_texts_are_short(self) -> None:
-        for link in ("javascript:alert(1)", "http://a b", "file:///etc", "http://x/" + "y" * 300, "http://x/\n"[:9] + "é"):
+        for link in (
+            "javascript:alert(1)",
+            "http://a b",
+            "file:///etc",
+            "http://x/" + "y" * 300,
+            "http://x/\n"[:9] + "é",
+        ):
             with self.subTest(link), self.assertRaises(LessonError):
                 ChooseFilms(end=EndCard(link=link)).apply(by_hand())
         with self.assertRaises(LessonError):

@@ -15,6 +15,7 @@ from wordtrail.core.changes.mark_changes import KeepMark
 from wordtrail.core.changes.opening_changes import SetOpening
 from wordtrail.core.changes.point_changes import KeepPoint
 from wordtrail.core.changes.reading_changes import KeepReading
+from wordtrail.core.cues.camera_shown import Camera
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
 from wordtrail.core.cues.filmed import filmed
 from wordtrail.core.cues.model import CueSheet
@@ -49,6 +50,7 @@ from wordtrail.core.plan.model import PausePoint, Reading
 from wordtrail.core.plan.opening import Opening
 from wordtrail.core.plan.organizers import Shape
 from wordtrail.core.text.span import Span
+from wordtrail.core.trail.camera import CameraSize, CameraStretch
 from wordtrail.core.trail.directions import Deed, Direction
 from wordtrail.core.trail.model import Aside, Trail, Visit
 from wordtrail.formats import trail_json
@@ -206,7 +208,16 @@ def all_shown() -> list[ShownLesson]:
     halting = without(trail(whole), "a4", "a12")
     handled = shown("directed", directed(whole), halting)
     films = [as_film(shown("by hand", whole, halting), version) for version in FilmVersion]
+    films.append(filmed_by_camera(shown("by hand", directed(whole), halting)))
     return [*demo_lessons(), shown("by hand", whole, halting), handled, *films, *(generated(seed) for seed in SEEDS)]
+
+
+def filmed_by_camera(one: ShownLesson) -> ShownLesson:
+    """A lesson with the teacher's camera, on a tall stage: small, then large, then small."""
+    seen = CameraStretch(0.0, 6.0, CameraSize.SMALL), CameraStretch(6.0, None, CameraSize.LARGE)
+    choices = FilmChoices(shape=StageShape.TALL)
+    made = filmed(one.lesson, {TAKE: one.trail}, Film(choices=choices), {TAKE: Camera(seen, 4 / 3)})
+    return ShownLesson(f"{one.name}, filmed", made.lesson, one.trail, made.layout, made.sheet)
 
 
 def as_film(one: ShownLesson, version: FilmVersion) -> ShownLesson:

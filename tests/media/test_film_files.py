@@ -14,7 +14,7 @@ import av
 import cv2
 import numpy as np
 
-from tests.worlds import TAKE, planned, trail
+from tests.worlds import TAKE, lesson, planned, trail
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.mark_changes import AddMark
 from wordtrail.core.cues.chapters import chapter_list, chapters_of
@@ -28,8 +28,10 @@ from wordtrail.core.film.model import (
     Colours,
     Detail,
     EndCard,
+    Extent,
     Film,
     FilmChoices,
+    FilmPart,
     FilmVersion,
     StageShape,
 )
@@ -190,7 +192,9 @@ class FilmFilesTest(unittest.TestCase):
         self.assertIn("Think about it: Why clover?", chapter_list(chapters))
 
     def test_it_is_webm_or_evenly_spaced_on_request(self) -> None:
-        made, choices = self.made(), FilmChoices(detail=Detail.SMALL)
+        first, last = lesson().words[0].id, lesson().words[5].id
+        choices = FilmChoices(FilmPart(Extent.STRETCH, first=first, last=last), detail=Detail.SMALL, questions=False)
+        made = self.made(Film(choices=choices))
         path = self.write(made, choices, "film.webm", manner=Manner(Wrapping.WEBM))
         with av.open(str(path)) as film:
             names = (film.streams.video[0].codec_context.name, film.streams.audio[0].codec_context.name)

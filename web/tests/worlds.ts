@@ -68,6 +68,7 @@ export const cueSheet = (more: Partial<Schemas['CueSheet']> = {}): Schemas['CueS
   reveals: [],
   beats: [],
   pointings: [],
+  cameras: [],
   views: [],
   gate_lights: [],
   whole: [0, 0, 1920, 1080],

@@ -20,7 +20,7 @@ from wordtrail.jobs.queue import VIDEO
 from wordtrail.media.render import cover
 from wordtrail.service.film_making import FILE_KINDS, FilmWish
 from wordtrail.service.filming import film_of, free_bytes, planned_film
-from wordtrail.service.showing import showing
+from wordtrail.service.showing import camera_copies, showing
 from wordtrail.store.lessons import get_lesson
 from wordtrail.store.pictures import read_picture
 from wordtrail.store.tables import VideoRow
@@ -96,7 +96,8 @@ def cover_picture(path: LessonPath, query: CoverQuery) -> Response:
     workspace = context().workspace
     film = film_of(workspace, path.lesson, query.film)
     show, _ = showing(workspace, path.lesson, film=film)
-    painted = cover(show.filmed, partial(read_picture, workspace.blobs), film.choices)
+    cameras = camera_copies(workspace, show.sheet)
+    painted = cover(show.filmed, partial(read_picture, workspace.blobs), film.choices, cameras)
     return Response(painted.png(), mimetype="image/png")
 
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from flask import Response
 from flask_openapi.blueprint import APIBlueprint
 from pydantic import BaseModel, Field
@@ -26,7 +28,7 @@ from wordtrail.core.changes.word_list import lesson_of_words
 from wordtrail.core.cues.read_through import read_through
 from wordtrail.core.direct.stops_at_hand import stops_at_hand
 from wordtrail.core.errors import NotFound
-from wordtrail.core.film.model import Film, FilmChoices, FilmVersion, StageShape
+from wordtrail.core.film.model import FOR_STUDENTS, Film, FilmVersion, StageShape
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.answers import part_by_part
 from wordtrail.core.lesson.live_marks import DRAWN_IN_TALK, live_marks
@@ -230,7 +232,11 @@ def stage(path: LessonPath, query: StageQuery) -> Response:
     workspace = context().workspace
     with workspace.database.read_session() as session:
         get_lesson(session, path.lesson, workspace.owner)
-    film = film_of(workspace, path.lesson, query.film) if query.film else Film(choices=FilmChoices(shape=query.shape))
+    film = (
+        film_of(workspace, path.lesson, query.film)
+        if query.film
+        else Film(choices=replace(FOR_STUDENTS, shape=query.shape))
+    )
     shown, _ = showing(workspace, path.lesson, query.take, film)
     before = shown_before(query.since) if query.since else None
     if before is None:

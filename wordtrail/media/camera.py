@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Mapping
 from fractions import Fraction
+from functools import lru_cache
 from pathlib import Path
 
 import av
@@ -28,6 +29,73 @@ def has_picture(path: Path) -> bool:
             return _picture_in(container) is not None
     except (av.error.FFmpegError, ValueError, OSError):
         return False
+
+
+@lru_cache(maxsize=64)
+def picture_ratio(copy: Path) -> float | None:
+    """How many times as wide as high a camera's copy is; None where there is none. A copy never changes."""
+    try:
+        with av.open(str(copy)) as container:
+            stream = _picture_in(container)
+            return stream.width / stream.height if stream and stream.height else None
+    except (av.error.FFmpegError, ValueError, OSError):
+        return None
+
+
+class CameraReader:
+    """The pictures of a camera's copy, which keeps the take's time. It is read on as long as one goes on, and sought in
+    where one goes back, or far ahead."""
+
+    def __init__(self, copy: Path) -> None:
+        self._container = av.open(str(copy))
+        self._stream = self._container.streams.video[0]
+        self._frames = self._container.decode(self._stream)
+        self._shown: av.VideoFrame | None = None
+        self._next: av.VideoFrame | None = None
+
+    def picture(self, at: float) -> av.VideoFrame | None:
+        """What the camera saw at `at` (seconds of take time); the last picture behind the end."""
+        here = float(self._shown.time or 0.0) if self._shown else None
+        if here is None or at < here or at > here + FAR_AHEAD:
+            self._container.seek(max(0, int(at * av.time_base)))
+            self._frames = self._container.decode(self._stream)
+            self._shown = self._next = None
+        while True:
+            if self._next is None:
+                self._next = next(self._frames, None)
+            if self._next is None or (self._shown is not None and float(self._next.time or 0.0) > at):
+                return self._shown
+            self._shown, self._next = self._next, None
+
+    def close(self) -> None:
+        """Let go of the file."""
+        self._container.close()
+
+
+class Cameras:
+    """The cameras of a film, by take: pictures in the size in which they are drawn."""
+
+    def __init__(self, copies: Mapping[str, Path]) -> None:
+        self._copies = copies
+        self._readers: dict[str, CameraReader | None] = {}
+
+    def picture(self, take: str, at: float, width: int, height: int) -> np.ndarray | None:
+        """What the camera of `take` saw at `at` (seconds of take time), `height` rows of `width` pixels (BGRA); None
+        where there is nothing to see."""
+        if take not in self._readers:
+            try:
+                self._readers[take] = CameraReader(self._copies[take])
+            except (KeyError, av.error.FFmpegError, OSError):
+                self._readers[take] = None
+        reader = self._readers[take]
+        frame = reader.picture(at) if reader else None
+        if frame is None:
+            return None
+        return np.ascontiguousarray(frame.reformat(width=width, height=height, format="bgra").to_ndarray(), np.uint8)
+
+
+FAR_AHEAD = 4.0
+"""Seconds: what lies further ahead is sought."""
 
 
 def write_camera_copy(path: Path, out: Path, begin: float, report: Callable[[float], None]) -> None:

@@ -1,7 +1,8 @@
 """Drawing the stage with Skia, from the same boxes as the browser's SVG.
 
 Order, from the ground up: panels, pictures, the grounds of parts shown by now, highlights, the lit stone, lines
-of the page, text, lines and texts of parts, the lines and letters of marks, dots of the read path, the signpost.
+of the page, text, lines and texts of parts, the lines and letters of marks, dots of the read path, the signpost, the
+camera's picture.
 On a photo, highlights and stone darken what is under them.
 `web/src/stage/` draws the same in the same order.
 """
@@ -13,7 +14,7 @@ from collections.abc import Callable, Iterable
 import numpy as np
 import skia
 
-from wordtrail.core.cues.model import CueSheet, StageState
+from wordtrail.core.cues.model import CameraSeen, CueSheet, StageState
 from wordtrail.core.film.model import Colours
 from wordtrail.core.layout.drawing import dots_of, highlight_of, shares
 from wordtrail.core.layout.faces import shape
@@ -22,6 +23,7 @@ from wordtrail.core.marks.stretch import Stretch
 from wordtrail.core.text.look import Typeface
 from wordtrail.core.text.model import Style
 from wordtrail.media.brush import Brush, blob_of
+from wordtrail.media.camera import Cameras
 from wordtrail.media.colours import argb
 from wordtrail.media.draw_signs import draw_sign, draw_signpost
 
@@ -43,7 +45,9 @@ class Painter:
         scale: float = 1.0,
         pictures: Pictures | None = None,
         colours: Colours = Colours.PAPER,
+        cameras: Cameras | None = None,
     ) -> None:
+        self._cameras = cameras
         self.layout = layout
         self.sheet = sheet
         self.width = round(layout.width * scale)
@@ -108,6 +112,26 @@ class Painter:
         if state.pointer:
             brush.spot(*state.pointer)
         canvas.restore()
+        if state.camera:
+            self._camera(Brush(canvas, self._colours, self.layout.look), state.camera)
+
+    def _camera(self, brush: Brush, seen: CameraSeen) -> None:
+        """The camera's picture; a large one on a ground that covers the page."""
+        width, height = (max(2, round(side * self._scale / 2) * 2) for side in (seen.width, seen.height))
+        pixels = self._cameras.picture(seen.take, seen.at, width, height) if self._cameras else None
+        if pixels is None:
+            return
+        canvas, look = brush.canvas, self.layout.look
+        if seen.large:
+            canvas.drawRect(skia.Rect.MakeWH(self.layout.width, self.layout.height), brush.paint("mist"))
+        place = skia.Rect.MakeXYWH(seen.x, seen.y, seen.width, seen.height)
+        frame = skia.RRect.MakeRectXY(place, look.camera_radius, look.camera_radius)
+        canvas.save()
+        canvas.clipRRect(frame, skia.ClipOp.kIntersect, True)
+        image = skia.Image.fromarray(pixels, colorType=skia.kBGRA_8888_ColorType)
+        canvas.drawImageRect(image, place, skia.SamplingOptions(skia.FilterMode.kLinear))
+        canvas.restore()
+        canvas.drawRRect(frame, brush.line("hairline", look.camera_edge))
 
     def _caption(self, brush: Brush, state: StageState) -> None:
         """What is said, below the page; a question that stands on the stage is not said twice."""
@@ -200,6 +224,8 @@ class Painter:
         below = (0.0, layout.height, layout.width, layout.height + layout.caption_room)
         rects: list[Rect] = [below] if layout.caption_room and before.caption != after.caption else []
         rects += [_spot_rect(self.layout.look, *one.pointer) for one in (before, after) if one.pointer]
+        if before.camera != after.camera:
+            rects += [_camera_rect(one.camera, self.layout.look) for one in (before, after) if one.camera]
         boxes = self._boxes[after.page]
         rects += [self._word_rect(boxes[word]) for word in (before.lit, after.lit) if word in boxes]
         low, high = sorted((before.passed, after.passed))
@@ -262,6 +288,11 @@ class Painter:
             brush.canvas.drawLine(dots.x1, dots.y, dots.x2, dots.y, paint)
 
 
+def _camera_rect(camera: CameraSeen, look: Look) -> Rect:
+    edge = look.camera_edge + 2
+    return camera.x - edge, camera.y - edge, camera.x + camera.width + edge, camera.y + camera.height + edge
+
+
 def _spot_rect(look: Look, x: float, y: float, strength: float) -> Rect:
     reach = look.spot + 2
     return x - reach, y - reach, x + reach, y + reach
@@ -269,7 +300,7 @@ def _spot_rect(look: Look, x: float, y: float, strength: float) -> Rect:
 
 def _scene(state: StageState) -> tuple[object, ...]:
     """What of a state is all over the stage when it changes."""
-    return state.page, state.gate, state.signpost, state.parts
+    return state.page, state.gate, state.signpost, state.parts, bool(state.camera and state.camera.large)
 
 
 def _title_trail(brush: Brush, page: LaidPage, layout: Layout) -> None:

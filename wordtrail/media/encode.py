@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 import time
-from collections.abc import Callable
-from dataclasses import dataclass
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field
 from enum import StrEnum
 from fractions import Fraction
 from pathlib import Path
@@ -15,6 +15,7 @@ from wordtrail.core.cues.film import state_in_video
 from wordtrail.core.cues.model import CueSheet, StageState
 from wordtrail.core.film.model import FilmChoices
 from wordtrail.core.layout.model import Layout
+from wordtrail.media.camera import Cameras
 from wordtrail.media.canvas import CLOCK, Canvas, Shares
 from wordtrail.media.draw import Painter, Pictures
 from wordtrail.media.moments import Stretch
@@ -52,12 +53,16 @@ class Picture:
     sheet: CueSheet
     choices: FilmChoices
     codec: Codec = Codec.H264
+    cameras: Mapping[str, Path] = field(default_factory=dict)
+    """Take → the copy of its camera's picture."""
 
 
 def painter_of(picture: Picture, pictures: Pictures | None) -> Painter:
     """What paints a film, in its size and colours."""
     choices = picture.choices
-    return Painter(picture.layout, picture.sheet, choices.detail.scale, pictures, choices.colours)
+    return Painter(
+        picture.layout, picture.sheet, choices.detail.scale, pictures, choices.colours, Cameras(picture.cameras)
+    )
 
 
 class StretchEncoder:

@@ -11,7 +11,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from wordtrail.core.cues.film import video_seconds, video_time
-from wordtrail.core.cues.model import CueSheet, Drawing
+from wordtrail.core.cues.model import CameraShown, CueSheet, Drawing
 from wordtrail.core.cues.state import COMES_CLOSER, FADES
 from wordtrail.core.layout.signposts import STONES
 from wordtrail.core.layout.signs import stones_on
@@ -19,6 +19,9 @@ from wordtrail.core.trail.directions import PLACE
 
 DRAWING_RATE = 15
 """Frames a second while a mark is being drawn."""
+
+CAMERA_RATE = 25
+"""Frames a second while the camera's picture is seen."""
 
 STEADY_RATE = 30
 """Frames a second of a film whose frames are evenly spaced."""
@@ -70,6 +73,7 @@ def moments(sheet: CueSheet) -> list[float]:
     for pointing in sheet.pointings:
         times |= {to_video(at) for at in _steps(pointing.at, pointing.at + pointing.path[-PLACE] + FADES)}
     times |= {to_video(at) for shown in sheet.signposts for at in (shown.start, shown.end)}
+    times |= {to_video(at) for shown in sheet.cameras for at in _while_filmed(shown)}
     times |= {to_video(at) for one in sheet.captions if one.lines for at in (one.start, one.end)}
     times |= {to_video(reveal.at) for reveal in sheet.reveals if not reveal.gate}
     for gate in sheet.gates:
@@ -84,6 +88,12 @@ def moments(sheet: CueSheet) -> list[float]:
         passed += gate.hold
     length = video_seconds(sheet)
     return _apart(sorted(at for at in times if 0 <= at < length))
+
+
+def _while_filmed(shown: CameraShown) -> list[float]:
+    """The moments at which the camera's picture is shown anew."""
+    frames = int((shown.end - shown.start) * CAMERA_RATE)
+    return [*(shown.start + n / CAMERA_RATE for n in range(frames + 1)), shown.end]
 
 
 def _while_drawn(drawing: Drawing) -> list[float]:

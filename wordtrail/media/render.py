@@ -5,7 +5,7 @@ from __future__ import annotations
 import hashlib
 import os
 from bisect import bisect_left
-from collections.abc import Callable, Iterable, Iterator
+from collections.abc import Callable, Iterable, Iterator, Mapping
 from contextlib import ExitStack
 from dataclasses import dataclass
 from pathlib import Path
@@ -17,6 +17,7 @@ from wordtrail.core.cues.filmed import Filmed
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.film.model import USUAL_CHOICES, FilmChoices
 from wordtrail.core.layout.model import LaidPage, Layout
+from wordtrail.media.camera import Cameras
 from wordtrail.media.canvas import CLOCK, Shares
 from wordtrail.media.crew import DRAFT, Order, make_stretches
 from wordtrail.media.decode import Samples
@@ -58,12 +59,13 @@ def render(
     progress: Callable[[float], None] = lambda share: None,
     pictures: Pictures | None = None,
     kept: Path | None = None,
+    cameras: Mapping[str, Path] | None = None,
 ) -> Shares:
     """Write a film to `path`. `sound` is in lesson time, in blocks, at 48 000 samples a second; `room` is what is heard
     while the film stands still. `progress` gets the share done and may raise to stop; `pictures` gives the bytes of
-    each picture file. Stretches are made in the folder `kept` and stay there, where it is given: those that are there
-    already are not made again. Returns where the time went."""
-    picture = Picture(layout, sheet, choices, _CODECS[manner.wrapping])
+    each picture file, `cameras` the copy of the camera's picture of each take. Stretches are made in the folder `kept`
+    and stay there, where it is given: those that are there already are not made again. Returns where the time went."""
+    picture = Picture(layout, sheet, choices, _CODECS[manner.wrapping], cameras or {})
     parts = stretches(sheet, frame_times(sheet, steady=manner.steady))
     seconds = video_seconds(sheet)
     with ExitStack() as stack:
@@ -129,7 +131,7 @@ def _names(picture: Picture, parts: list[Stretch]) -> Iterator[str]:
             read = bisect_left(begun[state.page], state.passed)
             seen = (
                 round((at - part.start) * CLOCK), key, pages[state.page], state.lit, read, state.parts, state.view,
-                state.pointer, [(marks[one.mark], one.progress) for one in state.marks],
+                state.pointer, state.camera, [(marks[one.mark], one.progress) for one in state.marks],
             )  # fmt: skip
             sign = signs.get(state.signpost)
             signed = (_hash(sign), round(waited, 4), holds.get(state.gate)) if sign else ()
@@ -148,8 +150,15 @@ def _hash(value: object) -> str:
     return hashlib.sha256(repr(value).encode()).hexdigest()
 
 
-def cover(film: Filmed, pictures: Pictures | None = None, choices: FilmChoices = USUAL_CHOICES) -> Painter:
+def cover(
+    film: Filmed,
+    pictures: Pictures | None = None,
+    choices: FilmChoices = USUAL_CHOICES,
+    cameras: Mapping[str, Path] | None = None,
+) -> Painter:
     """A painter that has painted the cover of a film."""
-    painter = Painter(film.layout, film.sheet, pictures=pictures, colours=choices.colours)
+    painter = Painter(
+        film.layout, film.sheet, pictures=pictures, colours=choices.colours, cameras=Cameras(cameras or {})
+    )
     painter.paint(*cover_state(film, choices.cover))
     return painter

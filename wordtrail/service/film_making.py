@@ -22,7 +22,7 @@ from wordtrail.media.join import Said, SoundFile, Wrapping, write_sound
 from wordtrail.media.render import Manner, cover, render
 from wordtrail.media.sound import SILENCE, silence, with_holds
 from wordtrail.service.filming import facts_of, film_of, free_bytes, room_for
-from wordtrail.service.showing import showing
+from wordtrail.service.showing import camera_copies, showing
 from wordtrail.service.sound import Mix
 from wordtrail.store.documents import to_json
 from wordtrail.store.lessons import get_lesson
@@ -122,7 +122,8 @@ def write_film(
     room = mix.room if mix else SILENCE
     pictures = partial(read_picture, workspace.blobs)
     captions = video_captions(film.sheet) if choices.captions is Captions.TRACK else ()
-    front = cover(film, pictures, choices)
+    cameras = camera_copies(workspace, film.sheet)
+    front = cover(film, pictures, choices, cameras)
     said = Said(film.lesson.title, chapters_of(film), captions, front.jpeg(), front.png())
     if isinstance(wish.kind, SoundFile):
         whole = with_holds(sound, holds_of(film.sheet, signal=choices.signal), room)
@@ -134,6 +135,7 @@ def write_film(
     shares = render(
         film.layout, film.sheet, sound, path, choices=choices, said=said,
         manner=Manner(wish.kind, wish.steady), room=room, progress=progress, pictures=pictures, kept=kept,
+        cameras=cameras,
     )  # fmt: skip
     for name in begun - shares.stretches:
         Path(kept or "", name).unlink(missing_ok=True)

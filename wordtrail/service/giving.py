@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 import time
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from wordtrail.core.errors import NothingToShow
-from wordtrail.core.film.model import Film, FilmChoices, StageShape
+from wordtrail.core.film.model import FOR_STUDENTS, Film, StageShape
 from wordtrail.core.remembered import Kept
 from wordtrail.service.showing import Showing, showing
 from wordtrail.store.lessons import get_lesson, names_of
@@ -80,7 +80,7 @@ def given_on(workspace: Workspace, given: Given, shape: StageShape) -> Showing:
     """How what is behind a link is shown on a stage of another shape."""
     if shape is StageShape.WIDE:
         return given.show
-    return showing(workspace, given.lesson, film=Film(choices=FilmChoices(shape=shape)))[0]
+    return showing(workspace, given.lesson, film=Film(choices=replace(FOR_STUDENTS, shape=shape)))[0]
 
 
 def _given_out(workspace: Workspace, token: str) -> Given:

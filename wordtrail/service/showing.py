@@ -2,8 +2,11 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
+from pathlib import Path
 
+from wordtrail.core.cues.camera_shown import NO_CAMERAS, Camera
 from wordtrail.core.cues.compile import compile_cues, edit_list_of, whole_take
 from wordtrail.core.cues.film import HoldInFilm, holds_in_film, video_seconds
 from wordtrail.core.cues.filmed import Filmed, filmed
@@ -19,9 +22,10 @@ from wordtrail.core.lesson.stage_texts import stage_texts
 from wordtrail.core.lesson.take_in_use import take_in_use
 from wordtrail.core.remembered import Kept
 from wordtrail.core.trail.model import Trail
+from wordtrail.media.camera import picture_ratio
 from wordtrail.store.documents import to_json
 from wordtrail.store.lessons import get_lesson
-from wordtrail.store.takes import newest_trails, uses_of
+from wordtrail.store.takes import TakeFiles, camera_of, newest_trails, takes_of, uses_of
 from wordtrail.workspace import Workspace
 
 MOST_BOXES = 200_000
@@ -91,7 +95,33 @@ def showing(workspace: Workspace, lesson_id: str, take: str = "", film: Film = A
     name = "" if film == AS_READ else to_json(film)
     key = "/".join((kept.key, take, used, *(found.id for found in trails.values()), name))
     heard = {id: found.trail for id, found in trails.items()}
-    return _shown.get_or_make(key, lambda: _compiled(key, kept.lesson, heard, used, take, film)), kept.revision
+    cameras = cameras_of(workspace, lesson_id) if film.choices.camera and not take else NO_CAMERAS
+    key += f"/{'.'.join(cameras)}" if cameras else ""
+    return _shown.get_or_make(key, lambda: _compiled(key, kept.lesson, heard, used, take, film, cameras)), kept.revision
+
+
+def cameras_of(workspace: Workspace, lesson_id: str) -> dict[str, Camera]:
+    """The camera's pictures of a lesson's takes, as far as they are ready to be looked at."""
+    with workspace.database.read_session() as session:
+        rows = [(row.id, camera_of(row)) for row in takes_of(session, lesson_id) if row.camera]
+    found = {}
+    for take, stretches in rows:
+        ratio = picture_ratio(copy) if (copy := camera_copy(workspace, take)) else None
+        if ratio:
+            found[take] = Camera(stretches, ratio)
+    return found
+
+
+def camera_copies(workspace: Workspace, sheet: CueSheet) -> dict[str, Path]:
+    """Take → the file in which its camera's picture is looked at, of those that are seen in a film."""
+    takes = dict.fromkeys(one.take for one in sheet.cameras)
+    return {take: copy for take in takes if (copy := camera_copy(workspace, take))}
+
+
+def camera_copy(workspace: Workspace, take: str) -> Path | None:
+    """The file in which the camera's picture of a take is looked at, where it is there."""
+    key = TakeFiles(take).camera_copy
+    return workspace.blobs.path(key) if workspace.blobs.exists(key) else None
 
 
 def shown_before(key: str) -> Showing | None:
@@ -99,10 +129,18 @@ def shown_before(key: str) -> Showing | None:
     return _shown.get(key)
 
 
-def _compiled(key: str, document: Lesson, trails: dict[str, Trail], used: str, take: str, film: Film) -> Showing:
+def _compiled(
+    key: str,
+    document: Lesson,
+    trails: dict[str, Trail],
+    used: str,
+    take: str,
+    film: Film,
+    cameras: Mapping[str, Camera],
+) -> Showing:
     lesson = with_take(document, used)
     if film != AS_READ and not take:
-        made = filmed(lesson, trails, film)
+        made = filmed(lesson, trails, film, cameras)
         return Showing(key, made.lesson, trails, made.layout, made.edits, made.sheet)
     layout = typeset(document)
     edits = whole_take(take, trails[take]) if take else edit_list_of(lesson, trails)

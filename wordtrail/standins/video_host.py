@@ -4,8 +4,8 @@ can be tried, and tested, on one machine.
 
 What is said of a file comes as `Upload-Metadata`: `filename`, `filetype`, and `role`. A film (role `film`) has a
 `title` and a `description`; captions and a cover (roles `captions`, `cover`) name the film they belong to in `film`,
-the address of its upload. Where a film that is here can be seen is said in a `Link` (RFC 8288, relation `alternate`) of the
-answers about its upload.
+the address of its upload. Where a film that is here can be seen is said in a `Link` (RFC 8288, relation `alternate`)
+of the answers about its upload.
 """
 
 from __future__ import annotations

@@ -2514,7 +2514,9 @@ export interface components {
              *       "spot": 54,
              *       "spot_strength": 0.7,
              *       "caption": 44,
-             *       "caption_lead": 54
+             *       "caption_lead": 54,
+             *       "camera_radius": 18,
+             *       "camera_edge": 3
              *     }
              */
             look: components["schemas"]["Look"];
@@ -2630,6 +2632,16 @@ export interface components {
              * @default 54
              */
             caption_lead: number;
+            /**
+             * Camera Radius
+             * @default 18
+             */
+            camera_radius: number;
+            /**
+             * Camera Edge
+             * @default 3
+             */
+            camera_edge: number;
         };
         /**
          * PageStrokes
@@ -3228,7 +3240,8 @@ export interface components {
          *
          *     `think` is for Listen; `echo_after` (None: lines in verse, else sentences) and `echo` for Echo; `pace` (times the
          *     speed at which it was said) and `lead` (seconds) for Together; `own_rate` (words a minute; 0: as it was read) for On
-         *     your own. `marks`, `cards`, `questions` and `talk` are in it or not. `signal`: a soft sound at each pause point.
+         *     your own. `marks`, `cards`, `questions`, `talk` and the `camera`'s picture are in it or not; `camera_greets`: that
+         *     one is large while the teacher greets. `signal`: a soft sound at each pause point.
          *     `cover` is what is seen before it is played (None: its title), `end` what it ends with (None: nothing more).
          */
         FilmChoices: {
@@ -3288,6 +3301,16 @@ export interface components {
              * @default true
              */
             talk: boolean;
+            /**
+             * Camera
+             * @default true
+             */
+            camera: boolean;
+            /**
+             * Camera Greets
+             * @default true
+             */
+            camera_greets: boolean;
             /** @default wide */
             shape: components["schemas"]["StageShape"];
             /** @default 1080p */
@@ -3643,6 +3666,8 @@ export interface components {
              *       "cards": true,
              *       "questions": true,
              *       "talk": true,
+             *       "camera": true,
+             *       "camera_greets": true,
              *       "shape": "wide",
              *       "detail": "1080p",
              *       "colours": "paper",
@@ -5065,6 +5090,10 @@ export interface components {
             questions?: boolean | null;
             /** Talk */
             talk?: boolean | null;
+            /** Camera */
+            camera?: boolean | null;
+            /** Camera Greets */
+            camera_greets?: boolean | null;
             shape?: components["schemas"]["StageShapeInput"] | null;
             detail?: components["schemas"]["DetailInput"] | null;
             colours?: components["schemas"]["ColoursInput"] | null;
@@ -7541,6 +7570,36 @@ export interface components {
             end: number;
         };
         /**
+         * CameraShown
+         * @description The camera's picture of `take` is seen on `[start, end)` in a rectangle (page units): from `at` on (seconds of
+         *     take time), at `pace` times its speed. A `large` one lies over the page.
+         */
+        CameraShown: {
+            /** Take */
+            take: string;
+            /** At */
+            at: number;
+            /** Pace */
+            pace: number;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /**
+             * Large
+             * @default false
+             */
+            large: boolean;
+        };
+        /**
          * Caption
          * @description What is said on `[start, end)`, to be read; where captions stand in the picture, in `lines`.
          */
@@ -7648,6 +7707,11 @@ export interface components {
              * @default []
              */
             gate_lights: components["schemas"]["GateLight"][];
+            /**
+             * Cameras
+             * @default []
+             */
+            cameras: components["schemas"]["CameraShown"][];
         };
         /**
          * Drawing

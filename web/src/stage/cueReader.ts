@@ -23,6 +23,32 @@ export interface CueSheet {
   views?: readonly { at: number; page: number; view: readonly number[] }[]
   /** The view of a whole page. */
   whole?: readonly number[]
+  /** When and where the camera's picture of a take is seen: from `at` on in take time, at `pace` times its speed. */
+  cameras?: readonly CameraShown[]
+}
+
+export interface CameraShown {
+  take: string
+  at: number
+  pace: number
+  start: number
+  end: number
+  x: number
+  y: number
+  width: number
+  height: number
+  large?: boolean
+}
+
+/** The camera's picture of a take as it is at `at` (take time), in a rectangle. */
+export interface CameraSeen {
+  take: string
+  at: number
+  x: number
+  y: number
+  width: number
+  height: number
+  large: boolean
 }
 
 export interface Gate {
@@ -51,6 +77,7 @@ export interface StageState {
   view: readonly number[] | null
   /** The soft spot where the teacher points: x, y, and how strong it is. */
   pointer: readonly number[] | null
+  camera: CameraSeen | null
 }
 
 /** Seconds from one view to the next, and in which the pointer's spot fades. */
@@ -100,6 +127,18 @@ function pointerAt(sheet: CueSheet, page: number, time: number): readonly number
   if (!next) return [hundredths(x), hundredths(y), Math.min(1, hundredths(1 - (now - start) / FADES))]
   const share = next[0] > start ? Math.max(0, (now - start) / (next[0] - start)) : 1
   return [hundredths(x + (next[1] - x) * share), hundredths(y + (next[2] - y) * share), 1]
+}
+
+/** The camera's picture. Where the lesson stands still on the page that is shown, a small one does so too. */
+function cameraAt(sheet: CueSheet, time: number, gate: Gate | undefined): CameraSeen | null {
+  const one = (sheet.cameras ?? []).find(
+    (shown) =>
+      (shown.start <= time && time < shown.end) || (gate && shown.start < time && time === shown.end),
+  )
+  if (!one || (gate && (one.large || (gate.page ?? -1) >= 0))) return null
+  const { take, x, y, width, height } = one
+  const at = rounded(one.at + (Math.min(time, one.end) - one.start) * one.pace)
+  return { take, at, x, y, width, height, large: !!one.large }
 }
 
 const rounded = (share: number) => Math.round(share * 1e4) / 1e4
@@ -159,6 +198,7 @@ export function stateAt(sheet: CueSheet, time: number, gate = '', waited = 0): S
     ],
     view: viewAt(sheet, page, time),
     pointer: gate ? null : pointerAt(sheet, page, time),
+    camera: cameraAt(sheet, time, heldAt),
   }
 }
 

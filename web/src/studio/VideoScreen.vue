@@ -6,6 +6,7 @@ import { useStage } from '@/api/stage'
 import { useKeys } from '@/parts/keys'
 import { clock, megabytes } from '@/parts/words'
 import { usePlayer } from '@/stage/player'
+import StageCamera from '@/stage/StageCamera.vue'
 import StageCaption from '@/stage/StageCaption.vue'
 import StagePage from '@/stage/StagePage.vue'
 import ReadThrough from './ReadThrough.vue'
@@ -184,7 +185,7 @@ useKeys({ space: () => void play(), b: () => player.back() })
       <ReadThrough />
       <div class="stage-box flex min-h-[240px] flex-1 items-center justify-center">
         <div
-          class="panel max-h-full overflow-hidden"
+          class="panel relative max-h-full overflow-hidden"
           :style="{ aspectRatio: String(ratio), width: `min(100cqw, ${ratio} * 100cqh)` }"
         >
           <StagePage
@@ -203,6 +204,13 @@ useKeys({ space: () => void play(), b: () => player.back() })
             :layout="stage.layout"
             :sheet="stage.sheet"
             :state="player.state.value"
+            :colours="choices.colours"
+          />
+          <StageCamera
+            v-if="player.state.value?.camera"
+            :layout="stage.layout"
+            :camera="player.state.value.camera"
+            :running="player.playing.value"
             :colours="choices.colours"
           />
         </div>

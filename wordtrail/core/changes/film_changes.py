@@ -62,6 +62,8 @@ class ChooseFilms(ScreenCommand):
     cards: bool | None = None
     questions: bool | None = None
     talk: bool | None = None
+    camera: bool | None = None
+    camera_greets: bool | None = None
     shape: StageShape | None = None
     detail: Detail | None = None
     colours: Colours | None = None
@@ -77,7 +79,10 @@ class ChooseFilms(ScreenCommand):
         return replace(lesson, films=replace(lesson.films, **self._chosen(lesson)), films_wanted=ordered)
 
     def _chosen(self, lesson: Lesson) -> dict[str, Any]:
-        names = ("think", "marks", "cards", "questions", "talk", "shape", "detail", "colours", "captions", "signal")
+        names = (
+            "think", "marks", "cards", "questions", "talk", "camera", "camera_greets", "shape", "detail", "colours",
+            "captions", "signal",
+        )  # fmt: skip
         chosen: dict[str, Any] = {name: value for name in names if (value := getattr(self, name)) is not None}
         if self.shown is not None:
             chosen["shown"] = _checked(lesson, self.shown)

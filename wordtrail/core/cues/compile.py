@@ -6,6 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from itertools import groupby, pairwise
 
+from wordtrail.core.cues.camera_shown import NO_CAMERAS, Camera, camera_shown
 from wordtrail.core.cues.caption_lines import in_lines
 from wordtrail.core.cues.counts import with_counts
 from wordtrail.core.cues.drawings import drawings, numbers_tied, placed_by_hand, undisturbed
@@ -62,11 +63,17 @@ def whole_take(take: str, trail: Trail) -> EditList:
 
 
 def compile_cues(
-    lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, edits: EditList, film: Film = AS_READ
+    lesson: Lesson,
+    trails: Mapping[str, Trail],
+    layout: Layout,
+    edits: EditList,
+    film: Film = AS_READ,
+    cameras: Mapping[str, Camera] = NO_CAMERAS,
 ) -> CueSheet:
     """Everything that happens on the stage when `edits` of the takes are heard, in one version of the lesson.
 
-    Trails are mended and re-anchored here; words without a box in `layout` are passed over.
+    Trails are mended and re-anchored here; words without a box in `layout` are passed over. `cameras` are those of the
+    takes that have one.
     """
     page_of = {word: page for word, (page, _) in layout.places().items()}
     words = script(lesson)
@@ -108,7 +115,11 @@ def compile_cues(
         views=course.views,
         whole=(0.0, 0.0, layout.width, layout.height),
         gate_lights=walk,
-    )
+        cameras=camera_shown(
+            cameras if film.choices.camera else NO_CAMERAS, edits, layout, course.turns, course.views, lights,
+            greets=film.choices.camera_greets,
+        ),
+    )  # fmt: skip
 
 
 def _with_signs(signposts: Sequence[SignpostShown], edits: EditList) -> tuple[SignpostShown, ...]:

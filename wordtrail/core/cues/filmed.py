@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from wordtrail.core.cues.camera_shown import NO_CAMERAS, Camera
 from wordtrail.core.cues.compile import compile_cues
 from wordtrail.core.cues.film_edits import film_edits
 from wordtrail.core.cues.model import CueSheet
@@ -29,11 +30,13 @@ class Filmed:
     sheet: CueSheet
 
 
-def filmed(lesson: Lesson, trails: Mapping[str, Trail], film: Film) -> Filmed:
-    """A film of a lesson with these trails."""
+def filmed(
+    lesson: Lesson, trails: Mapping[str, Trail], film: Film, cameras: Mapping[str, Camera] = NO_CAMERAS
+) -> Filmed:
+    """A film of a lesson with these trails, and the camera's pictures of its takes."""
     made = as_filmed(lesson, film)
     in_picture = film.choices.captions is Captions.PICTURE
     stage = stage_of(film.choices.shape, captions=in_picture)
     layout = with_end_card(typeset(made, stage), film.choices.end, stage, made.look)
     edits = film_edits(lesson, trails, film)
-    return Filmed(made, layout, edits, compile_cues(made, trails, layout, edits, film))
+    return Filmed(made, layout, edits, compile_cues(made, trails, layout, edits, film, cameras))

@@ -94,6 +94,23 @@ class Caption:
 
 
 @dataclass(frozen=True, slots=True)
+class CameraShown:
+    """The camera's picture of `take` is seen on `[start, end)` in a rectangle (page units): from `at` on (seconds of
+    take time), at `pace` times its speed. A `large` one lies over the page."""
+
+    take: str
+    at: float
+    pace: float
+    start: float
+    end: float
+    x: float
+    y: float
+    width: float
+    height: float
+    large: bool = False
+
+
+@dataclass(frozen=True, slots=True)
 class CueSheet:
     """The whole lesson for one layout, `seconds` long without the think time of its gates.
 
@@ -118,6 +135,20 @@ class CueSheet:
     views: tuple[ViewMove, ...] = ()
     whole: tuple[float, ...] = (0.0, 0.0, 1920.0, 1080.0)
     gate_lights: tuple[GateLight, ...] = ()
+    cameras: tuple[CameraShown, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class CameraSeen:
+    """The camera's picture of `take` as it is at `at` (seconds of take time), in a rectangle (page units)."""
+
+    take: str
+    at: float
+    x: float
+    y: float
+    width: float
+    height: float
+    large: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -149,3 +180,4 @@ class StageState:
     parts: tuple[str, ...] = ()
     view: tuple[float, ...] | None = None
     pointer: tuple[float, ...] | None = None
+    camera: CameraSeen | None = None

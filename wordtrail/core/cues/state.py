@@ -6,7 +6,7 @@ import math
 from bisect import bisect_right
 from dataclasses import dataclass
 
-from wordtrail.core.cues.model import CueSheet, Drawing, DrawnMark, Reveal, StageState
+from wordtrail.core.cues.model import CameraSeen, CueSheet, Drawing, DrawnMark, Gate, Reveal, StageState
 from wordtrail.core.layout.drawing import hundredths
 from wordtrail.core.trail.directions import PLACE
 
@@ -39,7 +39,21 @@ def state_at(sheet: CueSheet, time: float, gate: str = "", waited: float = 0.0) 
     parts = [reveal.part for reveal in sheet.reveals if by.shown(reveal)]
     parts += [beat.part for beat in sheet.beats if beat.gate == gate and beat.start <= waited < beat.end]
     view, pointer = _view(sheet, page, time), None if gate else _pointer(sheet, page, time)
-    return StageState(page, lit, passed, marks, gate, caption, signpost, tuple(parts), view, pointer)
+    camera = _camera(sheet, time, held_at)
+    return StageState(page, lit, passed, marks, gate, caption, signpost, tuple(parts), view, pointer, camera)
+
+
+def _camera(sheet: CueSheet, time: float, gate: Gate | None) -> CameraSeen | None:
+    """The camera's picture. Where the lesson stands still on the page that is shown, a small one does so too."""
+    for one in sheet.cameras:
+        if one.start <= time < one.end or (gate and one.start < time == one.end):
+            if gate and (one.large or gate.page >= 0):
+                return None
+            at = min(time, one.end) - one.start
+            return CameraSeen(
+                one.take, round(one.at + at * one.pace, 4), one.x, one.y, one.width, one.height, one.large
+            )
+    return None
 
 
 def _lit_at(sheet: CueSheet, gate: str, waited: float) -> str:

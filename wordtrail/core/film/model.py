@@ -143,7 +143,8 @@ class FilmChoices:
 
     `think` is for Listen; `echo_after` (None: lines in verse, else sentences) and `echo` for Echo; `pace` (times the
     speed at which it was said) and `lead` (seconds) for Together; `own_rate` (words a minute; 0: as it was read) for On
-    your own. `marks`, `cards`, `questions` and `talk` are in it or not. `signal`: a soft sound at each pause point.
+    your own. `marks`, `cards`, `questions`, `talk` and the `camera`'s picture are in it or not; `camera_greets`: that
+    one is large while the teacher greets. `signal`: a soft sound at each pause point.
     `cover` is what is seen before it is played (None: its title), `end` what it ends with (None: nothing more).
     """
 
@@ -158,6 +159,8 @@ class FilmChoices:
     cards: bool = True
     questions: bool = True
     talk: bool = True
+    camera: bool = True
+    camera_greets: bool = True
     shape: StageShape = StageShape.WIDE
     detail: Detail = Detail.USUAL
     colours: Colours = Colours.PAPER
@@ -192,5 +195,8 @@ class Film:
         return Film(self.version, own)
 
 
-AS_READ = Film()
+FOR_STUDENTS = FilmChoices(camera=False)
+"""What the student page shows: all but the teacher's face."""
+
+AS_READ = Film(choices=FOR_STUDENTS)
 """The lesson as it was read, from beginning to end, on a wide stage."""

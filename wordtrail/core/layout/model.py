@@ -257,6 +257,9 @@ class Look:
     caption: float = 44.0
     caption_lead: float = 54.0
     """The size of captions in the picture, and from one of their lines to the next, in page units."""
+    camera_radius: float = 18.0
+    camera_edge: float = 3.0
+    """The corners of the camera's picture, and the line around it, in page units."""
 
 
 @dataclass(frozen=True, slots=True)

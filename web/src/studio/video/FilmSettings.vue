@@ -63,6 +63,7 @@ const HOLDS = [
   ['questions', 'Pause points and charts'],
   ['talk', 'What you say between'],
 ] as const
+const hasCamera = computed(() => lesson.view.value.takes.some((take) => take.camera.length))
 const bare = computed(() => HOLDS.every(([name]) => !props.choices[name]))
 const leftOut = computed(() => HOLDS.filter(([name]) => !props.choices[name]).length)
 const part = computed(() => props.choices.shown.extent !== 'whole')
@@ -241,6 +242,26 @@ const inPercent = (share: number) => Math.round(share * 100)
             />
             {{ says }}
           </label>
+          <template v-if="hasCamera">
+            <label class="flex items-center gap-2">
+              <input
+                type="checkbox"
+                class="size-4"
+                :checked="choices.camera"
+                @change="choose({ camera: ($event.target as HTMLInputElement).checked })"
+              />
+              Your camera’s picture, where there is room
+            </label>
+            <label v-if="choices.camera" class="ml-6 flex items-center gap-2">
+              <input
+                type="checkbox"
+                class="size-4"
+                :checked="choices.camera_greets"
+                @change="choose({ camera_greets: ($event.target as HTMLInputElement).checked })"
+              />
+              large while you greet
+            </label>
+          </template>
           <label class="flex items-center gap-2">
             <input
               type="checkbox"
