@@ -102,6 +102,30 @@ class FilmsTest(ApiTest):
         self.assertIn("no room left", found["message"])
         self.assertEqual(self.films()["made"], [])
 
+    def test_films_of_two_shapes_stand_side_by_side(self) -> None:
+        self.choose(detail="720p")
+        for shape in ("wide", "tall"):
+            self.choose(shape=shape)
+            job = self.client.post(f"/api/lessons/{self.pip}/films", json={"versions": ["listen"]}).json["jobs"][0]
+            perform(self.workspace, job["id"])
+        made = {film["shape"]: film for film in self.films()["made"]}
+        self.assertEqual({shape: film["changed"] for shape, film in made.items()}, {"wide": "", "tall": ""})
+        self.choose(colours="evening")
+        self.assertEqual({film["changed"] for film in self.films()["made"]}, {"what was chosen for it"})
+
+    def test_the_end_card_is_the_last_of_each_film(self) -> None:
+        before = {film["version"]: film["seconds"] for film in self.films()["planned"]}
+        link = self.client.post(f"/api/lessons/{self.pip}/link").json["url"]
+        self.choose(end={"to_do": "Read it to somebody.", "hand_in": "", "link": link})
+        for film in self.films()["planned"]:
+            self.assertAlmostEqual(film["seconds"], before[film["version"]] + 10, places=2)
+            stage = self.client.get(f"/api/lessons/{self.pip}/stage?film={film['version']}").json["whole"]
+            self.assertEqual(stage["sheet"]["gates"][-1]["kind"], "end-card")
+            self.assertEqual(stage["layout"]["pages"][-1]["board"], "end-card")
+        students = self.client.get(f"/api/lessons/{self.pip}/stage").json["whole"]
+        self.assertNotIn("end-card", [page["board"] for page in students["layout"]["pages"]])
+        self.assertIsNone(self.choose(end="nothing")["films"]["end"])
+
     def test_a_cover_from_any_moment(self) -> None:
         title = self.client.get(f"/api/lessons/{self.pip}/cover.png?film=listen").data
         here = self.client.get(f"/api/lessons/{self.pip}/cover?film=listen&time=6").json["moment"]

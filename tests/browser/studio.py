@@ -56,8 +56,13 @@ class StudioTest(unittest.TestCase):
 
     @classmethod
     def setUpClass(cls) -> None:
-        cls.address = cls.enterClassContext(running())
+        cls.address = cls.enterClassContext(running(*cls.options()))
         cls.chromium = cls.enterClassContext(browser(cls.microphone()))
+
+    @classmethod
+    def options(cls) -> tuple[str, ...]:
+        """What Word Trail is started with, beside its port."""
+        return ()
 
     @classmethod
     def microphone(cls) -> Path | None:

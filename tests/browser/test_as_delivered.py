@@ -354,3 +354,17 @@ class AsDeliveredTest(unittest.TestCase):
             answer = self.ask("GET /videos/{video}/{file}", video=video, file=file, query={"name": name})
             self.assertEqual(download_name(answer), name)
             self.assertGreater(len(answer.body()), 50)
+        self.put_on_the_host(lesson, video)
+
+    def put_on_the_host(self, lesson: str, video: str) -> None:
+        """A film on the stand-in for a video host, and the code of where it is seen."""
+        offer = self.got("GET /videos/{video}/host", video=video)
+        self.assertTrue(offer["simulated"])
+        self.assertIn("0:00", offer["chapters"])
+        body = {"title": offer["title"], "description": offer["description"]}
+        job = self.got("POST /videos/{video}/host", video=video, send=body)
+        self.assertEqual(self.ended(job["id"])["state"], "done")
+        (sent,) = self.got("GET /lessons/{lesson}/sent", lesson=lesson)["sent"]
+        seen = self.http.get(sent["address"])
+        self.assertIn(offer["title"], seen.text())
+        self.assertIn("<svg", self.ask("GET /sent/{sent}/qr.svg", sent=sent["id"]).text())

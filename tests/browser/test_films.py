@@ -53,8 +53,13 @@ class FilmsTest(StudioTest):
         self.mark_a_word(page, lesson)
         page.reload()
         expect(self.card(page, "Listen")).to_contain_text("since: a mark")
-        page.get_by_role("radio", name="wide").click()
+        page.get_by_role("radio", name="paper").click()
         expect(self.card(page, "Echo")).to_contain_text("since: a mark, and what was chosen for it")
+        # A wide one would stand beside the tall one.
+        page.get_by_role("radio", name="wide").click()
+        expect(self.card(page, "Echo")).to_contain_text("to be made")
+        page.get_by_role("radio", name="tall").click()
+        expect(self.card(page, "Echo")).to_contain_text("since: a mark")
 
     def mark_a_word(self, page: Page, lesson: str) -> None:
         """A mark more in a lesson, made in another window."""

@@ -19,6 +19,7 @@ STATUS: dict[type[errors.WordTrailError], int] = {
     errors.NewerDocument: 409,
     errors.NoNetwork: 409,
     errors.AddressTaken: 409,
+    errors.NoHost: 409,
     errors.TooLarge: 413,
     errors.TakeTooLong: 413,
     errors.PassageError: 422,
