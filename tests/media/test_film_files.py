@@ -14,9 +14,11 @@ import av
 import cv2
 import numpy as np
 
+from tests.films import film as camera_film
 from tests.worlds import TAKE, lesson, planned, trail
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.mark_changes import AddMark
+from wordtrail.core.cues.camera_shown import Camera
 from wordtrail.core.cues.chapters import chapter_list, chapters_of
 from wordtrail.core.cues.film import holds_in_film, video_captions, video_seconds, video_time
 from wordtrail.core.cues.filmed import Filmed, filmed
@@ -38,6 +40,8 @@ from wordtrail.core.film.model import (
 from wordtrail.core.layout.model import WordBox
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.forms.underline import Underline
+from wordtrail.core.trail.camera import CameraSize, CameraStretch
+from wordtrail.media.camera import write_camera_copy
 from wordtrail.media.colours import COLOURS
 from wordtrail.media.decode import Samples, decode
 from wordtrail.media.join import Said, SoundFile, Wrapping, write_sound
@@ -138,6 +142,27 @@ class FilmFilesTest(unittest.TestCase):
             # What begins just where the lesson stands still is heard when it goes on.
             if not any(abs(gate.at - light.start) < 0.01 for gate in made.sheet.gates):
                 self.assertLess(min(abs(begins - at)), 0.01, light)
+
+    def test_the_camera_is_at_its_place_in_step_with_the_take(self) -> None:
+        camera_film(self.folder / "camera.webm", seconds=16.0, size=(320, 240))
+        copy = self.folder / "camera.mp4"
+        write_camera_copy(self.folder / "camera.webm", copy, 0.0, lambda share: None)
+        camera = Camera((CameraStretch(0.0, None, CameraSize.SMALL),), 4 / 3)
+        chosen = Film(choices=FilmChoices(detail=Detail.SMALL))
+        made = filmed(planned(), self.trails, chosen, {TAKE: camera})
+        path = self.write(made, chosen.choices, cameras={TAKE: copy})
+        frames, scale = frames_of(path), chosen.choices.detail.scale
+        seen = [one for one in made.sheet.cameras if not one.large]
+        self.assertTrue(seen)
+        for shown in seen:
+            x, y = int((shown.x + shown.width / 2) * scale), int((shown.y + shown.height / 2) * scale)
+            times = [shown.start + (2.0 - shown.at) / shown.pace + away for away in (-0.2, 0.2)]
+            for at, bright in zip(times, (False, True), strict=True):
+                if shown.start < at < shown.end:
+                    picture = shown_at(frames, video_time(made.sheet, at))
+                    self.assertEqual(picture[y, x].mean() > 128, bright, (shown, at))
+        # The words beside it light as without it.
+        self.assert_lit(made, chosen, frames)
 
     def test_two_make_what_one_makes(self) -> None:
         film = self.made(Film(FilmVersion.ECHO))

@@ -9,6 +9,9 @@ import { useLesson } from '@/api/lesson'
 type EndCard = Schemas['EndCard']
 const props = defineProps<{ end: EndCard | null }>()
 const emit = defineEmits<{ choose: [end: EndCard | 'nothing'] }>()
+/** Characters of each text. */
+const LONGEST = 160
+
 const lesson = useLesson()
 const link = computed(() => lesson.view.value.link)
 const stale = computed(() => !!props.end?.link && props.end.link !== link.value?.url)
@@ -24,7 +27,8 @@ const summary = computed(() => {
 
 function put(on: boolean) {
   const { task } = lesson.view.value.lesson.plan.closing
-  emit('choose', on ? { to_do: task.slice(0, 160), hand_in: '', link: link.value?.url ?? '' } : 'nothing')
+  const told = task.slice(0, LONGEST) || 'Read it to somebody at home.'
+  emit('choose', on ? { to_do: told, hand_in: '', link: link.value?.url ?? '' } : 'nothing')
 }
 const change = (more: Partial<EndCard>) => props.end && emit('choose', { ...props.end, ...more })
 const textOf = (event: Event) => (event.target as HTMLInputElement).value
@@ -60,9 +64,9 @@ const textOf = (event: Event) => (event.target as HTMLInputElement).value
           <textarea
             class="field mt-1 py-1.5"
             rows="2"
-            maxlength="160"
+            :maxlength="LONGEST"
             :value="end.to_do"
-            placeholder="Read it to somebody at home."
+            placeholder="What students do when they have seen it"
             @change="change({ to_do: textOf($event) })"
           />
         </label>
@@ -70,7 +74,7 @@ const textOf = (event: Event) => (event.target as HTMLInputElement).value
           >Where to hand it in
           <input
             class="field mt-1 py-1.5"
-            maxlength="160"
+            :maxlength="LONGEST"
             :value="end.hand_in"
             placeholder="Your blue folder, by Friday."
             @change="change({ hand_in: textOf($event) })"
@@ -90,6 +94,11 @@ const textOf = (event: Event) => (event.target as HTMLInputElement).value
           <button class="min-h-[24px] underline" type="button" @click="change({ link: link?.url ?? '' })">
             {{ link ? 'Take the page of today' : 'Take it off' }}
           </button>
+        </p>
+        <p v-if="end.link && !stale && link && !link.reachable" class="text-[13px] text-ochre-deep">
+          This code works on this computer only.
+          <RouterLink class="underline" :to="{ name: 'share' }">Let your network open the page</RouterLink>
+          first.
         </p>
         <p v-if="!link" class="text-[13px] text-quiet">
           For a code,
