@@ -180,6 +180,28 @@ class NarrationDeskTest(StudioTest):
         self.assertEqual(cares, [{"take": take["id"], "less_noise": True, "even": False}])
         newest.get_by_role("switch", name="Less noise").click()
         expect(newest.get_by_role("button", name="Hear it like this")).to_have_count(0)
+        self.see_it_in_the_film(page, lesson, take["id"])
+
+    def see_it_in_the_film(self, page: Page, lesson: str, take: str) -> None:
+        """The camera's picture in the film of this take; the student page has none."""
+        lessons = f"{self.address}/api/lessons/{lesson}"
+        self.wait_until(lambda: page.request.get(f"{lessons}/stage?take={take}").ok)
+        body = {"revision": self.view(page, lesson)["revision"], "command": {"kind": "choose take", "take": take}}
+        self.assertTrue(page.request.post(f"{lessons}/commands", data=body).ok)
+        film, students = (page.request.get(f"{lessons}/stage{of}").json()["whole"] for of in ("?film=listen", ""))
+        self.assertEqual(students["sheet"]["cameras"], [])
+        shown = film["sheet"]["cameras"][0]
+        self.assertEqual(shown["take"], take)
+        page.goto(f"{self.address}/lesson/{lesson}/video")
+        slider = page.get_by_role("slider", name="Where you are in the film")
+        box = slider.bounding_box()
+        assert box
+        passed = sum(one["end"] - one["start"] for one in film["holds"] if one["at"] <= shown["start"])
+        share = ((shown["start"] + shown["end"]) / 2 + passed) / film["video_seconds"]
+        slider.click(position={"x": 8 + share * (box["width"] - 16), "y": 18})
+        picture = page.get_by_label("Your camera’s picture")
+        expect(picture).to_be_visible()
+        page.wait_for_function("() => document.querySelector('[data-camera]')?.readyState >= 2")
 
     def take_with_camera(self, page: Page, lesson: str) -> dict:
         """The newest take, when the copy of its camera's picture is there."""

@@ -56,6 +56,7 @@ watchEffect(() => {
       playsinline
       preload="auto"
       aria-label="Your camera’s picture"
+      data-camera
       @loadedmetadata="onStep"
     />
   </div>
