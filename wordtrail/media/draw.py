@@ -18,6 +18,7 @@ from wordtrail.core.cues.model import CameraSeen, CueSheet, StageState
 from wordtrail.core.film.model import Colours
 from wordtrail.core.layout.drawing import dots_of, highlight_of, shares
 from wordtrail.core.layout.faces import shape
+from wordtrail.core.layout.free_place import Place
 from wordtrail.core.layout.model import LaidMark, LaidPage, LaidPicture, Layout, Look, SetPiece, WordBox
 from wordtrail.core.marks.stretch import Stretch
 from wordtrail.core.text.look import Typeface
@@ -89,6 +90,17 @@ class Painter:
             canvas.clipRect(skia.Rect.MakeLTRB(*only), skia.ClipOp.kIntersect, False)
         canvas.clear(argb("white", self._colours))
         self.paint_on(canvas, state, waited)
+        canvas.restore()
+
+    def paint_small(self, page: int, place: Place) -> None:
+        """Paint a page as it is before anything happens on it, in small, over what is there."""
+        canvas = self._surface.getCanvas()
+        canvas.save()
+        canvas.scale(self._scale, self._scale)
+        canvas.translate(place.x, place.y)
+        canvas.scale(place.width / self.layout.width, place.height / self.layout.height)
+        canvas.clipRect(skia.Rect.MakeWH(self.layout.width, self.layout.height), skia.ClipOp.kIntersect, True)
+        self._paint_page(Brush(canvas, self._colours, self.layout.look), StageState(page, "", 0, (), "", ""), 0.0)
         canvas.restore()
 
     @classmethod

@@ -11,7 +11,7 @@ from dataclasses import dataclass
 from pathlib import Path
 from tempfile import TemporaryDirectory
 
-from wordtrail.core.cues.cover import cover_state
+from wordtrail.core.cues.cover import cover_face
 from wordtrail.core.cues.film import holds_of, state_in_video, video_seconds
 from wordtrail.core.cues.filmed import Filmed
 from wordtrail.core.cues.model import CueSheet
@@ -157,8 +157,11 @@ def cover(
     cameras: Mapping[str, Path] | None = None,
 ) -> Painter:
     """A painter that has painted the cover of a film."""
+    face = cover_face(film, choices)
     painter = Painter(
-        film.layout, film.sheet, pictures=pictures, colours=choices.colours, cameras=Cameras(cameras or {})
+        face.layout, film.sheet, pictures=pictures, colours=choices.colours, cameras=Cameras(cameras or {})
     )
-    painter.paint(*cover_state(film, choices.cover))
+    painter.paint(face.state, face.waited)
+    if face.place and face.page >= 0:
+        painter.paint_small(face.page, face.place)
     return painter

@@ -3087,6 +3087,23 @@ export interface components {
             gate: string;
         };
         /**
+         * CoverPicture
+         * @description A picture of the teacher's that is a film's cover: its file, its size (pixels), and what it shows.
+         */
+        CoverPicture: {
+            /** File */
+            file: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /**
+             * Shows
+             * @default
+             */
+            shows: string;
+        };
+        /**
          * CueNote
          * @description What a teacher wants to have before her eyes at a word while she records: what to say or do there. Students never
          *     see it.
@@ -3324,7 +3341,8 @@ export interface components {
              * @default false
              */
             signal: boolean;
-            cover: components["schemas"]["CoverMoment"] | null;
+            /** Cover */
+            cover: components["schemas"]["CoverMoment"] | components["schemas"]["CoverPicture"] | components["schemas"]["NumberedCover"] | null;
             end: components["schemas"]["EndCard"] | null;
         };
         /**
@@ -3819,6 +3837,19 @@ export interface components {
          * @enum {string}
          */
         Moment: "when read" | "in the talk after" | "at a pause point" | "when quoted later" | "from the start";
+        /**
+         * NumberedCover
+         * @description A cover with the title beside a page of the text, and the film's number in its series.
+         */
+        NumberedCover: {
+            /** Number */
+            number: number;
+            /**
+             * Series
+             * @default
+             */
+            series: string;
+        };
         /**
          * Numbers
          * @description How paragraphs and lines of verse are numbered.
@@ -5101,7 +5132,7 @@ export interface components {
             /** Signal */
             signal?: boolean | null;
             /** Cover */
-            cover?: components["schemas"]["CoverMomentInput"] | "title" | null;
+            cover?: components["schemas"]["CoverMomentInput"] | components["schemas"]["CoverPictureInput"] | components["schemas"]["NumberedCoverInput"] | "title" | null;
             /** End */
             end?: components["schemas"]["EndCardInput"] | "nothing" | null;
             /**
@@ -5206,6 +5237,23 @@ export interface components {
              * @default
              */
             gate?: string;
+        };
+        /**
+         * CoverPicture
+         * @description A picture of the teacher's that is a film's cover: its file, its size (pixels), and what it shows.
+         */
+        CoverPictureInput: {
+            /** File */
+            file: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /**
+             * Shows
+             * @default
+             */
+            shows?: string;
         };
         /**
          * CropPicture
@@ -6160,6 +6208,19 @@ export interface components {
              * @enum {string}
              */
             kind: "number block";
+        };
+        /**
+         * NumberedCover
+         * @description A cover with the title beside a page of the text, and the film's number in its series.
+         */
+        NumberedCoverInput: {
+            /** Number */
+            number: number;
+            /**
+             * Series
+             * @default
+             */
+            series?: string;
         };
         /**
          * Numbers

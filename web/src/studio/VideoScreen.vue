@@ -10,6 +10,7 @@ import StageCamera from '@/stage/StageCamera.vue'
 import StageCaption from '@/stage/StageCaption.vue'
 import StagePage from '@/stage/StagePage.vue'
 import ReadThrough from './ReadThrough.vue'
+import CoverChoice from './video/CoverChoice.vue'
 import FilmCard from './video/FilmCard.vue'
 import FilmJob from './video/FilmJob.vue'
 import FilmSettings from './video/FilmSettings.vue'
@@ -305,27 +306,7 @@ useKeys({ space: () => void play(), b: () => player.back() })
       aria-label="How the films are made"
     >
       <FilmSettings :version="shown" :choices="choices" @choose="choose" />
-      <div class="flex items-start gap-3 text-[13px]">
-        <img
-          class="max-h-[100px] max-w-[112px] rounded-small border border-hairline"
-          :src="`/api/lessons/${lesson.id.value}/cover.png?film=${shown}&revision=${view.revision}`"
-          alt="The cover"
-        />
-        <div>
-          <p class="text-[14px] text-quiet">Cover</p>
-          <button class="button mt-1 min-h-[32px] px-2 text-[13px]" type="button" @click="takeCover">
-            Take this moment
-          </button>
-          <button
-            v-if="choices.cover"
-            class="mt-1 block min-h-[24px] text-lake underline"
-            type="button"
-            @click="choose({ cover: 'title' })"
-          >
-            Its title again
-          </button>
-        </div>
-      </div>
+      <CoverChoice :version="shown" :choices="choices" @choose="choose" @moment="takeCover" />
       <label class="block text-[14px]"
         ><span class="text-quiet">File</span>
         <select v-model="kind" class="field mt-1 py-1.5">

@@ -16,12 +16,14 @@ from wordtrail.core.film.model import (
     Captions,
     Colours,
     CoverMoment,
+    CoverPicture,
     Detail,
     EchoUnit,
     EndCard,
     Extent,
     FilmPart,
     FilmVersion,
+    NumberedCover,
     StageShape,
     ThinkTime,
 )
@@ -41,6 +43,7 @@ LONGEST_ON_END_CARD = 160
 """Characters of each of its texts: they are read in the ten seconds that it is seen."""
 
 LONGEST_LINK = 300
+LONGEST_SERIES = 60
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,7 +72,7 @@ class ChooseFilms(ScreenCommand):
     colours: Colours | None = None
     captions: Captions | None = None
     signal: bool | None = None
-    cover: CoverMoment | Literal["title"] | None = None
+    cover: CoverMoment | CoverPicture | NumberedCover | Literal["title"] | None = None
     end: EndCard | Literal["nothing"] | None = None
     kind: Literal["choose films"] = "choose films"
 
@@ -96,12 +99,26 @@ class ChooseFilms(ScreenCommand):
         if self.lead is not None:
             chosen["lead"] = round(within(self.lead, 0.0, LONGEST_LEAD, "The light’s lead"), 2)
         if self.cover is not None:
-            chosen["cover"] = None if self.cover == TITLE else self.cover
+            chosen["cover"] = _cover(self.cover)
         if self.end is not None:
             chosen["end"] = _end_card(self.end) if isinstance(self.end, EndCard) else None
         if self.own_rate is not None:
             chosen["own_rate"] = round(within(self.own_rate, *OWN_RATES, "The pace"), 1) if self.own_rate else 0.0
         return chosen
+
+
+def _cover(
+    cover: CoverMoment | CoverPicture | NumberedCover | Literal["title"],
+) -> CoverMoment | CoverPicture | NumberedCover | None:
+    if isinstance(cover, CoverPicture):
+        if not PICTURE_FILE.fullmatch(cover.file):
+            raise LessonError("This picture is not in Word Trail.", advice="Choose it once more.")
+        across, down = (int(within(side, 1, 100_000, "The picture")) for side in (cover.width, cover.height))
+        return CoverPicture(cover.file, across, down, tidy(cover.shows, "What the picture shows"))
+    if isinstance(cover, NumberedCover):
+        number = int(within(cover.number, 1, 999, "The number"))
+        return NumberedCover(number, tidy(cover.series, "The series", LONGEST_SERIES))
+    return cover if isinstance(cover, CoverMoment) else None
 
 
 def _end_card(end: EndCard) -> EndCard:
@@ -112,6 +129,9 @@ def _end_card(end: EndCard) -> EndCard:
         raise LessonError("This is no address that a code can hold.", advice="It begins with http:// or https://.")
     return EndCard(to_do, hand_in, link)
 
+
+PICTURE_FILE = re.compile(r"[0-9a-f]{32}\.(png|jpg)")
+"""What a picture that is kept is called."""
 
 _ADDRESS = re.compile(r"https?://[!-~]+")
 """Printable characters of ASCII, without spaces: what an address is written with (RFC 3986)."""

@@ -2,10 +2,43 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass, replace
+
 from wordtrail.core.cues.filmed import Filmed
 from wordtrail.core.cues.model import StageState
 from wordtrail.core.cues.state import state_at
-from wordtrail.core.film.model import CoverMoment
+from wordtrail.core.film.model import Captions, CoverMoment, CoverPicture, FilmChoices, NumberedCover
+from wordtrail.core.layout.cover_page import numbered_cover, picture_cover
+from wordtrail.core.layout.free_place import Place
+from wordtrail.core.layout.model import Layout
+from wordtrail.core.layout.stages import stage_of
+
+
+@dataclass(frozen=True, slots=True)
+class CoverFace:
+    """What is on a cover: the stage in a state, for how long the lesson has stood still in it (seconds), and a page of
+    the layout (its index) that is shown in small at a place."""
+
+    layout: Layout
+    state: StageState
+    waited: float = 0.0
+    page: int = -1
+    place: Place | None = None
+
+
+def cover_face(film: Filmed, choices: FilmChoices) -> CoverFace:
+    """What is on the cover of a film."""
+    chosen, layout = choices.cover, film.layout
+    stage = stage_of(choices.shape, captions=choices.captions is Captions.PICTURE)
+    own = StageState(len(layout.pages), "", 0, (), "", "")
+    if isinstance(chosen, CoverPicture):
+        return CoverFace(replace(layout, pages=(*layout.pages, picture_cover(chosen, stage))), own)
+    if isinstance(chosen, NumberedCover):
+        page, place = numbered_cover(film.lesson.passages[0], chosen, stage, film.lesson.look)
+        text = next((index for index, one in enumerate(layout.pages) if one.is_text), -1)
+        return CoverFace(replace(layout, pages=(*layout.pages, page)), own, page=text, place=place)
+    return CoverFace(layout, *cover_state(film, chosen))
+
 
 TITLE_CARD = StageState(0, "", 0, (), "", "")
 

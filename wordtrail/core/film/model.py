@@ -111,6 +111,24 @@ class CoverMoment:
 
 
 @dataclass(frozen=True, slots=True)
+class CoverPicture:
+    """A picture of the teacher's that is a film's cover: its file, its size (pixels), and what it shows."""
+
+    file: str
+    width: int
+    height: int
+    shows: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class NumberedCover:
+    """A cover with the title beside a page of the text, and the film's number in its series."""
+
+    number: int
+    series: str = ""
+
+
+@dataclass(frozen=True, slots=True)
 class EndCard:
     """What a film ends with: what to do now, where to hand it in, and the address of a page as a code (`link`). What
     is empty is not on it."""
@@ -166,7 +184,7 @@ class FilmChoices:
     colours: Colours = Colours.PAPER
     captions: Captions = Captions.TRACK
     signal: bool = False
-    cover: CoverMoment | None = None
+    cover: CoverMoment | CoverPicture | NumberedCover | None = None
     end: EndCard | None = None
 
 
