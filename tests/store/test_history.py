@@ -199,6 +199,7 @@ class VersionsTest(StoreTest):
             for column in ("trails.number", "videos.number", "jobs.number", "jobs.signs", "takes.use", *NEW_IN_TAKES):
                 table, _, name = column.partition(".")
                 connection.execute(text(f"ALTER TABLE {table} DROP COLUMN {name}"))
+            connection.execute(text("DROP TABLE sent_films"))
             connection.execute(text("ALTER TABLE jobs ADD COLUMN heartbeat FLOAT DEFAULT 0 NOT NULL"))
             connection.execute(text("ALTER TABLE lesson_steps ADD COLUMN document TEXT"))
             connection.execute(text("ALTER TABLE jobs RENAME COLUMN phase TO step"))
