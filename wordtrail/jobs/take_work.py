@@ -12,6 +12,7 @@ from wordtrail.core.align.script import script_of
 from wordtrail.core.align.stretches import stretches_of_sound
 from wordtrail.core.align.values import RATE as ALIGN_RATE
 from wordtrail.core.align.values import Progress
+from wordtrail.core.edit.sound_care import SoundCare
 from wordtrail.core.errors import NotAPicture, SilentSound, StillRecording
 from wordtrail.core.lesson.take_trail import found_in
 from wordtrail.core.sound.microphone import advice
@@ -83,6 +84,7 @@ def _make_listening_copy(workspace: Workspace, take_id: str, report: Progress) -
     files, blobs = TakeFiles(take_id), workspace.blobs
     original = blobs.path(files.original)
     loud_as = loudness(sound_blocks(original, RATE))
+    blobs.write(files.loudness(SoundCare(take_id)), str(loud_as).encode())
     gain = gain_from(loud_as)
     noise = noise_of(sound_blocks(original, RATE))
     wrong = advice(figures(_beginning(original)))

@@ -15,7 +15,7 @@ from wordtrail.core.edit.sound_care import SoundCare, care_of
 from wordtrail.core.errors import NothingToShow
 from wordtrail.media.care import cared
 from wordtrail.media.decode import Samples, sound_blocks
-from wordtrail.media.level import RATE, by_the_second, gain_for, louder
+from wordtrail.media.level import RATE, by_the_second, gain_for, gain_from, louder, loudness
 from wordtrail.media.room import noise_of
 from wordtrail.media.room_tone import quietest, share_to_match, with_tone
 from wordtrail.media.seams import TakeReader
@@ -35,7 +35,7 @@ class Mix:
         self._workspace, self._edits = workspace, edits
         self._takes = tuple(dict.fromkeys(clip.take for clip in edits.clips))
         self._sounds = {take: take_sound(workspace, care_of(take, edits.cares)) for take in self._takes}
-        self._gains = {take: gain_for(sound()) for take, sound in self._sounds.items()}
+        self._gains = {take: self._gain(take) for take in self._takes}
 
     def blocks(self) -> Iterator[Samples]:
         """The sound in lesson time, in blocks, 48 000 samples a second."""
@@ -53,6 +53,13 @@ class Mix:
     @cached_property
     def _noises(self) -> dict[str, float]:
         return {take: noise_of(self._levelled(take)) for take in self._takes}
+
+    def _gain(self, take: str) -> float:
+        """The factor that brings a take to the loudness of all films, measured once."""
+        key, blobs = TakeFiles(take).loudness(care_of(take, self._edits.cares)), self._workspace.blobs
+        if not blobs.exists(key):
+            blobs.write(key, str(loudness(self._sounds[take]())).encode())
+        return gain_from(float(blobs.read(key)))
 
     def _levelled(self, take: str) -> Iterator[Samples]:
         return (louder(block, self._gains[take]) for block in by_the_second(self._sounds[take]()))

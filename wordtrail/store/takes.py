@@ -84,6 +84,11 @@ class TakeFiles(NamedTuple):
         done = "".join(("-quiet" * care.less_noise, "-even" * care.even))
         return f"takes/{self.id}/room{done}"
 
+    def loudness(self, care: SoundCare) -> str:
+        """How loud it is (LUFS, as text), with what is done to its sound: measured once, for a take never changes."""
+        done = "".join(("-quiet" * care.less_noise, "-even" * care.even))
+        return f"takes/{self.id}/loudness{done}"
+
     @property
     def pitches(self) -> str:
         """The pitch of the voice every 20 ms, one byte each."""
