@@ -15,7 +15,7 @@ from playwright.sync_api import Page, expect
 from bench.align.narrations import Narration, Read, Silence, Talk, narrate
 from tests.browser.harness import browser, running, write_wav
 from tests.browser.lights import changes_in, expect_light, lights_until, watch_lights
-from tests.browser.studio import JOB, PATIENCE, watched
+from tests.browser.studio import JOB, PATIENCE, settled, watched
 from wordtrail.core.align.values import RATE
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.media.decode import decode
@@ -121,6 +121,7 @@ class JourneyTest(unittest.TestCase):
         recorded = decode(folder / "take.m4a", RATE)
         expect(page.get_by_text("Words read")).to_be_visible()
         page.get_by_role("tab", name="On the stage").click()
+        settled(page)
         watch_lights(page)
         page.get_by_role("button", name="Play", exact=True).click()
         heard = heard_at([start for _, start in narration.truth], narration.samples, recorded)

@@ -70,6 +70,24 @@ class PlanScreenTest(StudioTest):
         page.get_by_text("Everything kept").wait_for()
         self.assertEqual(stands(), "a7")
 
+    def test_a_close_up_is_planned_and_removed(self) -> None:
+        page = self.new_page()
+        lesson = self.planned(page)
+        page.locator('[data-box="a2"]').click()
+        page.get_by_role("button", name="More", exact=True).click()
+        page.get_by_role("menuitem", name="Come closer while it is read").click()
+
+        def planned() -> list[dict]:
+            view = page.request.get(f"{self.address}/api/lessons/{lesson}").json()
+            return list(view["lesson"]["plan"]["close_ups"])
+
+        self.wait_until(lambda: [one["first"] for one in planned()] == ["a2"])
+        page.get_by_role("button", name="bee", exact=True).click()
+        page.get_by_role("button", name="The whole paragraph").click()
+        self.wait_until(lambda: [(one["first"], one["last"]) for one in planned()] == [("a1", "a10")])
+        page.get_by_role("button", name="Remove", exact=True).click()
+        self.wait_until(lambda: planned() == [])
+
     def test_the_foot_keeps_its_height(self) -> None:
         page = self.new_page()
         self.plan(page, "Bee")

@@ -42,7 +42,7 @@ class CueNoteTest(unittest.TestCase):
         made = noted(("a2", "Smile at the camera."))
         found = take(reading(ON_FIRST, 1))
         sheet = compile_cues(made, {TAKE: found}, typeset(made), edit_list_of(made, {TAKE: found}))
-        self.assertNotIn("camera", to_json(sheet) + to_json(typeset(made)))
+        self.assertNotIn("Smile", to_json(sheet) + to_json(typeset(made)))
 
     def test_a_note_goes_to_the_nearest_word_when_its_own_goes(self) -> None:
         made = noted(("a11", "She?"))

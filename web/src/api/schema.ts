@@ -3039,6 +3039,24 @@ export interface components {
          */
         Captions: "off" | "track" | "picture";
         /**
+         * CloseUp
+         * @description While the words from `first` to `last` are read, the stage comes closer to them, or to a `picture` (its
+         *     block).
+         */
+        CloseUp: {
+            /** Id */
+            id: string;
+            /** First */
+            first: string;
+            /** Last */
+            last: string;
+            /**
+             * Picture
+             * @default
+             */
+            picture: string;
+        };
+        /**
          * Closing
          * @description What the lesson ends with: what was found out, and what to do now; each may have seconds of its own (0: as long
          *     as it takes to read).
@@ -3582,7 +3600,8 @@ export interface components {
              *       "readings": [],
              *       "order": [],
              *       "matching_pictures": false,
-             *       "cue_notes": []
+             *       "cue_notes": [],
+             *       "close_ups": []
              *     }
              */
             plan: components["schemas"]["Plan"];
@@ -4146,7 +4165,7 @@ export interface components {
          * Plan
          * @description Opening and closing, word cards in their order, whether there is a matching card of them (and of their
          *     pictures rather than their meanings), organizers, readings, the order of the parts
-         *     as far as the teacher changed it, and her own notes for the recording.
+         *     as far as the teacher changed it, her own notes for the recording, and where the stage comes closer.
          */
         Plan: {
             /**
@@ -4209,6 +4228,11 @@ export interface components {
              * @default []
              */
             cue_notes: components["schemas"]["CueNote"][];
+            /**
+             * Close Ups
+             * @default []
+             */
+            close_ups: components["schemas"]["CloseUp"][];
         };
         /**
          * ReadByHand
@@ -4737,7 +4761,7 @@ export interface components {
              */
             name?: string;
             /** Command */
-            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["PlaceWordsInput"] | components["schemas"]["UnplaceWordsInput"] | components["schemas"]["MakeTalkInput"] | components["schemas"]["LightAgainInput"] | components["schemas"]["LeaveUnreadInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["SettleStretchInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["KeepCueNoteInput"] | components["schemas"]["RemoveCueNoteInput"] | components["schemas"]["CutOutInput"] | components["schemas"]["PutCutBackInput"] | components["schemas"]["KeepDirectionInput"] | components["schemas"]["RemoveDirectionInput"] | components["schemas"]["ChooseFilmsInput"] | components["schemas"]["UseStretchInput"] | components["schemas"]["PutStretchBackInput"] | components["schemas"]["PutReadingBackInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["StandPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["WriteOnStageInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["CareForSoundInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["MoveStartsInput"] | components["schemas"]["KeepTalkInput"] | components["schemas"]["BlankTalkInput"] | components["schemas"]["SilenceWordsInput"] | components["schemas"]["HearTalkInput"] | components["schemas"]["SetSpeedInput"] | components["schemas"]["SlowDownInput"] | components["schemas"]["AddHoldsInput"] | components["schemas"]["RemoveHoldsInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
+            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["PlaceWordsInput"] | components["schemas"]["UnplaceWordsInput"] | components["schemas"]["MakeTalkInput"] | components["schemas"]["LightAgainInput"] | components["schemas"]["LeaveUnreadInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["SettleStretchInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["KeepCloseUpInput"] | components["schemas"]["RemoveCloseUpInput"] | components["schemas"]["KeepCueNoteInput"] | components["schemas"]["RemoveCueNoteInput"] | components["schemas"]["CutOutInput"] | components["schemas"]["PutCutBackInput"] | components["schemas"]["KeepDirectionInput"] | components["schemas"]["RemoveDirectionInput"] | components["schemas"]["ChooseFilmsInput"] | components["schemas"]["UseStretchInput"] | components["schemas"]["PutStretchBackInput"] | components["schemas"]["PutReadingBackInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["StandPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["WriteOnStageInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["CareForSoundInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["MoveStartsInput"] | components["schemas"]["KeepTalkInput"] | components["schemas"]["BlankTalkInput"] | components["schemas"]["SilenceWordsInput"] | components["schemas"]["HearTalkInput"] | components["schemas"]["SetSpeedInput"] | components["schemas"]["SlowDownInput"] | components["schemas"]["AddHoldsInput"] | components["schemas"]["RemoveHoldsInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
         };
         /**
          * AddBlock
@@ -5189,6 +5213,24 @@ export interface components {
              * @enum {string}
              */
             kind: "clear trim";
+        };
+        /**
+         * CloseUp
+         * @description While the words from `first` to `last` are read, the stage comes closer to them, or to a `picture` (its
+         *     block).
+         */
+        CloseUpInput: {
+            /** Id */
+            id: string;
+            /** First */
+            first: string;
+            /** Last */
+            last: string;
+            /**
+             * Picture
+             * @default
+             */
+            picture?: string;
         };
         /**
          * Closing
@@ -5651,6 +5693,18 @@ export interface components {
              * @enum {string}
              */
             kind: "keep card";
+        };
+        /**
+         * KeepCloseUp
+         * @description While some words are read, the stage comes closer to them, or to a picture.
+         */
+        KeepCloseUpInput: {
+            close_up: components["schemas"]["CloseUpInput"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "keep close-up";
         };
         /**
          * KeepCueNote
@@ -6678,6 +6732,19 @@ export interface components {
              * @enum {string}
              */
             kind: "remove card";
+        };
+        /**
+         * RemoveCloseUp
+         * @description The stage stays as it is while these words are read.
+         */
+        RemoveCloseUpInput: {
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "remove close-up";
         };
         /**
          * RemoveCueNote

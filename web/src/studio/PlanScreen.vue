@@ -13,6 +13,7 @@ import StagePage from '@/stage/StagePage.vue'
 import { useMeaning } from './meaning'
 import AcrossDialog from './plan/AcrossDialog.vue'
 import { useChosenWords } from './plan/chosenWords'
+import CloseUpEditor from './plan/CloseUpEditor.vue'
 import CueNoteEditor from './plan/CueNoteEditor.vue'
 import FirstSteps from './plan/FirstSteps.vue'
 import InkLayer from './plan/InkLayer.vue'
@@ -160,6 +161,14 @@ async function makeCard(word: string) {
   chosen.clear()
   here.value = plan.value.cards.find((one) => !before.has(one.id))?.id ?? here.value
 }
+/** While the chosen words are read, the stage comes closer to them. */
+async function comeCloser() {
+  const span = chosen.span.value
+  if (!span) return
+  const kept = await send({ kind: 'keep close-up', close_up: { id: '', ...span, picture: '' } })
+  if (kept) clear()
+}
+
 /** A note of the teacher's own that is being written at the chosen words. */
 const noted = ref<Schemas['CueNote']>()
 function makeNote() {
@@ -244,6 +253,7 @@ useKeys({
   p: () => chosen.span.value && ask_(),
   g: () => chosen.span.value && void makeCard(chosen.span.value.first),
   j: makeNote,
+  z: () => void comeCloser(),
   i: () => onText.value && (drawing.value = !drawing.value),
   e: () => (suggesting.value = !suggesting.value),
   l: () => (legendOpen.value = true),
@@ -337,6 +347,13 @@ useKeys({
           :send="keepNote"
           @remove="post.cue.id ? send({ kind: 'remove cue note', id: post.id }) : (noted = undefined)"
         />
+        <CloseUpEditor
+          v-if="post.closeUp"
+          :close-up="post.closeUp"
+          :lesson="document"
+          @keep="(close_up) => send({ kind: 'keep close-up', close_up })"
+          @remove="send({ kind: 'remove close-up', id: post.id })"
+        />
         <MarkEditor
           v-if="post.mark"
           :mark="post.mark"
@@ -393,6 +410,7 @@ useKeys({
       @turn="(to) => (page = texts[to] ?? 0)"
       @pause="ask_"
       @note="makeNote"
+      @closer="comeCloser"
       @card="chosen.span.value && makeCard(chosen.span.value.first)"
       @mark="marking.mark"
       @legend="legendOpen = true"

@@ -10,7 +10,7 @@ from wordtrail.core.errors import LessonError
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.model import Mark
 from wordtrail.core.plan.cards import WordCard
-from wordtrail.core.plan.model import CueNote, PausePoint, Reading
+from wordtrail.core.plan.model import CloseUp, CueNote, PausePoint, Reading
 from wordtrail.core.plan.organizers import Organizer
 from wordtrail.core.trail.directions import Direction
 
@@ -30,7 +30,7 @@ class Stock:
     most: int
 
 
-Thing = TypeVar("Thing", PausePoint, Mark, WordCard, Organizer, Reading, Direction, CueNote)
+Thing = TypeVar("Thing", PausePoint, Mark, WordCard, Organizer, Reading, Direction, CueNote, CloseUp)
 
 
 def put_in(lesson: Lesson, things: tuple[Thing, ...], thing: Thing, stock: Stock) -> tuple[Lesson, tuple[Thing, ...]]:

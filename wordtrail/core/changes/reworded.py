@@ -134,8 +134,8 @@ def _spans(spans: tuple[Span, ...], survivors: _Survivors) -> tuple[Span, ...]:
 
 
 def _plan(plan: Plan, survivors: _Survivors) -> Plan:
-    """Cards whose word went away stay without a place; quotations and readings keep what is left of theirs; cue
-    notes go to the nearest word."""
+    """Cards whose word went away stay without a place; quotations, readings and close-ups keep what is left of theirs;
+    cue notes go to the nearest word."""
     cards = tuple(card if survivors.stayed(card.at) else replace(card, at="") for card in plan.cards)
     charts = tuple(
         replace(
@@ -149,7 +149,9 @@ def _plan(plan: Plan, survivors: _Survivors) -> Plan:
     )
     notes = (replace(note, at=_nearest(note.at, survivors)) for note in plan.cue_notes)
     kept = tuple(note for note in notes if note.at)
-    return replace(plan, cards=cards, organizers=charts, readings=readings, cue_notes=kept)
+    spans = ((one, _span(Span(one.first, one.last), survivors)) for one in plan.close_ups)
+    close_ups = tuple(replace(one, first=left.first, last=left.last) for one, left in spans if left)
+    return replace(plan, cards=cards, organizers=charts, readings=readings, cue_notes=kept, close_ups=close_ups)
 
 
 def _nearest(word: str, survivors: _Survivors) -> str:

@@ -10,6 +10,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 
 from wordtrail.core.direct.answering import answered_when
+from wordtrail.core.direct.close_ups import planned_views
 from wordtrail.core.direct.course import PageTurn, Pointing, ViewMove
 from wordtrail.core.direct.directed import NOTHING_DIRECTED, Directed, directed_in
 from wordtrail.core.direct.heard import Heard
@@ -65,7 +66,7 @@ def course_of(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, edits
     regions = regions_of(lesson.passages)
     drawn_on = layout if layout.name == WIDE.name and not layout.caption_room else typeset(lesson)
     pointed = pointings(layout, directed, turns, regions, drawn_on)
-    views = view_moves(layout, directed, turns, regions)
+    views = view_moves(layout, directed, turns, regions, planned_views(lesson, heard.lights))
     return Course(edits.lead, edits.seconds, directed, moments, turns, boards, answers, pointed, views)
 
 

@@ -1,8 +1,8 @@
-"""Where the teacher points, and how close she comes: both by hand alone."""
+"""Where the teacher points, by hand alone; and how close she comes, by hand or as it was planned."""
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import replace
 from itertools import groupby, pairwise
 
@@ -87,16 +87,20 @@ def _along_words(layout: Layout, words: OnWords, at: float) -> list[Pointing]:
 
 
 def view_moves(
-    layout: Layout, directed: Directed, turns: Sequence[PageTurn], regions: Mapping[tuple[str, str], Region]
+    layout: Layout,
+    directed: Directed,
+    turns: Sequence[PageTurn],
+    regions: Mapping[tuple[str, str], Region],
+    planned: Iterable[tuple[float, str]] = (),
 ) -> tuple[ViewMove, ...]:
     """Every time the view comes closer to words, a picture or a part of it, and goes back to the whole page: when she
-    does, or when the page is turned."""
+    does, as it was `planned`, or when the page is turned."""
     whole = (0.0, 0.0, layout.width, layout.height)
     moves: list[ViewMove] = []
     wanted = [(one.at, one.target) for one in directed.given if one.deed is Deed.CLOSER]
     put_away = [(one.at, "") for one in directed.given if one.deed is Deed.BACK]
     turned = [(there.at, "") for here, there in pairwise(turns) if here.page != there.page]
-    for at, target in sorted([*wanted, *put_away, *turned]):
+    for at, target in sorted([*wanted, *put_away, *turned, *planned]):
         if target:
             page, place = _place_of(layout, target, regions) or (NOWHERE, whole)
             if page != NOWHERE:

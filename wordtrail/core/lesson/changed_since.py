@@ -22,6 +22,7 @@ NAMES: Mapping[str, tuple[str, str]] = {
     "take": ("the recording", ""),
     "trail": ("when words light", ""),
     "cut": ("a cut", "cuts"),
+    "closer": ("how close the stage comes", ""),
     "hold": ("a hold", "holds"),
     "direction": ("what is done on the stage", ""),
     "sound": ("the sound", ""),
@@ -81,6 +82,8 @@ def _things(lesson: Lesson) -> Iterator[tuple[str, object]]:
     yield "sound", (lesson.sound_cares, lesson.blanks, lesson.slower, lesson.replacements, lesson.agains)
     yield from _each("hold", lesson.holds)
     yield "direction", lesson.directions
+    if lesson.plan.close_ups:
+        yield "closer", lesson.plan.close_ups
     yield "talk", lesson.talk
 
 

@@ -84,6 +84,7 @@ def _only(lesson: Lesson, shown: FilmPart) -> Lesson:
         _without_boards(lesson).plan,
         cards=tuple(replace(one, shown=CardShown.REACHED) for one in cards),
         organizers=tuple(one for one in lesson.plan.organizers if one.id in charts),
+        close_ups=tuple(one for one in lesson.plan.close_ups if kept.issuperset((one.first, one.last))),
     )
     return replace(
         lesson, plan=plan, pause_points=points, marks=marks,

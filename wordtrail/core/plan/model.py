@@ -64,6 +64,17 @@ class Reading:
 
 
 @dataclass(frozen=True, slots=True)
+class CloseUp:
+    """While the words from `first` to `last` are read, the stage comes closer to them, or to a `picture` (its
+    block)."""
+
+    id: str
+    first: str
+    last: str
+    picture: str = ""
+
+
+@dataclass(frozen=True, slots=True)
 class CueNote:
     """What a teacher wants to have before her eyes at a word while she records: what to say or do there. Students never
     see it."""

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from wordtrail.core.plan.cards import WordCard
-from wordtrail.core.plan.model import CueNote, Reading
+from wordtrail.core.plan.model import CloseUp, CueNote, Reading
 from wordtrail.core.plan.opening import Closing, Opening, Part
 from wordtrail.core.plan.organizers import Organizer
 
@@ -16,7 +16,7 @@ NO_OPENING, NO_CLOSING = Opening(), Closing()
 class Plan:
     """Opening and closing, word cards in their order, whether there is a matching card of them (and of their
     pictures rather than their meanings), organizers, readings, the order of the parts
-    as far as the teacher changed it, and her own notes for the recording."""
+    as far as the teacher changed it, her own notes for the recording, and where the stage comes closer."""
 
     opening: Opening = NO_OPENING
     closing: Closing = NO_CLOSING
@@ -27,3 +27,4 @@ class Plan:
     order: tuple[Part, ...] = ()
     matching_pictures: bool = False
     cue_notes: tuple[CueNote, ...] = ()
+    close_ups: tuple[CloseUp, ...] = ()

@@ -25,6 +25,7 @@ const emit = defineEmits<{
   pause: []
   card: []
   note: []
+  closer: []
   mark: [form: MarkForm]
   legend: []
   clear: []
@@ -183,6 +184,18 @@ const hint = (form: MarkForm) => `${form.name} (${form.key.toUpperCase()})`
                   @click="emit('mark', form)"
                 >
                   {{ form.name }}
+                </button>
+              </MenuItem>
+              <MenuItem v-slot="{ active }">
+                <button
+                  class="col-span-2 flex min-h-[32px] items-center justify-between rounded-small border-t border-hairline px-3 text-left"
+                  :class="active ? 'bg-mist' : ''"
+                  type="button"
+                  title="While they are read, the stage comes closer to them (Z)"
+                  @click="emit('closer')"
+                >
+                  Come closer while it is read
+                  <kbd class="key">Z</kbd>
                 </button>
               </MenuItem>
             </MenuItems>

@@ -1,4 +1,4 @@
-/** The signposts of a plan: pause points, marks, word cards, cue notes, and a pause point that is being written. */
+/** The signposts of a plan: pause points, marks, word cards, cue notes, close-ups, and a pause point that is being written. */
 import type { Schemas } from '@/api/client'
 import { activityOf, type Catalogue } from '@/api/catalogue'
 import type { Point } from './kinds'
@@ -15,6 +15,7 @@ export interface Post {
   mark?: Schemas['Mark']
   card?: Schemas['WordCard']
   cue?: Schemas['CueNote']
+  closeUp?: Schemas['CloseUp']
 }
 
 /** Whether something belongs to the reading that is worked on (none: all are). */
@@ -79,6 +80,16 @@ export function postsOf(
     slim: true,
     cue,
   }))
+  const closeUps = lesson.plan.close_ups.map((closeUp) => ({
+    id: closeUp.id,
+    word: closeUp.last,
+    colour: 'moss',
+    title: textOf(closeUp.first, closeUp.last),
+    note: closeUp.picture ? 'closer · a picture' : 'closer',
+    open: opened === closeUp.id,
+    slim: true,
+    closeUp,
+  }))
   const fresh = draft && {
     id: 'new',
     word: draft.after || lastWord,
@@ -88,5 +99,5 @@ export function postsOf(
     open: true,
     point: draft,
   }
-  return [...points, ...marks, ...cards, ...notes, ...(fresh ? [fresh] : [])]
+  return [...points, ...marks, ...cards, ...notes, ...closeUps, ...(fresh ? [fresh] : [])]
 }
