@@ -121,6 +121,7 @@ class JourneyTest(unittest.TestCase):
         recorded = decode(folder / "take.m4a", RATE)
         expect(page.get_by_text("Words read")).to_be_visible()
         page.get_by_role("tab", name="On the stage").click()
+        expect(page.locator("svg.stage-page")).to_be_visible()
         settled(page)
         watch_lights(page)
         page.get_by_role("button", name="Play", exact=True).click()

@@ -150,6 +150,8 @@ const tabs = computed(() => [
     ? ['All takes']
     : []),
 ])
+/** The tab that was chosen stays, whatever comes in meanwhile. */
+const tab = ref(0)
 /** Whether talk is folded to a line each: where most of a take is talk, the lines of the text are found more easily. */
 const folded = useLocalStorage('word-trail.talk-folded', false)
 const hasTalk = computed(() => !!trail.data.value?.trail.asides.length)
@@ -358,7 +360,12 @@ useKeys({
         @seek="player.seek"
         @trim="(start, end) => lesson.send({ kind: 'set trim', take, start, end })"
       />
-      <TabGroup as="div" class="flex min-h-0 flex-1 flex-col">
+      <TabGroup
+        as="div"
+        class="flex min-h-0 flex-1 flex-col"
+        :selected-index="tab"
+        @change="(index) => (tab = index)"
+      >
         <div class="mb-2 flex items-center text-[14px]">
           <TabList class="flex gap-1">
             <Tab v-for="name in tabs" :key="name" v-slot="{ selected }" as="template">
