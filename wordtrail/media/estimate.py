@@ -8,13 +8,14 @@ holds the estimate to 20 % of what is made.
 from __future__ import annotations
 
 from collections.abc import Iterable
+from dataclasses import replace
 
 from wordtrail.core.cues.film import state_in_video, video_seconds
 from wordtrail.core.cues.filmed import Filmed
 from wordtrail.core.film.model import FilmChoices
 from wordtrail.core.layout.model import LaidPicture, SetPiece
 from wordtrail.media.encode import JUST_AFTER
-from wordtrail.media.moments import frame_times, stretches
+from wordtrail.media.moments import CAMERA_RATE, frame_times, stretches
 
 SOUND_A_SECOND = 12_000
 """Bytes of AAC at 96 kb/s."""
@@ -24,6 +25,10 @@ INK, PICTURE, CHANGE = 7.1, 0.055, 3_300.0
 of a picture; and of a picture in which a word lights. All of it grows and shrinks with the picture's edge: measured at
 720p and 1080p, on 4,080 pictures of the demo lessons in every shape, look and film."""
 
+CAMERA = 0.01
+"""Bytes of a picture of the camera for each page unit squared of it, in a quiet room; how much a camera's picture takes
+hangs on how much moves in it."""
+
 TURNED = 0.85
 """Of a picture to which a page is turned, as a share of one that stands by itself."""
 
@@ -31,14 +36,17 @@ TURNED = 0.85
 def estimated_bytes(film: Filmed, choices: FilmChoices) -> int:
     """About how many bytes a film is, as MP4."""
     seconds = video_seconds(film.sheet)
+    sheet = replace(film.sheet, cameras=())
     pages = film.layout.pages
     whole = [_whole(page.pieces, page.pictures) for page in pages]
     parts = {part.id: _whole(part.pieces, ()) for page in pages for part in page.parts}
     signposts = {one.id: _whole(one.pieces, ()) for one in film.layout.signposts}
     total, before = 0.0, -1
-    for stretch in stretches(film.sheet, frame_times(film.sheet)):
+    for one in film.sheet.cameras:
+        total += CAMERA * one.width * one.height * CAMERA_RATE * (one.end - one.start)
+    for stretch in stretches(sheet, frame_times(sheet)):
         for at, key in stretch.keyed():
-            state = state_in_video(film.sheet, at + JUST_AFTER)[0]
+            state = state_in_video(sheet, at + JUST_AFTER)[0]
             if key or state.page != before:
                 own = {part.id for part in pages[state.page].parts}
                 there = whole[state.page] + sum(parts[id] for id in state.parts if id in own)
