@@ -4,6 +4,8 @@ cores; where the time goes; larger pictures, zooms and a long lesson; and the me
 from __future__ import annotations
 
 import resource
+import subprocess
+import sys
 import tempfile
 import time
 from collections.abc import Iterator
@@ -14,11 +16,14 @@ from pathlib import Path
 import av
 import numpy as np
 
+from wordtrail.core.cues.camera_shown import Camera
+from wordtrail.core.cues.film import video_seconds
 from wordtrail.core.cues.filmed import Filmed, filmed
 from wordtrail.core.film.model import Detail, Film, FilmChoices, FilmVersion
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.pace.guide import pace_guide
 from wordtrail.core.text.intake import passage_from_text
+from wordtrail.core.trail.camera import CameraSize, CameraStretch
 from wordtrail.core.trail.model import Trail, Visit
 from wordtrail.media.canvas import CLOCK, Shares
 from wordtrail.media.decode import Samples
@@ -30,7 +35,10 @@ from wordtrail.service.showing import showing
 from wordtrail.standins.demo_world import install
 from wordtrail.standins.passages import BEES_MAP
 from wordtrail.store.lessons import all_lessons
+from wordtrail.store.takes import TakeFiles
 from wordtrail.workspace import Workspace, open_workspace
+
+HOUR = "hour"
 
 HEAD = f"{'film':44}{'length':>9}{'took':>8}{'× real':>8}{'encoder alone':>15}{'times that':>12}"
 
@@ -50,10 +58,9 @@ def main() -> None:
             _film(workspace, bee, "The Bee’s Map", version, FilmChoices())
         for detail in (Detail.SMALL, Detail.FINE):
             _film(workspace, bee, "The Bee’s Map", FilmVersion.LISTEN, FilmChoices(detail=detail))
-        here = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
-        _hour(Path(folder))
-    there = resource.getrusage(resource.RUSAGE_CHILDREN).ru_maxrss / 1024
-    print(f"most memory: {here:.0f} MB here before the hour, {there:.0f} MB in the largest helper")
+        _with_camera(workspace, bee, "The Bee’s Map")
+    # In a process of its own, whose memory is the film's alone.
+    subprocess.run([sys.executable, "-m", "bench.video", HOUR], check=True)
 
 
 def _film(
@@ -91,6 +98,37 @@ def _encoder_alone(path: Path, film: Filmed, choices: FilmChoices) -> float:
     return time.perf_counter() - begun
 
 
+def _with_camera(workspace: Workspace, lesson: str, title: str) -> None:
+    """The film with a made-up camera beside all of its take: something round that sways before a wall, with noise."""
+    shown, _ = showing(workspace, lesson, film=Film())
+    (take,) = {clip.take for clip in shown.edits.clips}
+    copy = workspace.blobs.path(TakeFiles(take).camera_copy)
+    _sway(copy, shown.trails[take].seconds)
+    camera = Camera((CameraStretch(0.0, None, CameraSize.SMALL),), 4 / 3)
+    film = filmed(shown.lesson, shown.trails, Film(), {take: camera})
+    path = workspace.folder / "film.mp4"
+    begun = time.perf_counter()
+    write_film(workspace, film, FilmChoices(), path, FilmWish())
+    took = time.perf_counter() - begun
+    seen = sum(one.end - one.start for one in film.sheet.cameras)
+    _row(f"{title}, with a camera for {seen:.0f} s of it", video_seconds(film.sheet), took, 0.0)
+
+
+def _sway(copy: Path, seconds: float) -> None:
+    chance = np.random.default_rng(1)
+    across, down = np.meshgrid(np.arange(640), np.arange(480))
+    with av.open(str(copy), "w", format="mp4") as container:
+        stream = container.add_stream("libx264", rate=30, options={"preset": "veryfast", "crf": "26"})
+        stream.width, stream.height, stream.pix_fmt = 640, 480, "yuv420p"
+        for number in range(int(seconds * 30)):
+            middle = 320 + 40 * np.sin(number / 17)
+            head = (across - middle) ** 2 + (down - 230) ** 2 < 140**2
+            grey = np.where(head, 190, 90) + chance.normal(0, 3, (480, 640))
+            frame = av.VideoFrame.from_ndarray(np.clip(grey, 0, 255).astype(np.uint8), "gray")
+            container.mux(stream.encode(frame.reformat(format="yuv420p")))
+        container.mux(stream.encode(None))
+
+
 def _hour(folder: Path) -> None:
     """A made-up reading of 6,700 words at the pace guide's times, with a tone for a voice."""
     passage = passage_from_text("\n\n".join([BEES_MAP.replace("--- p. 12", "---")] * 42), title="An hour")
@@ -103,8 +141,8 @@ def _hour(folder: Path) -> None:
     took = time.perf_counter() - begun
     _row(f"an hour, {len(guide):,} words", shares.seconds, took, 0.0)
     _shares(shares)
-    peak = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
-    print(f"most memory in this process with the hour: {peak:.0f} MB")
+    here, there = (resource.getrusage(of).ru_maxrss / 1024 for of in (resource.RUSAGE_SELF, resource.RUSAGE_CHILDREN))
+    print(f"  most memory: {here:.0f} MB in the process that makes it, {there:.0f} MB in its helper")
 
 
 def _tone(seconds: float) -> Iterator[Samples]:
@@ -126,4 +164,8 @@ def _shares(shares: Shares) -> None:
 
 
 if __name__ == "__main__":
-    main()
+    if HOUR in sys.argv:
+        with tempfile.TemporaryDirectory() as own:
+            _hour(Path(own))
+    else:
+        main()

@@ -15,7 +15,7 @@ from schemathesis.core.result import Ok
 
 from tests.api.test_api import ApiTest
 
-EXAMPLES = 3
+EXAMPLES = 2
 """Requests of each kind to each address."""
 
 STRANGE = (
