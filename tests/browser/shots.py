@@ -96,6 +96,10 @@ def _films(page: Page, shot: Callable[[str], None]) -> None:
     shot("video-tall")
     page.get_by_role("radio", name="wide").click()
     page.get_by_text("Everything kept").wait_for()
+    page.get_by_role("article", name="Listen").get_by_role("button").click()
+    page.get_by_role("button", name="Put on the host").click()
+    page.get_by_role("button", name="Put it there").click()
+    page.get_by_role("link", name=re.compile("127.0.0.1.*watch")).wait_for(timeout=180_000)
     page.wait_for_timeout(1000)
 
 
