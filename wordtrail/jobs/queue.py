@@ -27,6 +27,9 @@ PHASES = {
 }  # fmt: skip
 """What each kind of work does, in order, in words for the teacher."""
 
+BESIDE_OTHERS = (SEND,)
+"""Work that waits for a slow line most of the time: other work does not wait for it."""
+
 SWEEP_EVERY = 3.0
 
 log = logger("wordtrail.jobs")
@@ -48,7 +51,13 @@ class Queue:
         return row
 
     def _run(self, job: str) -> None:
-        perform(self.workspace, job)
+        with self.workspace.database.read_session() as session:
+            row = session.get(JobRow, job)
+            beside = row is not None and row.kind in BESIDE_OTHERS
+        if beside:
+            threading.Thread(target=perform, args=(self.workspace, job), daemon=True).start()
+        else:
+            perform(self.workspace, job)
 
     def work(self) -> None:
         """Be a worker until told to stop: take up what a dead worker left, then what comes."""
