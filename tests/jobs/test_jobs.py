@@ -14,18 +14,20 @@ from unittest import mock
 
 import numpy as np
 
+from tests.browser.harness import free_port
 from wordtrail.core.align.aligner import LISTENING, explained
 from wordtrail.core.film.model import FilmVersion
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.formats.film_files import BESIDE
 from wordtrail.jobs.ear import PieceMemory
-from wordtrail.jobs.queue import ALIGN, SOUND, VIDEO, Queue, perform
+from wordtrail.jobs.queue import ALIGN, SEND, SOUND, VIDEO, Queue, perform
 from wordtrail.jobs.supervisor import Supervisor
 from wordtrail.jobs.take_work import align_take
 from wordtrail.media.decode import decode
 from wordtrail.media.level import RATE, peaks
 from wordtrail.service.filming import planned_film
+from wordtrail.service.sending import WAITING
 from wordtrail.service.showing import showing
 from wordtrail.service.sound import kept_sound
 from wordtrail.standins.demo_world import install
@@ -34,7 +36,7 @@ from wordtrail.store.hearings import earlier_hearings
 from wordtrail.store.jobs import add_job, ask_to_stop, get_job
 from wordtrail.store.lessons import add_lesson, all_lessons
 from wordtrail.store.surroundings import surroundings_of
-from wordtrail.store.tables import JobRow
+from wordtrail.store.tables import JobRow, SentFilmRow, VideoRow
 from wordtrail.store.takes import TakeFiles, begin_take, get_take, trail_of
 from wordtrail.workspace import open_workspace
 
@@ -130,6 +132,33 @@ class JobsTest(unittest.TestCase):
                 ask_to_stop(session, get_job(session, job))
             self.until(lambda: self.state(job).state == "cancelled")
         self.assertIn("as you asked", self.state(job).message)
+
+    def test_a_film_on_its_way_over_a_dead_line_holds_nobody_up(self) -> None:
+        install(self.workspace, ("pip",))
+        owner = self.workspace.owner
+        with self.workspace.database.write_session() as session:
+            pip = all_lessons(session, owner)[0].id
+            whose = {"school_id": owner.school, "teacher_id": owner.teacher, "lesson_id": pip}
+            film = VideoRow(**whose, number=1, revision=1, seconds=1.0, size=3)
+            session.add(film)
+            session.flush()
+            sent = SentFilmRow(
+                **whose, video_id=film.id, version="listen", host=f"http://127.0.0.1:{free_port()}/uploads", title="Pip"
+            )
+            session.add(sent)
+            session.flush()
+            self.workspace.blobs.write(f"videos/{film.id}/video.mp4", b"mp4")
+            row = sent.id
+        queue = Queue(self.workspace)
+        with Supervisor(self.folder):
+            sending = queue.add(SEND, pip, row).id
+            self.until(lambda: self.state(sending).phase == WAITING)
+            sound = queue.add(SOUND, pip, f"{pip}:sound").id
+            self.until(lambda: self.state(sound).state == "done")
+            self.assertEqual(self.state(sending).state, "running")
+            with self.workspace.database.write_session() as session:
+                ask_to_stop(session, get_job(session, sending))
+            self.until(lambda: self.state(sending).state == "cancelled")
 
     def test_a_video_is_made_with_captions_and_poster(self) -> None:
         install(self.workspace, ("rain",))
