@@ -118,6 +118,9 @@ class FilmsTest(StudioTest):
         self.assertNotEqual(slider.get_attribute("aria-valuenow"), "0")
         page.get_by_role("button", name="Stop").click()
         self.assertTrue(page.evaluate("() => window.played.every((one) => one.paused)"))
+        # Where it stands still one hears the room, over and over.
+        page.get_by_role("button", name="Play").click()
+        page.wait_for_function("() => window.played.some((one) => one.loop && !one.paused && one.currentTime > 0)")
 
     def test_a_bare_reading_is_one_tick_away(self) -> None:
         page = self.new_page()

@@ -120,6 +120,6 @@ export const lesson = (more: object = {}): Schemas['Lesson'] =>
     marks: [],
     legend: [{ id: 'evidence', name: 'evidence', letter: 'E', colour: 'lake', line: 'solid' }],
     placed_marks: [],
-    plan: { cards: [], organizers: [], readings: [], cue_notes: [] },
+    plan: { cards: [], organizers: [], readings: [], cue_notes: [], close_ups: [] },
     ...more,
   }) as unknown as Schemas['Lesson']

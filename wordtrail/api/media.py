@@ -25,7 +25,7 @@ from wordtrail.core.text.model import Style
 from wordtrail.media.print_chart import page_as_pdf
 from wordtrail.service.filming import film_of
 from wordtrail.service.showing import showing
-from wordtrail.service.sound import heard_with
+from wordtrail.service.sound import heard_with, room_of
 from wordtrail.store.lessons import get_lesson
 from wordtrail.store.pictures import PICTURE_FILE, read_picture
 from wordtrail.store.sharing import link_of
@@ -142,6 +142,17 @@ def lesson_sound(path: LessonPath, query: FilmQuery) -> Response:
     film = film_of(workspace, path.lesson, query.film) if query.film else AS_READ
     shown, _ = showing(workspace, path.lesson, film=film)
     return sound_answer(path.lesson, shown.edits, query.film)
+
+
+@routes.get("/lessons/<lesson>/room")
+def film_room(path: LessonPath, query: FilmQuery) -> Response:
+    """What is heard where a film of the lesson stands still, to be played over and over."""
+    workspace = context().workspace
+    with workspace.database.read_session() as session:
+        get_lesson(session, path.lesson, workspace.owner)
+    film = film_of(workspace, path.lesson, query.film) if query.film else AS_READ
+    shown, _ = showing(workspace, path.lesson, film=film)
+    return Response(room_of(workspace, shown.edits), mimetype="audio/wav")
 
 
 @routes.get("/lessons/<lesson>/link/qr.svg")

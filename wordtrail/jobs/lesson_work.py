@@ -7,7 +7,7 @@ from wordtrail.core.edit.sound_care import SoundCare
 from wordtrail.core.film.model import AS_READ, FilmVersion
 from wordtrail.service.filming import film_of
 from wordtrail.service.showing import showing
-from wordtrail.service.sound import keep_cared_copy, keep_sound
+from wordtrail.service.sound import keep_cared_copy, keep_sound, room_of
 from wordtrail.workspace import Workspace
 
 MIXING = "Making the sound"
@@ -22,6 +22,9 @@ def make_sound(workspace: Workspace, lesson_id: str, version: str, report: Progr
     film = film_of(workspace, lesson_id, FilmVersion(version)) if version else AS_READ
     shown, _ = showing(workspace, lesson_id, film=film)
     keep_sound(workspace, lesson_id, shown.edits)
+    if version:
+        # What is heard where it stands still is looked for now, not when it is asked for.
+        room_of(workspace, shown.edits)
 
 
 def make_cared_copy(workspace: Workspace, take: str, done: str, report: Progress) -> None:

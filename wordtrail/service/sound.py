@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 import hashlib
+import io
+import wave
 from collections.abc import Callable, Iterator
 from functools import cached_property
 from pathlib import Path
@@ -87,6 +89,19 @@ class Mix:
 def sound_of(workspace: Workspace, edits: EditList) -> Iterator[Samples]:
     """The lesson's sound in lesson time, in blocks, 48 000 samples a second. Raises NothingToShow."""
     return Mix(workspace, edits).blocks()
+
+
+def room_of(workspace: Workspace, edits: EditList) -> bytes:
+    """What is heard where a film with these edits stands still, to be played over and over: a WAV file. Raises
+    NothingToShow."""
+    room = np.clip(Mix(workspace, edits).room, -1.0, 1.0)
+    file = io.BytesIO()
+    with wave.open(file, "wb") as written:
+        written.setnchannels(1)
+        written.setsampwidth(2)
+        written.setframerate(RATE)
+        written.writeframes((room * 32767).astype("<i2").tobytes())
+    return file.getvalue()
 
 
 def take_sound(workspace: Workspace, care: SoundCare) -> Callable[[], Iterator[Samples]]:

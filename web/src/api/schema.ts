@@ -1246,6 +1246,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lessons/{lesson}/room": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is heard where a film of the lesson stands still, to be played over and over. */
+        get: operations["media_film_room_lessons__lesson__room_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons/{lesson}/link/qr.svg": {
         parameters: {
             query?: never;
@@ -12277,6 +12294,30 @@ export interface operations {
         };
     };
     media_lesson_sound_lessons__lesson__sound_get: {
+        parameters: {
+            query?: {
+                film?: components["schemas"]["FilmVersion"] | null;
+            };
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    media_film_room_lessons__lesson__room_get: {
         parameters: {
             query?: {
                 film?: components["schemas"]["FilmVersion"] | null;

@@ -6,6 +6,7 @@ import { useStage } from '@/api/stage'
 import { useKeys } from '@/parts/keys'
 import { clock, megabytes } from '@/parts/words'
 import { usePlayer } from '@/stage/player'
+import { useRoom } from '@/stage/room'
 import StageCamera from '@/stage/StageCamera.vue'
 import StageCaption from '@/stage/StageCaption.vue'
 import StagePage from '@/stage/StagePage.vue'
@@ -67,6 +68,14 @@ const now = computed(() =>
     { time: player.time.value, gate: player.gate.value, waited: player.waited.value },
     player.passed.value,
   ),
+)
+useRoom(
+  computed(() =>
+    ready.value && playing.value && stage.value!.edits.clips.length
+      ? `/api/lessons/${lesson.id.value}/room?film=${shown.value}&state=${encodeURIComponent(stage.value!.key.slice(0, 60))}`
+      : '',
+  ),
+  computed(() => !!player.gate.value && player.running.value && !player.preparing.value),
 )
 const length = computed(() => stage.value?.video_seconds ?? 0)
 const trail = computed(() => planned(shown.value)?.trail)

@@ -55,7 +55,13 @@ describe('the signposts', () => {
     marks: [
       { id: 'mark1', form: { kind: 'box' }, first: 'a', last: 'b', meaning: 'evidence', reading: 'r2' },
     ],
-    plan: { cards: [{ id: 'card1', word: 'bee', at: 'b' }], organizers: [], readings: [], cue_notes: [] },
+    plan: {
+      cards: [{ id: 'card1', word: 'bee', at: 'b' }],
+      organizers: [],
+      readings: [],
+      cue_notes: [],
+      close_ups: [],
+    },
   })
   const posts = (reading = '', opened = '', draft?: Schemas['PausePoint']) =>
     postsOf(kinds, made, reading, draft, opened, (first, last) => `${first}–${last}`)
@@ -85,6 +91,21 @@ describe('the signposts', () => {
     ).toEqual([
       ['note1', 'b', 'Smile.', false],
       ['new note', 'a', 'A new cue note', true],
+    ])
+  })
+
+  it('have the close-ups, which say where the stage goes', () => {
+    const close_ups = [
+      { id: 'close1', first: 'a', last: 'b', picture: '' },
+      { id: 'close2', first: 'a', last: 'a', picture: 'block3' },
+    ]
+    const withThem = lesson({ ...made, plan: { ...made.plan, close_ups } })
+    const found = postsOf(kinds, withThem, '', undefined, 'close1', (first, last) => `${first}–${last}`)
+    expect(
+      found.filter((one) => one.closeUp).map(({ word, title, note, open }) => [word, title, note, open]),
+    ).toEqual([
+      ['b', 'a–b', 'closer', true],
+      ['a', 'a–a', 'closer · a picture', false],
     ])
   })
 
