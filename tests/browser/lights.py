@@ -28,9 +28,11 @@ def watch_lights(page: Page) -> None:
     page.evaluate(WATCHING)
 
 
-def expect_light(page: Page, word: str) -> None:
-    """Wait until `word` was lit, if that was not so already, since `watch_lights`."""
-    page.wait_for_function("word => window.framesSeen.some(([, lit]) => lit === word)", arg=word, timeout=PATIENCE)
+def expect_light(page: Page, *words: str) -> None:
+    """Wait until one of `words` was lit, if that was not so already, since `watch_lights`."""
+    page.wait_for_function(
+        "words => window.framesSeen.some(([, lit]) => words.includes(lit))", arg=list(words), timeout=PATIENCE
+    )
 
 
 def lights_until(page: Page, time: float) -> list[tuple[float, str]]:

@@ -18,8 +18,9 @@ PASSAGE = """The heron waits in the reeds until a small fish comes near.
 
 Frogs sing at night beside the quiet pond."""
 QUESTION = "What is the heron waiting for?"
-IN_TIME = 0.3
-"""Seconds by which the stage may be later than the key."""
+IN_TIME = 0.6
+"""Seconds between the key and the stage: both run by the sound that is recorded, and the simulated microphone stalls on
+a machine that has much to do. How near they are on a quiet one is measured in test_faults."""
 
 
 class DeskTest(StudioTest):
