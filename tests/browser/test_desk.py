@@ -97,7 +97,7 @@ class DeskTest(StudioTest):
             turned = [turn["at"] for turn in whole["sheet"]["pages"] if pages[turn["page"]] == one["target"]]
             self.assertTrue(any(abs(at - one["at"]) <= IN_TIME for at in turned), (one, turned))
         (gate,) = whole["sheet"]["gates"]
-        self.assertAlmostEqual(gate["at"], given[4]["at"], delta=2.6)
+        self.assertAlmostEqual(gate["at"], given[4]["at"], delta=2.6 + IN_TIME)
         student = self.new_page()
         student.goto(link)
         student.get_by_role("button", name="Play").click()
