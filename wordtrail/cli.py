@@ -224,16 +224,12 @@ def _host(options: argparse.Namespace) -> None:
     from wordtrail.standins.video_host import LARGEST_PIECE, make_host
 
     _assert_free("127.0.0.1", options.port)
-    folder = _settings_of_data(options) / "video-host"
+    folder = _settings(options).data / "video-host"
     print(f"The stand-in for a video host takes films at http://127.0.0.1:{options.port}/uploads", flush=True)
     waitress.serve(
         make_host(folder, options.bytes_a_second), host="127.0.0.1", port=options.port, threads=4,
         max_request_body_size=LARGEST_PIECE, asyncore_use_poll=True, _quiet=True,
     )  # fmt: skip
-
-
-def _settings_of_data(options: argparse.Namespace) -> Path:
-    return Path(options.data) if options.data else Settings().data
 
 
 def _many_connections() -> int:

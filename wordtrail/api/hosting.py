@@ -3,13 +3,10 @@
 from __future__ import annotations
 
 import io
-import json
 
-import segno
 from flask import Response
 from flask_openapi.blueprint import APIBlueprint
 from pydantic import BaseModel, Field
-from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from wordtrail.api import answers
@@ -18,12 +15,14 @@ from wordtrail.api.takes import LessonPath
 from wordtrail.api.views import job_view
 from wordtrail.core.errors import NoHost, NotFound
 from wordtrail.core.film.model import Film, FilmVersion
+from wordtrail.core.layout.codes import code_of
 from wordtrail.core.lesson.description import description_of, film_title
 from wordtrail.core.lesson.left_out import as_filmed
 from wordtrail.jobs.queue import SEND
-from wordtrail.service.sending import BESIDE, FILM_KINDS
+from wordtrail.service.sending import FILM_KINDS, Words, begin_sending, goes_along
 from wordtrail.store.documents import from_json
 from wordtrail.store.lessons import get_lesson
+from wordtrail.store.sharing import sent_films_of
 from wordtrail.store.tables import SentFilmRow, VideoRow
 
 routes = APIBlueprint("hosting", __name__, url_prefix="/api")
@@ -57,7 +56,7 @@ def host_offer(path: OneVideo) -> Response:
         version = FilmVersion(row.version)
         film = from_json(Film, row.film) if row.film else Film(version)
         lesson = as_filmed(get_lesson(session, row.lesson_id, workspace.owner).lesson, film)
-    beside = [role for role, (name, _) in BESIDE.items() if workspace.blobs.exists(f"videos/{path.video}/{name}")]
+    beside = goes_along(workspace, path.video)
     chapters = f"videos/{path.video}/chapters.txt"
     listed = workspace.blobs.read(chapters).decode() if workspace.blobs.exists(chapters) else ""
     return answer(answers.HostOffer(
@@ -76,24 +75,9 @@ def put_on_host(path: OneVideo, body: HostWish) -> Response:
     workspace, host = server.workspace, server.video_host.takes_at
     with workspace.database.write_session() as session:
         film = _film(session, path.video)
-        # One that was broken off goes on where it was.
-        row = session.scalars(
-            select(SentFilmRow).where(
-                SentFilmRow.video_id == film.id, SentFilmRow.host == host, SentFilmRow.address == ""
-            )
-        ).first()
-        if row is None:
-            row = SentFilmRow(
-                school_id=film.school_id, teacher_id=film.teacher_id, lesson_id=film.lesson_id, video_id=film.id,
-                version=film.version, host=host,
-            )  # fmt: skip
-            session.add(row)
-        wanted = [role for role in BESIDE if getattr(body, role)]
-        row.title, row.description = body.title.strip() or "A film", body.description.strip()
-        row.beside = json.dumps(
-            [role for role in wanted if workspace.blobs.exists(f"videos/{film.id}/{BESIDE[role][0]}")]
-        )
-        session.flush()
+        beside = [role for role in goes_along(workspace, film.id) if getattr(body, role)]
+        said = Words(body.title.strip() or "A film", body.description.strip())
+        row = begin_sending(session, film, host, said, beside)
         sent, lesson = row.id, film.lesson_id
     return answer(job_view(server.queue.add(SEND, lesson, sent)), 202)
 
@@ -104,15 +88,12 @@ def sent_films(path: LessonPath) -> Response:
     workspace, host = context().workspace, context().video_host or NO_HOST
     with workspace.database.read_session() as session:
         get_lesson(session, path.lesson, workspace.owner)
-        rows = session.scalars(
-            select(SentFilmRow).where(SentFilmRow.lesson_id == path.lesson).order_by(SentFilmRow.made_at.desc())
-        ).all()
         sent = [
             answers.SentFilm(
                 id=row.id, film=row.video_id, version=FilmVersion(row.version), title=row.title, address=row.address,
                 made_at=row.made_at,
             )
-            for row in rows
+            for row in sent_films_of(session, path.lesson)
         ]  # fmt: skip
     return answer(answers.SentFilms(host=host.takes_at, simulated=host.simulated, sent=sent))
 
@@ -131,9 +112,7 @@ def address_as_code(path: OneSent) -> Response:
 def qr_picture(address: str) -> bytes:
     """An address as a QR code (ISO/IEC 18004), in SVG."""
     drawn = io.BytesIO()
-    segno.make(address, error="m", micro=False).save(
-        drawn, kind="svg", scale=8, border=4, dark="#14302E", light="#FFFFFF", xmldecl=False
-    )
+    code_of(address).save(drawn, kind="svg", scale=8, border=4, dark="#14302E", light="#FFFFFF", xmldecl=False)
     return drawn.getvalue()
 
 

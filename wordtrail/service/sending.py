@@ -9,19 +9,22 @@ from __future__ import annotations
 import json
 import threading
 import time
-from collections.abc import Callable
+from collections.abc import Callable, Collection
+from dataclasses import dataclass
 from functools import partial
 from pathlib import Path
 from typing import TypeVar
 from urllib.parse import urljoin
 
 import requests
+from sqlalchemy.orm import Session
 from tusclient.client import TusClient
 from tusclient.exceptions import TusCommunicationError, TusUploadFailed
 from tusclient.uploader.uploader import Uploader
 
 from wordtrail.core.align.values import Progress
 from wordtrail.core.errors import HostRefused, HostUnreachable, NotFound
+from wordtrail.store.sharing import unfinished_on
 from wordtrail.store.tables import SentFilmRow, VideoRow
 from wordtrail.workspace import Workspace
 
@@ -54,6 +57,34 @@ FILM_KINDS = {"mp4": "video/mp4", "webm": "video/webm", "m4a": "audio/mp4", "opu
 LONGEST_ADDRESS = 300
 
 Answer = TypeVar("Answer")
+
+
+@dataclass(frozen=True, slots=True)
+class Words:
+    """What is said of a film on a host."""
+
+    title: str
+    description: str
+
+
+def goes_along(workspace: Workspace, video: str) -> tuple[str, ...]:
+    """What there is to go along with a film: the roles of `BESIDE`."""
+    return tuple(role for role, (name, _) in BESIDE.items() if workspace.blobs.exists(f"videos/{video}/{name}"))
+
+
+def begin_sending(session: Session, film: VideoRow, host: str, said: Words, beside: Collection[str]) -> SentFilmRow:
+    """The row of a film that is to go to a host, with what goes along with it: the one that was broken off, which goes
+    on where it was, or a new one."""
+    row = unfinished_on(session, film.id, host)
+    if row is None:
+        row = SentFilmRow(
+            school_id=film.school_id, teacher_id=film.teacher_id, lesson_id=film.lesson_id, video_id=film.id,
+            version=film.version, host=host,
+        )  # fmt: skip
+        session.add(row)
+    row.title, row.description, row.beside = said.title, said.description, json.dumps(list(beside))
+    session.flush()
+    return row
 
 
 def send_film(workspace: Workspace, sent: str, report: Progress) -> str:

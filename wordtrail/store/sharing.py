@@ -1,4 +1,4 @@
-"""Keeping videos and student links."""
+"""Keeping videos, where they were put, and student links."""
 
 from __future__ import annotations
 
@@ -10,12 +10,24 @@ from sqlalchemy.orm import Session
 
 from wordtrail.core.errors import LinkWithdrawn
 from wordtrail.store.lessons import Owner
-from wordtrail.store.tables import LinkRow, VideoRow
+from wordtrail.store.tables import LinkRow, SentFilmRow, VideoRow
 
 
 def videos_of(session: Session, lesson_id: str) -> list[VideoRow]:
     """All videos of a lesson."""
     return list(session.scalars(select(VideoRow).where(VideoRow.lesson_id == lesson_id)))
+
+
+def sent_films_of(session: Session, lesson_id: str) -> list[SentFilmRow]:
+    """The films of a lesson that were put on a host, the newest first."""
+    of_lesson = select(SentFilmRow).where(SentFilmRow.lesson_id == lesson_id)
+    return list(session.scalars(of_lesson.order_by(SentFilmRow.made_at.desc())))
+
+
+def unfinished_on(session: Session, video_id: str, host: str) -> SentFilmRow | None:
+    """A film that is on its way to a host, or was broken off there."""
+    on_its_way = (SentFilmRow.video_id == video_id, SentFilmRow.host == host, SentFilmRow.address == "")
+    return session.scalars(select(SentFilmRow).where(*on_its_way)).first()
 
 
 def link_of(session: Session, lesson_id: str) -> LinkRow | None:

@@ -33,12 +33,6 @@ from wordtrail.core.text.tidy import tidy, within
 BY_ITSELF = "by itself"
 """What students say back at once follows from the text: lines of verse, else sentences."""
 
-TITLE = "title"
-"""The cover is the title card."""
-
-NOTHING_MORE = "nothing"
-"""There is no end card."""
-
 LONGEST_ON_END_CARD = 160
 """Characters of each of its texts: they are read in the ten seconds that it is seen."""
 
@@ -49,7 +43,8 @@ LONGEST_SERIES = 60
 @dataclass(frozen=True, slots=True)
 class ChooseFilms(ScreenCommand):
     """What the films of the lesson are to be, as far as it is said here (the rest stays); `want` are films that are
-    wanted from now on, `leave` those that are not any more."""
+    wanted from now on, `leave` those that are not any more. A cover that is the "title" is the title card, an end that
+    is "nothing" no card."""
 
     label: ClassVar[str] = "choosing films"
     want: tuple[FilmVersion, ...] = ()

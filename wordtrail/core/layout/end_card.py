@@ -5,10 +5,9 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import replace
 
-import segno
-
 from wordtrail.core.film.model import EndCard
 from wordtrail.core.layout.board_draft import LEADING, Draft, flat
+from wordtrail.core.layout.codes import code_of
 from wordtrail.core.layout.lines import Line, set_text
 from wordtrail.core.layout.model import Ink, LaidPage, LaidStroke, Layout, Panel
 from wordtrail.core.layout.stages import Stage
@@ -102,7 +101,7 @@ def _height(blocks: list[list[Line]]) -> float:
 def _code(draft: Draft, link: str, left: float, top: float, side: float) -> None:
     """A QR code (ISO/IEC 18004) with its quiet zone in a square, and under it what it is. It stays dark on light
     in every look: few cameras read one that is light on dark."""
-    modules = [bytes(row) for row in segno.make(link, error="m", micro=False).matrix]
+    modules = [bytes(row) for row in code_of(link).matrix]
     step = side / (len(modules) + 2 * QUIET_ZONE)
     draft.panels.append(Panel(round(left, 2), round(top, 2), round(side, 2), round(side, 2), "code-light"))
     for row, cells in enumerate(modules):
