@@ -1,21 +1,11 @@
 <script setup lang="ts">
-import { ask, client, type Schemas } from '@/api/client'
-import { useLesson } from '@/api/lesson'
+import type { Schemas } from '@/api/client'
+import { useStopping } from '@/api/stopping'
 import ProgressTrail from '@/parts/ProgressTrail.vue'
 
 /** Long work that is under way: what it is at, how far it is, and a way to stop it. */
-const props = defineProps<{ job: Schemas['Job'] }>()
-const lesson = useLesson()
-
-async function cancel() {
-  const path = { job: props.job.id }
-  try {
-    await ask(client.POST('/api/jobs/{job}/cancel', { params: { path } }))
-    await lesson.refresh()
-  } catch (fault) {
-    lesson.report(fault)
-  }
-}
+defineProps<{ job: Schemas['Job'] }>()
+const stop = useStopping()
 </script>
 
 <template>
@@ -33,6 +23,6 @@ async function cancel() {
       </p>
     </div>
     <ProgressTrail class="min-w-[260px] flex-1" :share="job.progress" :label="job.phase || 'Waiting'" />
-    <button class="button" type="button" @click="cancel">Stop this work</button>
+    <button class="button" type="button" @click="stop(job)">Stop this work</button>
   </section>
 </template>

@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
-import { ChevronRight } from '@lucide/vue'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { useLesson } from '@/api/lesson'
+import FoldPanel from './FoldPanel.vue'
 
 /** What the films end with: what to do now, where to hand it in, the code of the student page. */
 type EndCard = Schemas['EndCard']
@@ -35,77 +34,63 @@ const textOf = (event: Event) => (event.target as HTMLInputElement).value
 </script>
 
 <template>
-  <Disclosure v-slot="{ open }" as="section" class="rounded-panel border border-hairline bg-white p-3">
-    <DisclosureButton class="flex min-h-[24px] w-full items-center gap-1 text-left">
-      <ChevronRight
-        :size="18"
-        class="transition-transform motion-reduce:transition-none"
-        :class="open ? 'rotate-90' : ''"
-        aria-hidden="true"
+  <FoldPanel title="End card" :summary="stale ? 'its code is old' : summary" :wants="stale">
+    <label class="flex items-center gap-2">
+      <input
+        type="checkbox"
+        class="size-4"
+        :checked="!!end"
+        @change="put(($event.target as HTMLInputElement).checked)"
       />
-      <span class="font-semibold">End card</span>
-      <span class="ml-auto text-[13px]" :class="stale ? 'font-semibold text-ochre-deep' : 'text-quiet'">{{
-        stale ? 'its code is old' : summary
-      }}</span>
-    </DisclosureButton>
-    <DisclosurePanel class="mt-2 flex flex-col gap-2">
-      <label class="flex items-center gap-2">
+      Every film ends with a card
+    </label>
+    <template v-if="end">
+      <label class="block"
+        >What to do now
+        <textarea
+          class="field mt-1 py-1.5"
+          rows="2"
+          :maxlength="LONGEST"
+          :value="end.to_do"
+          placeholder="What students do when they have seen it"
+          @change="change({ to_do: textOf($event) })"
+        />
+      </label>
+      <label class="block"
+        >Where to hand it in
+        <input
+          class="field mt-1 py-1.5"
+          :maxlength="LONGEST"
+          :value="end.hand_in"
+          placeholder="Your blue folder, by Friday."
+          @change="change({ hand_in: textOf($event) })"
+        />
+      </label>
+      <label v-if="link" class="flex items-center gap-2">
         <input
           type="checkbox"
           class="size-4"
-          :checked="!!end"
-          @change="put(($event.target as HTMLInputElement).checked)"
+          :checked="!!end.link && !stale"
+          @change="change({ link: ($event.target as HTMLInputElement).checked ? link.url : '' })"
         />
-        Every film ends with a card
+        The student page as a code
       </label>
-      <template v-if="end">
-        <label class="block"
-          >What to do now
-          <textarea
-            class="field mt-1 py-1.5"
-            rows="2"
-            :maxlength="LONGEST"
-            :value="end.to_do"
-            placeholder="What students do when they have seen it"
-            @change="change({ to_do: textOf($event) })"
-          />
-        </label>
-        <label class="block"
-          >Where to hand it in
-          <input
-            class="field mt-1 py-1.5"
-            :maxlength="LONGEST"
-            :value="end.hand_in"
-            placeholder="Your blue folder, by Friday."
-            @change="change({ hand_in: textOf($event) })"
-          />
-        </label>
-        <label v-if="link" class="flex items-center gap-2">
-          <input
-            type="checkbox"
-            class="size-4"
-            :checked="!!end.link && !stale"
-            @change="change({ link: ($event.target as HTMLInputElement).checked ? link.url : '' })"
-          />
-          The student page as a code
-        </label>
-        <p v-if="stale" class="text-[13px] text-ochre-deep">
-          The code leads to a page that is closed or has moved.
-          <button class="min-h-[24px] underline" type="button" @click="change({ link: link?.url ?? '' })">
-            {{ link ? 'Take the page of today' : 'Take it off' }}
-          </button>
-        </p>
-        <p v-if="end.link && !stale && link && !link.reachable" class="text-[13px] text-ochre-deep">
-          This code works on this computer only.
-          <RouterLink class="underline" :to="{ name: 'share' }">Let your network open the page</RouterLink>
-          first.
-        </p>
-        <p v-if="!link" class="text-[13px] text-quiet">
-          For a code,
-          <RouterLink class="text-lake underline" :to="{ name: 'share' }">make the student link</RouterLink>
-          first.
-        </p>
-      </template>
-    </DisclosurePanel>
-  </Disclosure>
+      <p v-if="stale" class="text-[13px] text-ochre-deep">
+        The code leads to a page that is closed or has moved.
+        <button class="min-h-[24px] underline" type="button" @click="change({ link: link?.url ?? '' })">
+          {{ link ? 'Take the page of today' : 'Take it off' }}
+        </button>
+      </p>
+      <p v-if="end.link && !stale && link && !link.reachable" class="text-[13px] text-ochre-deep">
+        This code works on this computer only.
+        <RouterLink class="underline" :to="{ name: 'share' }">Let your network open the page</RouterLink>
+        first.
+      </p>
+      <p v-if="!link" class="text-[13px] text-quiet">
+        For a code,
+        <RouterLink class="text-lake underline" :to="{ name: 'share' }">make the student link</RouterLink>
+        first.
+      </p>
+    </template>
+  </FoldPanel>
 </template>

@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { ask, client, type Schemas } from '@/api/client'
-import { useLesson } from '@/api/lesson'
+import type { Schemas } from '@/api/client'
+import { useStopping } from '@/api/stopping'
 import ProgressTrail from '@/parts/ProgressTrail.vue'
 import { clock, lasts } from '@/parts/words'
 import { filmOf, nameOf } from './films'
 
 /** A film that is being made: what is done, how far, how long yet, and a way to stop it. */
 const props = defineProps<{ job: Schemas['Job']; seconds: number; shape: string; detail: string }>()
-const lesson = useLesson()
 const film = computed(() => filmOf(props.job))
 const title = computed(() => {
   const kind = film.value.kind === 'mp4' ? '' : ` · ${film.value.kind.toUpperCase()}`
@@ -35,15 +34,7 @@ const says = computed(() => {
     : props.job.phase.toLowerCase()
   return left.value === undefined ? far : `${far} · ${lasts(Math.max(1, left.value))} left`
 })
-
-async function stop() {
-  try {
-    await ask(client.POST('/api/jobs/{job}/cancel', { params: { path: { job: props.job.id } } }))
-    await lesson.refresh()
-  } catch (fault) {
-    lesson.report(fault)
-  }
-}
+const stop = useStopping()
 </script>
 
 <template>
@@ -55,6 +46,6 @@ async function stop() {
     <h2 class="font-bold">{{ title }}</h2>
     <ProgressTrail class="min-w-[200px] flex-1" :share="job.progress" :label="job.phase || 'Waiting'" />
     <p class="min-w-[190px] text-[14px] tabular-nums text-quiet">{{ says }}</p>
-    <button class="button" type="button" @click="stop">Stop</button>
+    <button class="button" type="button" @click="stop(job)">Stop</button>
   </section>
 </template>

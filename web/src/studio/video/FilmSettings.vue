@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
-import { ChevronRight } from '@lucide/vue'
 import { computed } from 'vue'
 import { useLesson } from '@/api/lesson'
 import ChoicePills from '@/parts/ChoicePills.vue'
 import EndCardSettings from './EndCardSettings.vue'
+import FoldPanel from './FoldPanel.vue'
 import { nameOf, type Change, type Choices, type Version } from './films'
 import PartPicker from './PartPicker.vue'
 
@@ -211,70 +210,58 @@ const inPercent = (share: number) => Math.round(share * 100)
         <p v-else class="mt-1 text-[13px] text-quiet">The light goes as you read it.</p>
       </template>
     </section>
-    <Disclosure v-slot="{ open }" as="section" class="rounded-panel border border-hairline bg-white p-3">
-      <DisclosureButton class="flex min-h-[24px] w-full items-center gap-1 text-left">
-        <ChevronRight
-          :size="18"
-          class="transition-transform motion-reduce:transition-none"
-          :class="open ? 'rotate-90' : ''"
-          aria-hidden="true"
+    <FoldPanel title="What is in it" :summary="summary">
+      <label class="flex items-center gap-2">
+        <input
+          type="checkbox"
+          class="size-4"
+          :checked="bare"
+          @change="makeBare(($event.target as HTMLInputElement).checked)"
         />
-        <span class="font-semibold">What is in it</span>
-        <span class="ml-auto text-[13px] text-quiet">{{ summary }}</span>
-      </DisclosureButton>
-      <DisclosurePanel class="mt-2 flex flex-col gap-2">
-        <label class="flex items-center gap-2">
+        A bare reading of the passage
+      </label>
+      <div class="flex flex-col gap-1 border-t border-hairline pt-2">
+        <label v-for="[name, says] in HOLDS" :key="name" class="flex items-center gap-2">
           <input
             type="checkbox"
             class="size-4"
-            :checked="bare"
-            @change="makeBare(($event.target as HTMLInputElement).checked)"
+            :checked="choices[name]"
+            @change="choose({ [name]: ($event.target as HTMLInputElement).checked })"
           />
-          A bare reading of the passage
+          {{ says }}
         </label>
-        <div class="flex flex-col gap-1 border-t border-hairline pt-2">
-          <label v-for="[name, says] in HOLDS" :key="name" class="flex items-center gap-2">
-            <input
-              type="checkbox"
-              class="size-4"
-              :checked="choices[name]"
-              @change="choose({ [name]: ($event.target as HTMLInputElement).checked })"
-            />
-            {{ says }}
-          </label>
-          <template v-if="hasCamera">
-            <label class="flex items-center gap-2">
-              <input
-                type="checkbox"
-                class="size-4"
-                :checked="choices.camera"
-                @change="choose({ camera: ($event.target as HTMLInputElement).checked })"
-              />
-              Your camera’s picture, where there is room
-            </label>
-            <label v-if="choices.camera" class="ml-6 flex items-center gap-2">
-              <input
-                type="checkbox"
-                class="size-4"
-                :checked="choices.camera_greets"
-                @change="choose({ camera_greets: ($event.target as HTMLInputElement).checked })"
-              />
-              large while you greet
-            </label>
-          </template>
+        <template v-if="hasCamera">
           <label class="flex items-center gap-2">
             <input
               type="checkbox"
               class="size-4"
-              :checked="choices.signal"
-              @change="choose({ signal: ($event.target as HTMLInputElement).checked })"
+              :checked="choices.camera"
+              @change="choose({ camera: ($event.target as HTMLInputElement).checked })"
             />
-            A soft signal at pause points
+            Your camera’s picture, where there is room
           </label>
-        </div>
-        <PartPicker :shown="choices.shown" @choose="choose({ shown: $event })" />
-      </DisclosurePanel>
-    </Disclosure>
+          <label v-if="choices.camera" class="ml-6 flex items-center gap-2">
+            <input
+              type="checkbox"
+              class="size-4"
+              :checked="choices.camera_greets"
+              @change="choose({ camera_greets: ($event.target as HTMLInputElement).checked })"
+            />
+            large while you greet
+          </label>
+        </template>
+        <label class="flex items-center gap-2">
+          <input
+            type="checkbox"
+            class="size-4"
+            :checked="choices.signal"
+            @change="choose({ signal: ($event.target as HTMLInputElement).checked })"
+          />
+          A soft signal at pause points
+        </label>
+      </div>
+      <PartPicker :shown="choices.shown" @choose="choose({ shown: $event })" />
+    </FoldPanel>
     <EndCardSettings :end="choices.end ?? null" @choose="choose({ end: $event })" />
   </div>
 </template>

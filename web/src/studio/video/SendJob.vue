@@ -1,20 +1,11 @@
 <script setup lang="ts">
-import { ask, client, type Schemas } from '@/api/client'
-import { useLesson } from '@/api/lesson'
+import type { Schemas } from '@/api/client'
+import { useStopping } from '@/api/stopping'
 import ProgressTrail from '@/parts/ProgressTrail.vue'
 
 /** A film on its way to the video host: how far, and a way to stop it. */
-const props = defineProps<{ job: Schemas['Job']; title: string }>()
-const lesson = useLesson()
-
-async function stop() {
-  try {
-    await ask(client.POST('/api/jobs/{job}/cancel', { params: { path: { job: props.job.id } } }))
-    await lesson.refresh()
-  } catch (fault) {
-    lesson.report(fault)
-  }
-}
+defineProps<{ job: Schemas['Job']; title: string }>()
+const stop = useStopping()
 </script>
 
 <template>
@@ -34,6 +25,6 @@ async function stop() {
             : `${Math.floor(job.progress * 100)} % on the host`
       }}
     </p>
-    <button class="button" type="button" @click="stop">Stop</button>
+    <button class="button" type="button" @click="stop(job)">Stop</button>
   </section>
 </template>
