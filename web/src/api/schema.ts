@@ -5129,7 +5129,8 @@ export interface components {
         /**
          * ChooseFilms
          * @description What the films of the lesson are to be, as far as it is said here (the rest stays); `want` are films that are
-         *     wanted from now on, `leave` those that are not any more.
+         *     wanted from now on, `leave` those that are not any more. A cover that is the "title" is the title card, an end that
+         *     is "nothing" no card.
          */
         ChooseFilmsInput: {
             /**
