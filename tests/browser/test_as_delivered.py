@@ -328,6 +328,10 @@ class AsDeliveredTest(unittest.TestCase):
         self.assertEqual(self.got("GET /lessons/{lesson}/same-words", lesson=kite, query=query)["readings"], [])
         known = self.got("GET /lessons/{lesson}/reading", lesson=kite, query={"take": take, "grade": "3"})["known"]
         self.assertTrue(known["paces"])
+        self.assertTrue(all(one["correct"] <= one["words_per_minute"] for one in known["paces"]))
+        self.assertIn("Wren", [one["name"] for one in known["names"]])
+        likely = self.got("GET /lessons/{lesson}/likely-read", lesson=kite, query=query)["found"]
+        self.assertGreater(likely["parts"][likely["likeliest"]]["last"], 0)
         for kind in ("trail", "words-vtt", "phrases-srt", "ttml", "words-csv", "text-grid"):
             made = self.ask("GET /lessons/{lesson}/timing/{kind}", lesson=kite, kind=kind, query={"take": take})
             self.assertIn("kite", made.text().lower(), kind)

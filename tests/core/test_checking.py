@@ -8,17 +8,19 @@ from dataclasses import replace
 from hypothesis import given
 from hypothesis import strategies as st
 
-from tests.worlds import TAKE, lesson, planned, trail
+from tests.worlds import TAKE, lesson, planned, trail, without
 from wordtrail.core.changes.block_changes import EditBlock
 from wordtrail.core.changes.checking_changes import CheckAgain, CheckedPlace, SettlePlaces
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.point_changes import KeepPoint
+from wordtrail.core.changes.word_changes import ShowAsSaid
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.checking import checks_of
+from wordtrail.core.lesson.current_trail import current_trail
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.activities.choose import Choice, Choose
 from wordtrail.core.plan.model import PausePoint
-from wordtrail.core.trail.checks import Check, CheckKind
+from wordtrail.core.trail.checks import REPAIRS, Check, CheckKind, Repair
 from wordtrail.core.trail.model import Doubt, Slip, SlipKind, Trail, Visit
 
 
@@ -92,6 +94,43 @@ class SettledTest(unittest.TestCase):
         found = unsure(unsure(trail(), "a2", "a4"), "a9", doubt=Doubt.WHEN)
         alike = [one.alike for one in checks_of(lesson(), TAKE, found)]
         self.assertEqual((alike[0], len(set(alike))), (alike[1], 2))
+
+
+class AsSaidTest(unittest.TestCase):
+    def slipped(self, kind: SlipKind, word: str, heard: str = "") -> Trail:
+        """All words read, with one slip."""
+        found = trail() if kind is SlipKind.MISREAD else without(trail(), word)
+        at = next(visit.start for visit in trail().visits if visit.word == word)
+        return replace(found, slips=(Slip(kind, word, at, at + 0.5, heard),))
+
+    def printed(self, of: Lesson) -> str:
+        return of.passages[0].pages[0].blocks[0].text
+
+    def test_a_misread_word_is_printed_as_it_was_said_and_is_no_slip_any_more(self) -> None:
+        found = self.slipped(SlipKind.MISREAD, "a5", "clovers")
+        (check,) = checks_of(lesson(), TAKE, found)
+        self.assertEqual((check.heard, check.repairs), ("clovers", REPAIRS[CheckKind.MISREAD]))
+        shown = apply(lesson(), ShowAsSaid("a5", check.heard))
+        self.assertEqual(self.printed(shown), "When a bee finds clovers, she tells the others.")
+        self.assertEqual(checks_of(shown, TAKE, found), ())
+        self.assertEqual(len(current_trail(shown, TAKE, found).visits), len(found.visits))
+
+    def test_its_capital_stays(self) -> None:
+        self.assertTrue(self.printed(apply(lesson(), ShowAsSaid("a1", "then"))).startswith("Then a bee"))
+        whole = apply(lesson("“STOP!” said Gran."), ShowAsSaid("a1", "shop"))
+        self.assertEqual(self.printed(whole), "“SHOP!” said Gran.")
+
+    def test_a_word_that_was_left_out_is_not_printed(self) -> None:
+        found = self.slipped(SlipKind.LEFT_OUT, "a2")
+        (check,) = checks_of(lesson(), TAKE, found)
+        self.assertIn(Repair.AS_SAID, check.repairs)
+        shown = apply(lesson(), ShowAsSaid("a2", check.heard))
+        self.assertEqual(self.printed(shown), "When bee finds clover, she tells the others.")
+        self.assertEqual(checks_of(shown, TAKE, found), ())
+
+    def test_what_was_said_must_be_known(self) -> None:
+        (check,) = checks_of(lesson(), TAKE, self.slipped(SlipKind.MISREAD, "a5"))
+        self.assertNotIn(Repair.AS_SAID, check.repairs)
 
 
 class ChangedTest(unittest.TestCase):

@@ -193,14 +193,15 @@ class LevelsTest(unittest.TestCase):
 
     def test_a_word_that_is_cut_off_or_lost_is_found_by_the_height_of_its_sound(self) -> None:
         found = trail()
-        sound = RecordedSound(self.heights(found, {2: 0.8, 6: 0.02, 7: 0.12}), full=0.8)
+        heard = self.heights(found, {2: 0.8, 6: 0.02, 7: 0.12})
+        sound = RecordedSound(heard, recorded=self.heights(found, {2: 1.0}))
         self.assertEqual(kinds(lesson(), found, sound), [(CheckKind.CLIPPED, "a3"), (CheckKind.QUIET, "a7")])
-        unknown = replace(sound, full=None)
+        unknown = replace(sound, recorded=b"")
         self.assertEqual(kinds(lesson(), found, unknown), [(CheckKind.QUIET, "a7")])
 
     def test_nothing_is_said_without_heights_or_of_a_few_words(self) -> None:
         self.assertEqual(too_soft(RecordedSound(b""), [(0.0, 1.0)] * 20), [False] * 20)
-        self.assertEqual(clipped(RecordedSound(b"\xff" * 10, 1.0), [(0.0, 0.1), (5.0, 6.0)]), [True, False])
+        self.assertEqual(clipped(RecordedSound(b"", b"\xff" * 10), [(0.0, 0.1), (5.0, 6.0)]), [True, False])
         self.assertEqual(too_soft(RecordedSound(b"\xff" * 50 + b"\x01" * 50), [(0.0, 0.9), (1.1, 1.9)]), [False] * 2)
 
 

@@ -31,6 +31,7 @@ from wordtrail.core.errors import NotFound
 from wordtrail.core.film.model import FOR_STUDENTS, Film, FilmVersion, StageShape
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.answers import part_by_part
+from wordtrail.core.lesson.likely_read import likely_read
 from wordtrail.core.lesson.live_marks import DRAWN_IN_TALK, live_marks
 from wordtrail.core.lesson.model import USUAL_RATE, Lesson
 from wordtrail.core.lesson.recording_guide import recording_guide
@@ -45,7 +46,7 @@ from wordtrail.service.copying import copy_of, name_lesson
 from wordtrail.service.filming import film_of
 from wordtrail.service.giving import give_out, take_back
 from wordtrail.service.placing import as_heard
-from wordtrail.service.reading_here import found_again, found_here
+from wordtrail.service.reading_here import found_again, found_here, get_ready_to_listen
 from wordtrail.service.removing import remove
 from wordtrail.service.showing import showing, shown_before
 from wordtrail.service.sound import kept_sound
@@ -275,12 +276,23 @@ def guide(path: LessonPath, query: GuideQuery) -> Response:
 @routes.get("/lessons/<lesson>/trail", responses={200: take_answers.TrailView})
 def trail(path: LessonPath, query: TakeQuery) -> Response:
     """The trail of one take, as mended."""
+    get_ready_to_listen()
     workspace = context().workspace
     heard = as_heard(workspace, path.lesson)
     if query.take not in heard.trails:
         raise NotFound("trail")
     with workspace.database.read_session() as session:
         return answer(trail_view(heard, get_take(session, query.take)))
+
+
+@routes.get("/lessons/<lesson>/likely-read", responses={200: take_answers.LikelyWords})
+def what_was_likely_read(path: LessonPath, query: take_answers.StretchQuery) -> Response:
+    """The sentences of the text, and which of them was likely read in a stretch of a take."""
+    heard = as_heard(context().workspace, path.lesson)
+    if query.take not in heard.trails:
+        raise NotFound("trail")
+    found = likely_read(heard.lesson, query.take, heard.trails[query.take], query.start, query.end)
+    return answer(take_answers.LikelyWords(found=found))
 
 
 @routes.post("/lessons/<lesson>/read-here", responses={200: take_answers.FoundHere})

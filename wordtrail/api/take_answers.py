@@ -10,6 +10,7 @@ from wordtrail.core.edit.holds import Echo
 from wordtrail.core.edit.joining import CutKind, Replacement
 from wordtrail.core.edit.slowing import Slower
 from wordtrail.core.lesson.giving_time import EchoAfter, NewHold
+from wordtrail.core.lesson.likely_read import LikelyRead
 from wordtrail.core.lesson.missed_words import Missed
 from wordtrail.core.lesson.placing import TakePlace
 from wordtrail.core.lesson.reading_notes import ReadingKnown
@@ -99,6 +100,12 @@ class TrailView(Answer):
     """What was dropped in it at the desk."""
     talk: list[TalkStretch]
     """The talk of the trail, stretch by stretch."""
+
+
+class LikelyWords(Answer):
+    """What of the text may have been read in a stretch of a take."""
+
+    found: LikelyRead
 
 
 class ReadHere(Body):

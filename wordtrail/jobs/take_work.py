@@ -20,7 +20,7 @@ from wordtrail.core.text.model import Word
 from wordtrail.jobs.ear import PieceMemory
 from wordtrail.media.camera import write_camera_copy
 from wordtrail.media.decode import Samples, decode, sound_blocks
-from wordtrail.media.level import RATE, Peaks, by_the_second, gain_from, louder, loudness
+from wordtrail.media.level import RATE, Peaks, gain_from, louder, loudness
 from wordtrail.media.room import figures, noise_of
 from wordtrail.media.sound import write_m4a
 from wordtrail.service.placing import put_in_place
@@ -89,16 +89,17 @@ def _make_listening_copy(workspace: Workspace, take_id: str, report: Progress) -
     noise = noise_of(sound_blocks(original, RATE))
     wrong = advice(figures(_beginning(original)))
     report(LISTENING_COPY, 0.3)
-    found, count = Peaks(), 0
+    found, recorded, count = Peaks(), Peaks(), 0
 
     def loud() -> Iterator[Samples]:
         nonlocal count
-        for block in by_the_second(sound_blocks(original, RATE)):
+        for block in recorded.of(sound_blocks(original, RATE)):
             count += len(block)
             yield louder(block, gain)
 
     with blobs.making(files.listening) as path:
         write_m4a(found.of(loud()), path)
+    blobs.write(files.recorded_peaks, bytes(recorded))
     blobs.write(files.peaks, bytes(found))
     with workspace.database.write_session() as session:
         row = get_take(session, take_id)

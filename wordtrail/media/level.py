@@ -102,15 +102,6 @@ def louder(block: Samples, gain: float) -> Samples:
     return raised.astype(np.float32)
 
 
-LOUDEST_GAIN = 1.0
-
-
-def height_at(gain: float) -> float | None:
-    """How high what was at full scale stands after `louder` with this gain; None where so much is rounded off that it
-    cannot be told from what was softer."""
-    return float(louder(np.ones(1, np.float32), gain)[0]) if gain <= LOUDEST_GAIN else None
-
-
 def levelled(samples: Samples) -> Samples:
     """`samples` brought to −19 LUFS by one gain."""
     return louder(samples, gain_for([samples]))

@@ -2,8 +2,11 @@
 
 from __future__ import annotations
 
+import threading
 from collections.abc import Sequence
+from functools import lru_cache
 
+from wordtrail.core.align.inside import get_ready
 from wordtrail.core.align.values import RATE, Samples, Stretch
 from wordtrail.core.errors import NotFound
 from wordtrail.core.lesson.listening_again import listened_again
@@ -33,6 +36,12 @@ def found_again(workspace: Workspace, lesson_id: str, take_id: str, stretch: Str
     return listened_again(
         lesson, take_id, found, stretch.start, stretch.end, lambda part: _sound(workspace, take_id, part)
     )
+
+
+@lru_cache(maxsize=1)
+def get_ready_to_listen() -> None:
+    """Get ready beside everything else, once: who looks at a trail may soon have a line of it listened for again."""
+    threading.Thread(target=get_ready, name="getting ready to listen", daemon=True).start()
 
 
 def _lesson_and_trail(workspace: Workspace, lesson_id: str, take_id: str) -> tuple[Lesson, Trail]:

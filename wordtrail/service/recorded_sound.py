@@ -5,7 +5,6 @@ from __future__ import annotations
 from wordtrail.core.remembered import Kept
 from wordtrail.core.sound.word_levels import RecordedSound
 from wordtrail.media.decode import sound_blocks
-from wordtrail.media.level import gain_from, height_at
 from wordtrail.media.pitch import RATE as PITCH_RATE
 from wordtrail.media.pitch import pitches
 from wordtrail.store.tables import TakeRow
@@ -28,9 +27,9 @@ def recorded_sound(workspace: Workspace, row: TakeRow) -> RecordedSound:
 
 
 def _read(workspace: Workspace, row: TakeRow) -> RecordedSound:
-    return RecordedSound(
-        heights_of(workspace, row.id), None if row.loudness is None else height_at(gain_from(row.loudness))
-    )
+    recorded = TakeFiles(row.id).recorded_peaks
+    as_recorded = workspace.blobs.read(recorded) if workspace.blobs.exists(recorded) else b""
+    return RecordedSound(heights_of(workspace, row.id), as_recorded)
 
 
 def heights_of(workspace: Workspace, take: str) -> bytes:

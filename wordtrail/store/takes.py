@@ -100,6 +100,11 @@ class TakeFiles(NamedTuple):
         return f"takes/{self.id}/hills"  # the name that they were first kept under
 
     @property
+    def recorded_peaks(self) -> str:
+        """The height of the sound as it was recorded, every 20 ms, one byte each."""
+        return f"takes/{self.id}/recorded-hills"
+
+    @property
     def hearings(self) -> str:
         """Which sounds its voice makes, for the lesson's next takes."""
         return f"takes/{self.id}/hearings"

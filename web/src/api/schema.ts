@@ -299,6 +299,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lessons/{lesson}/likely-read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The sentences of the text, and which of them was likely read in a stretch of a take. */
+        get: operations["lessons_what_was_likely_read_lessons__lesson__likely_read_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons/{lesson}/read-here": {
         parameters: {
             query?: never;
@@ -4778,7 +4795,7 @@ export interface components {
              */
             name?: string;
             /** Command */
-            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["PlaceWordsInput"] | components["schemas"]["UnplaceWordsInput"] | components["schemas"]["MakeTalkInput"] | components["schemas"]["LightAgainInput"] | components["schemas"]["LeaveUnreadInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["SettleStretchInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["KeepCloseUpInput"] | components["schemas"]["RemoveCloseUpInput"] | components["schemas"]["KeepCueNoteInput"] | components["schemas"]["RemoveCueNoteInput"] | components["schemas"]["CutOutInput"] | components["schemas"]["PutCutBackInput"] | components["schemas"]["KeepDirectionInput"] | components["schemas"]["RemoveDirectionInput"] | components["schemas"]["ChooseFilmsInput"] | components["schemas"]["UseStretchInput"] | components["schemas"]["PutStretchBackInput"] | components["schemas"]["PutReadingBackInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["StandPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["WriteOnStageInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["CareForSoundInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["MoveStartsInput"] | components["schemas"]["KeepTalkInput"] | components["schemas"]["BlankTalkInput"] | components["schemas"]["SilenceWordsInput"] | components["schemas"]["HearTalkInput"] | components["schemas"]["SetSpeedInput"] | components["schemas"]["SlowDownInput"] | components["schemas"]["AddHoldsInput"] | components["schemas"]["RemoveHoldsInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
+            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["PlaceWordsInput"] | components["schemas"]["UnplaceWordsInput"] | components["schemas"]["MakeTalkInput"] | components["schemas"]["LightAgainInput"] | components["schemas"]["LeaveUnreadInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["SettleStretchInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["KeepCloseUpInput"] | components["schemas"]["RemoveCloseUpInput"] | components["schemas"]["KeepCueNoteInput"] | components["schemas"]["RemoveCueNoteInput"] | components["schemas"]["CutOutInput"] | components["schemas"]["PutCutBackInput"] | components["schemas"]["KeepDirectionInput"] | components["schemas"]["RemoveDirectionInput"] | components["schemas"]["ChooseFilmsInput"] | components["schemas"]["UseStretchInput"] | components["schemas"]["PutStretchBackInput"] | components["schemas"]["PutReadingBackInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["StandPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["WriteOnStageInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["CareForSoundInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["MoveStartsInput"] | components["schemas"]["KeepTalkInput"] | components["schemas"]["BlankTalkInput"] | components["schemas"]["SilenceWordsInput"] | components["schemas"]["HearTalkInput"] | components["schemas"]["SetSpeedInput"] | components["schemas"]["SlowDownInput"] | components["schemas"]["AddHoldsInput"] | components["schemas"]["RemoveHoldsInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["ShowAsSaidInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
         };
         /**
          * AddBlock
@@ -7212,6 +7229,21 @@ export interface components {
          */
         ShapeInput: "who, trouble, tries, end" | "beginning, middle, end" | "two to compare" | "cause and effect" | "order of events" | "summary from headings" | "chart of steps" | "rows and columns";
         /**
+         * ShowAsSaid
+         * @description A word is printed as it was `said` in a take; said as nothing, it is not printed any more.
+         */
+        ShowAsSaidInput: {
+            /** Word */
+            word: string;
+            /** Said */
+            said: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "show as said";
+        };
+        /**
          * ShowPage
          * @description A page is shown as its photo, or typeset.
          */
@@ -8268,7 +8300,7 @@ export interface components {
          * Check
          * @description A place to listen to: the word, when, where the ear found it, and why, in a sentence. Places with the same
          *     `alike` can be answered together. `about` is the mark that it is about (its id), if it is about one; `repairs` are
-         *     what most likely mends it.
+         *     what most likely mends it, and `heard` is the word that was said in its stead, where one was.
          */
         Check: {
             /** Word */
@@ -8294,6 +8326,11 @@ export interface components {
              * @default []
              */
             repairs: components["schemas"]["Repair"][];
+            /**
+             * Heard
+             * @default
+             */
+            heard: string;
         };
         /**
          * CheckKind
@@ -8403,7 +8440,7 @@ export interface components {
          * @description What most likely mends a place to check, beside saying that it is fine.
          * @enum {string}
          */
-        Repair: "tap" | "read again" | "cut" | "listen again" | "find again" | "shorten" | "talk" | "with word" | "slower";
+        Repair: "tap" | "read again" | "as said" | "cut" | "listen again" | "find again" | "shorten" | "talk" | "with word" | "slower";
         /**
          * Slip
          * @description A word left out, misread (`heard` says as what) or said twice. `start` and `end` are where
@@ -8525,6 +8562,36 @@ export interface components {
             found: number | null;
             /** @default  */
             doubt: components["schemas"]["Doubt"];
+        };
+        /**
+         * LikelyWords
+         * @description What of the text may have been read in a stretch of a take.
+         */
+        LikelyWords: {
+            found: components["schemas"]["LikelyRead"];
+        };
+        /**
+         * LikelyRead
+         * @description The sentences and lines of a lesson's passages in their order, and the place of the likeliest.
+         */
+        LikelyRead: {
+            /** Parts */
+            parts: components["schemas"]["ReadablePart"][];
+            /** Likeliest */
+            likeliest: number;
+        };
+        /**
+         * ReadablePart
+         * @description A sentence or a line of verse: its words (ids). `first` and `last` are the places (from 0) between which it may
+         *     have been read.
+         */
+        ReadablePart: {
+            /** Words */
+            words: string[];
+            /** First */
+            first: number;
+            /** Last */
+            last: number;
         };
         /**
          * FoundHere
@@ -8769,40 +8836,61 @@ export interface components {
             known: components["schemas"]["ReadingKnown"];
         };
         /**
-         * ParagraphPace
-         * @description The pace of a paragraph as it is heard: by its first word, when it begins and ends (seconds of take time), on
-         *     which page, and whether it runs ahead of the plan, or `far` ahead of it. `said_at` is the pace at which it was said,
-         *     where it is heard more slowly.
+         * NameSaid
+         * @description A name as it is printed, with every time it is said in a take, in order.
          */
-        ParagraphPace: {
+        NameSaid: {
+            /** Name */
+            name: string;
+            /** Times */
+            times: components["schemas"]["Visit"][];
+        };
+        /**
+         * PageRead
+         * @description The same of a page: by the first words of the first and the last of its paragraphs that were read.
+         */
+        PageRead: {
+            /** Page */
+            page: string;
+            /** First */
+            first: string;
+            /** Last */
+            last: string;
+            /** Words Per Minute */
+            words_per_minute: number;
+            /** Correct */
+            correct: number;
+        };
+        /**
+         * ParagraphRead
+         * @description How a paragraph was read: by its first word, from when on (seconds of take time), on which page, its words a
+         *     minute as they are heard, those of them that are correct, and whether it runs ahead of the plan.
+         */
+        ParagraphRead: {
             /** First */
             first: string;
             /** Start */
             start: number;
-            /** End */
-            end: number;
             /** Page */
             page: string;
             /** Words Per Minute */
             words_per_minute: number;
-            /** Said At */
-            said_at: number;
+            /** Correct */
+            correct: number;
             /** Quick */
             quick: boolean;
-            /**
-             * Far
-             * @default false
-             */
-            far: boolean;
         };
         /**
          * ReadingKnown
-         * @description The pace of each paragraph, the planned one, the band of what children of a grade read alone (words a minute, the
-         *     middle half, autumn to spring; 0 without a grade), and notes.
+         * @description The pace of each paragraph and page, the planned one, the band of what children of a grade read alone (words
+         *     correct a minute, the middle half, autumn to spring; 0 without a grade), notes, and the names that are said more
+         *     than once.
          */
         ReadingKnown: {
             /** Paces */
-            paces: components["schemas"]["ParagraphPace"][];
+            paces: components["schemas"]["ParagraphRead"][];
+            /** Pages */
+            pages: components["schemas"]["PageRead"][];
             /** Planned */
             planned: number;
             /** Band */
@@ -8812,6 +8900,8 @@ export interface components {
             ];
             /** Notes */
             notes: components["schemas"]["ReadingNote"][];
+            /** Names */
+            names: components["schemas"]["NameSaid"][];
         };
         /**
          * ReadingNote
@@ -10412,6 +10502,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TrailView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    lessons_what_was_likely_read_lessons__lesson__likely_read_get: {
+        parameters: {
+            query: {
+                take: string;
+                start: number;
+                end: number;
+            };
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LikelyWords"];
                 };
             };
             /** @description Unprocessable Entity */

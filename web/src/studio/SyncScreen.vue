@@ -307,6 +307,7 @@ useKeys({
   p: () => checked.value && void repairs.onPurpose(),
   1: () => mend(0),
   2: () => mend(1),
+  3: () => mend(2),
   arrowleft: () => together.step(-1, choose),
   arrowright: () => together.step(1, choose),
   'shift+arrowleft': () => together.step(-1, (place) => choose(place, true)),
@@ -357,6 +358,7 @@ useKeys({
         :view="trail.data.value"
         :time="player.time.value"
         :cuts="unheard"
+        :peaks="peaks.data.value"
         @seek="player.seek"
         @trim="(start, end) => lesson.send({ kind: 'set trim', take, start, end })"
       />
@@ -451,6 +453,7 @@ useKeys({
         :starts="starts"
         @find="deeds.findWords(takeView)"
         @nudge="(by) => nudge(by)"
+        @read="wasRead"
       />
       <FiguresPanel
         v-if="figures"

@@ -97,7 +97,7 @@ export const keysOf = (catalogue: Catalogue): Record<string, Keys> => ({
     ...PLAYING,
     ['N', 'next place to check'],
     ['Enter', 'it is fine'],
-    ['1 2', 'mend it as is offered'],
+    ['1 2 3', 'mend it as is offered'],
     ['P', 'the chosen words, or the line, are on purpose'],
     ['← →', 'the word before, the next word; with Shift, more of them'],
     ['Alt ← →', 'the words or mark a little earlier, later; with Shift, more'],

@@ -17,6 +17,7 @@ from wordtrail.core.align.stretches import LONGEST_STRETCH, grouped, stretches_o
 from wordtrail.core.align.timing import timed
 from wordtrail.core.align.values import RATE, Samples, ScriptWord, Stretch
 from wordtrail.core.speech.phones import relations
+from wordtrail.core.speech.pronunciation import pronunciations
 from wordtrail.core.trail.mending import SHORTEST_WORD
 
 NEAR_TAP = 0.35
@@ -85,6 +86,13 @@ def times_inside(samples: Samples, script: Sequence[ScriptWord], stretch: Stretc
         Stretch(round(stretch.start + max(0.0, one.start), 3), round(min(stretch.start + one.end, stretch.end), 3))
         for one in sorted(times, key=lambda one: one.word)
     ]
+
+
+def get_ready() -> None:
+    """Reads the network and the dictionary, so that the first words are listened for as quickly as all others."""
+    heard(np.zeros(RATE, np.float32), Stretch(0.0, 1.0))
+    relations()
+    pronunciations("ready")
 
 
 def _in_order(starts: Sequence[float], rough: Sequence[float], end: float) -> list[float]:

@@ -39,6 +39,19 @@ class MendWord(ScreenCommand):
 
 
 @dataclass(frozen=True, slots=True)
+class ShowAsSaid(ScreenCommand):
+    """A word is printed as it was `said` in a take; said as nothing, it is not printed any more."""
+
+    label: ClassVar[str] = "showing a word as it was said"
+    word: str
+    said: str
+    kind: Literal["show as said"] = "show as said"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        return at_word(lesson, self.word, lambda p: word_mending.as_said(p, self.word, self.said))
+
+
+@dataclass(frozen=True, slots=True)
 class JoinWords(ScreenCommand):
     """A word and the next one are one."""
 

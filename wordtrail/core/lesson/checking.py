@@ -72,9 +72,15 @@ def _once(checks: Sequence[Check]) -> list[Check]:
 
 
 def _repairs(check: Check, passage: set[str]) -> tuple[Repair, ...]:
-    """What mends a place: what stands on cards and in questions is not read again for its own place."""
-    here = check.word in passage
-    return tuple(one for one in REPAIRS[check.kind] if here or one is not Repair.READ_AGAIN)
+    """What mends a place: what stands on cards and in questions is not read again for its own place, nor shown as it
+    was said; and what was said must be known for that."""
+    of_passage = (Repair.READ_AGAIN, Repair.AS_SAID)
+    unknown = check.kind is CheckKind.MISREAD and not check.heard
+    return tuple(
+        one
+        for one in REPAIRS[check.kind]
+        if (check.word in passage or one not in of_passage) and not (unknown and one is Repair.AS_SAID)
+    )
 
 
 def checks_heard(

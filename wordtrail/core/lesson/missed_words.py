@@ -13,9 +13,9 @@ from wordtrail.core.errors import LessonError
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.current_trail import current_trail, kept_ends
 from wordtrail.core.lesson.model import Lesson
+from wordtrail.core.lesson.settled_slips import is_settled
 from wordtrail.core.trail.by_hand import ReadByHand, checked, pulled_in
-from wordtrail.core.trail.checks import SAME_MOMENT
-from wordtrail.core.trail.model import Slip, SlipKind, Trail, Visit
+from wordtrail.core.trail.model import SlipKind, Trail, Visit
 
 WIDEST, MARGIN = 2.0, 1.0
 """Seconds of sound that are offered at the most for each word, and for all of them together besides."""
@@ -50,7 +50,7 @@ def missed_words(lesson: Lesson, take: str, found: Trail) -> tuple[Missed, ...]:
     left_out = (
         _missed((slip.word,), slip.start, shown, kept, left_out=True)
         for slip in shown.slips
-        if slip.kind is SlipKind.LEFT_OUT and not _is_settled(lesson, take, slip)
+        if slip.kind is SlipKind.LEFT_OUT and not is_settled(lesson, take, slip)
     )
     runs: list[list[str]] = [[word] for word in shown.unread[:1]]
     for before, word in pairwise(shown.unread):
@@ -63,14 +63,6 @@ def missed_words(lesson: Lesson, take: str, found: Trail) -> tuple[Missed, ...]:
         earlier = (visit.end for visit in shown.visits if place[visit.word] < place[run[0]])
         unread.append(_missed(tuple(run), max(earlier, default=0.0), shown, kept, left_out=False))
     return (*left_out, *unread)
-
-
-def _is_settled(lesson: Lesson, take: str, slip: Slip) -> bool:
-    on_purpose = any(one.take == take and one.start <= slip.start < one.end for one in lesson.on_purpose)
-    return on_purpose or any(
-        (one.take, one.word) == (take, slip.word) and abs(one.found - slip.start) < SAME_MOMENT
-        for one in lesson.settled
-    )
 
 
 def _missed(words: tuple[str, ...], at: float, trail: Trail, kept: tuple[float, float], *, left_out: bool) -> Missed:

@@ -54,11 +54,16 @@ def paragraph_paces(lesson: Lesson, take: str, visits: Sequence[Visit]) -> Itera
     for own in read.values():
         if len(own) >= FEWEST_WORDS:
             said = words_a_minute(own)
-            rate = round(said * _slowed(lesson, take, own), 1)
+            rate = heard_at(lesson, take, own)
             quick = rate > NEAR_THE_PLAN[1] * lesson.words_per_minute
             far = rate > FAR_AHEAD * lesson.words_per_minute and len(own) >= FEWEST_FAR
             page = where[own[0].word][1]
             yield ParagraphPace(own[0].word, own[0].start, own[-1].end, page, rate, said, quick, far)
+
+
+def heard_at(lesson: Lesson, take: str, visits: Sequence[Visit]) -> float:
+    """The pace of these visits of a take as they are heard in the lesson, in words a minute."""
+    return round(words_a_minute(visits) * _slowed(lesson, take, visits), 1)
 
 
 def _slowed(lesson: Lesson, take: str, visits: Sequence[Visit]) -> float:

@@ -10,7 +10,9 @@ from itertools import pairwise
 from wordtrail.core.lesson.current_trail import current_trail
 from wordtrail.core.lesson.kept_clips import dropped_in
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.paragraph_paces import FEWEST_WORDS, ParagraphPace, paragraph_paces
+from wordtrail.core.lesson.paragraph_paces import FEWEST_WORDS
+from wordtrail.core.lesson.said_names import NameSaid, names_said
+from wordtrail.core.lesson.words_correct import PageRead, ParagraphRead, pages_read, paragraphs_read
 from wordtrail.core.pace.norms import norm_of
 from wordtrail.core.sound.melody import FLAT, ONE_LOUDNESS, Voice, melody_of
 from wordtrail.core.text.model import Block, Word
@@ -46,13 +48,16 @@ class ReadingNote:
 
 @dataclass(frozen=True, slots=True)
 class ReadingKnown:
-    """The pace of each paragraph, the planned one, the band of what children of a grade read alone (words a minute, the
-    middle half, autumn to spring; 0 without a grade), and notes."""
+    """The pace of each paragraph and page, the planned one, the band of what children of a grade read alone (words
+    correct a minute, the middle half, autumn to spring; 0 without a grade), notes, and the names that are said more
+    than once."""
 
-    paces: tuple[ParagraphPace, ...]
+    paces: tuple[ParagraphRead, ...]
+    pages: tuple[PageRead, ...]
     planned: float
     band: tuple[float, float]
     notes: tuple[ReadingNote, ...]
+    names: tuple[NameSaid, ...]
 
 
 def reading_known(
@@ -67,7 +72,14 @@ def reading_known(
     norm = norm_of(grade)
     band = (float(norm.slow[0] or norm.slow[1]), float(norm.quick[2])) if norm else (0.0, 0.0)
     notes = (*_phrases(lesson, visits), *_melody(voice, visits), *_talk(shown), *_alone(stops, length))
-    return ReadingKnown(tuple(paragraph_paces(lesson, take, visits)), lesson.words_per_minute, band, notes)
+    return ReadingKnown(
+        tuple(paragraphs_read(lesson, take, shown, visits)),
+        tuple(pages_read(lesson, take, shown, visits)),
+        lesson.words_per_minute,
+        band,
+        notes,
+        names_said(lesson, visits),
+    )
 
 
 def _phrases(lesson: Lesson, visits: Sequence[Visit]) -> Iterator[ReadingNote]:

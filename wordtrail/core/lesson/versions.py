@@ -66,7 +66,7 @@ def lines_of(lesson: Lesson, trails: Mapping[str, Trail]) -> tuple[SentenceReadi
     shown = {take: current_trail(lesson, take, trail) for take, trail in trails.items()}
     clips = kept_clips(lesson, trails)
     runs: dict[int, list[_Run]] = {}
-    sentences = _sentences(lesson)
+    sentences = sentences_of(lesson)
     sentence = {word.id: number for number, words in enumerate(sentences) for word in words}
     for take, trail in shown.items():
         for number, run in _runs(take, trail, sentence):
@@ -81,7 +81,8 @@ def lines_of(lesson: Lesson, trails: Mapping[str, Trail]) -> tuple[SentenceReadi
     return tuple(found)
 
 
-def _sentences(lesson: Lesson) -> list[list[Word]]:
+def sentences_of(lesson: Lesson) -> list[list[Word]]:
+    """The words of each sentence or line of verse of the passages, in order."""
     return [
         list(group)
         for passage in lesson.passages

@@ -27,19 +27,16 @@ FEWEST_WORDS = 12
 
 @dataclass(frozen=True, slots=True)
 class RecordedSound:
-    """The heights of a take, every 20 ms, and the amplitude (0 to 1) at which its recording was at full scale; None
-    where that cannot be told from the heights."""
+    """The heights of a take, every 20 ms, as it is heard, and as it was recorded: by them full scale is known. (Empty
+    where they were not kept.)"""
 
     heights: bytes
-    full: float | None = None
+    recorded: bytes = b""
 
 
 def clipped(sound: RecordedSound, words: Sequence[Span]) -> list[bool]:
     """Whether each word, from when to when it is said (seconds), was cut off by a recording that was too loud."""
-    limit = sound.full
-    if limit is None:
-        return [False] * len(words)
-    full = [amplitude(height) >= NEAR_FULL * limit for height in sound.heights]
+    full = [amplitude(height) >= NEAR_FULL for height in sound.recorded]
     return [sum(full[_place(start) : _place(end) + 1]) >= SHORTEST_CLIPPED for start, end in words]
 
 

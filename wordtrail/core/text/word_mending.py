@@ -9,6 +9,7 @@ from __future__ import annotations
 from dataclasses import replace
 
 from wordtrail.core.errors import LessonError
+from wordtrail.core.text.bare import parted
 from wordtrail.core.text.counting import recounted
 from wordtrail.core.text.intake import Issue, assert_usable
 from wordtrail.core.text.model import Block, Emphasis, Page, Passage, Photo, ReadWord, Word
@@ -24,6 +25,21 @@ def mended_word(passage: Passage, id: str, text: str) -> Passage:
         raise LessonError("A word needs a letter or a digit, and at most 80 characters.")
     block, word = _find(passage, id)
     return _rewritten(passage, block, word.start, word.end, printed, first=id)
+
+
+def as_said(passage: Passage, id: str, said: str) -> Passage:
+    """The word is printed as it was `said`, between the same punctuation and with a capital where it has one; said as
+    nothing, it goes."""
+    if not said.strip():
+        return dropped_word(passage, id)
+    _, word = _find(passage, id)
+    text = " ".join(said.split())
+    before, printed, behind = parted(word.text)
+    if printed.isupper() and len(printed) > 1:
+        text = text.upper()
+    elif printed[:1].isupper():
+        text = text[:1].upper() + text[1:]
+    return mended_word(passage, id, before + text + behind)
 
 
 def joined_words(passage: Passage, id: str) -> Passage:

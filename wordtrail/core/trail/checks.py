@@ -59,6 +59,8 @@ class Repair(StrEnum):
     """It was read: a hand says when."""
     READ_AGAIN = "read again"
     """Its sentence is read again at the desk, and comes into its place."""
+    AS_SAID = "as said"
+    """It is shown as it was said: another word, or none."""
     CUT = "cut"
     """It is not heard."""
     LISTEN_AGAIN = "listen again"
@@ -77,8 +79,8 @@ class Repair(StrEnum):
 
 REPAIRS: Mapping[CheckKind, tuple[Repair, ...]] = {
     CheckKind.UNSURE: (Repair.LISTEN_AGAIN, Repair.TALK),
-    CheckKind.LEFT_OUT: (Repair.TAP, Repair.READ_AGAIN),
-    CheckKind.MISREAD: (Repair.READ_AGAIN, Repair.CUT),
+    CheckKind.LEFT_OUT: (Repair.TAP, Repair.READ_AGAIN, Repair.AS_SAID),
+    CheckKind.MISREAD: (Repair.READ_AGAIN, Repair.AS_SAID, Repair.CUT),
     CheckKind.SAID_TWICE: (Repair.CUT,),
     CheckKind.CHANGED: (Repair.FIND_AGAIN, Repair.READ_AGAIN),
     CheckKind.SHORT: (Repair.LISTEN_AGAIN, Repair.TAP),
@@ -91,7 +93,7 @@ REPAIRS: Mapping[CheckKind, tuple[Repair, ...]] = {
     CheckKind.CLIPPED: (Repair.READ_AGAIN,),
     CheckKind.QUIET: (Repair.READ_AGAIN,),
 }
-"""The one or two repairs of each kind, the likelier one first."""
+"""The repairs of each kind, the likelier ones first: one or two, and for a slip what else a teacher does with it."""
 
 _AT_ONCE = (CheckKind.CHANGED, CheckKind.LEFT_OUT, CheckKind.LONG, CheckKind.IN_TALK)
 _LIKELY = (CheckKind.MISREAD, CheckKind.SAID_TWICE, CheckKind.GAP, CheckKind.EARLY_MARK, CheckKind.NO_WORDS)
@@ -108,7 +110,7 @@ def rank(kind: CheckKind) -> int:
 class Check:
     """A place to listen to: the word, when, where the ear found it, and why, in a sentence. Places with the same
     `alike` can be answered together. `about` is the mark that it is about (its id), if it is about one; `repairs` are
-    what most likely mends it."""
+    what most likely mends it, and `heard` is the word that was said in its stead, where one was."""
 
     word: str
     start: float
@@ -119,6 +121,7 @@ class Check:
     alike: str
     about: str = ""
     repairs: tuple[Repair, ...] = ()
+    heard: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -165,7 +168,7 @@ def places_to_check(trail: Trail, printed: Mapping[str, str]) -> tuple[Check, ..
     slips = trail.slips
     checks = [_of_slip(slip, trail, printed) for slip in slips if not _mended(slip, trail)]
     for visit in trail.visits:
-        if visit.confidence < UNSURE_BELOW and not any(_same(slip, visit) for slip in slips):
+        if visit.confidence < UNSURE_BELOW and not any(is_of_visit(slip, visit) for slip in slips):
             checks.append(_unsure(visit))
     return tuple(sorted(checks, key=lambda check: check.start))
 
@@ -200,7 +203,7 @@ def _of_slip(slip: Slip, trail: Trail, printed: Mapping[str, str]) -> Check:
     if slip.kind is SlipKind.LEFT_OUT:
         why = f"“{word}” was left out here."
         return Check(slip.word, slip.start, slip.end, slip.start, why, CheckKind.LEFT_OUT, "left out")
-    visit = next((v for v in trail.visits if _same(slip, v)), None)
+    visit = next((v for v in trail.visits if is_of_visit(slip, v)), None)
     if slip.kind is SlipKind.SAID_TWICE:
         why = f"“{word}” is said twice here, one right after the other."
         first = next((v for v in reversed(trail.visits) if v.word == slip.word and v.end <= slip.start + 0.01), visit)
@@ -209,12 +212,14 @@ def _of_slip(slip: Slip, trail: Trail, printed: Mapping[str, str]) -> Check:
     found = visit.found_at if visit else slip.start
     sounds = f"It sounds like “{slip.heard}”." if slip.heard else "Something else was said here."
     why = f"{sounds} The printed word is “{word}”."
-    return Check(slip.word, slip.start, slip.end, found, why, CheckKind.MISREAD, f"misread {bare(word)}")
+    alike = f"misread {bare(word)}"
+    return Check(slip.word, slip.start, slip.end, found, why, CheckKind.MISREAD, alike, heard=slip.heard)
 
 
-def _same(slip: Slip, visit: Visit) -> bool:
+def is_of_visit(slip: Slip, visit: Visit) -> bool:
+    """Whether a slip is of this visit of its word."""
     return slip.word == visit.word and abs(slip.start - visit.found_at) < SAME_MOMENT
 
 
 def _mended(slip: Slip, trail: Trail) -> bool:
-    return any(visit.mended and _same(slip, visit) for visit in trail.visits)
+    return any(visit.mended and is_of_visit(slip, visit) for visit in trail.visits)

@@ -2,7 +2,7 @@
 
 English words of grammar have weak forms, in which the vowel is reduced and an h at the beginning is left out: "are" is
 then much like "air", "him" like "im" (Roach, "English Phonetics and Phonology", 4th edition, chapter 12). The ear,
-which knows of no sentence, takes them for other words.
+which knows of no sentence, takes them for other words. Nor is a word a slip that is printed as it was said.
 """
 
 from __future__ import annotations
@@ -24,12 +24,13 @@ WEAK = frozenset((
 
 
 def without_weak_forms(trail: Trail, printed: Mapping[str, str]) -> Trail:
-    """`trail` without the slips that are only words said in passing, and without the doubt that such a word is not much
-    like the printed one: its full form is seldom said. `printed` gives the text of each word id."""
+    """`trail` without the slips that are only words said in passing or as they are printed, and without the doubt that
+    such a word is not much like the printed one: its full form is seldom said. `printed` gives the text of each word
+    id."""
     passing = {
         (slip.word, slip.start)
         for slip in trail.slips
-        if slip.kind is SlipKind.MISREAD and is_weak_form(printed.get(slip.word, ""), slip.heard)
+        if slip.kind is SlipKind.MISREAD and _is_said(printed.get(slip.word, ""), slip.heard)
     }
 
     def is_passing(visit: Visit) -> bool:
@@ -48,6 +49,11 @@ def without_weak_forms(trail: Trail, printed: Mapping[str, str]) -> Trail:
             for visit in trail.visits
         ),
     )
+
+
+def _is_said(printed: str, heard: str) -> bool:
+    """Whether what was heard is what is printed: also after the teacher has it shown as she said it."""
+    return bool(heard) and (bare(printed) == bare(heard) or is_weak_form(printed, heard))
 
 
 def is_weak_form(printed: str, heard: str) -> bool:

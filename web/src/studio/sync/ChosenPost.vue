@@ -12,7 +12,7 @@ import type { useHearing } from './hearing'
 import MarkPost from './MarkPost.vue'
 import type { useMarksByHand } from './marksByHand'
 import ReadHere from './ReadHere.vue'
-import type { useReadHere } from './readHere'
+import type { Missing, useReadHere } from './readHere'
 import type { useRepairs } from './repairs'
 import SoundPost from './SoundPost.vue'
 import type { StripMark } from './stripMarks'
@@ -36,7 +36,7 @@ const props = defineProps<{
   hearing: ReturnType<typeof useHearing>
   starts: ReturnType<typeof useStarts>
 }>()
-defineEmits<{ find: []; nudge: [by: number] }>()
+defineEmits<{ find: []; nudge: [by: number]; read: [words: Missing] }>()
 const lesson = useLesson()
 const now = computed(() => props.player.time.value)
 const missing = computed(() => props.byHand.missing.value)
@@ -90,6 +90,9 @@ const placed = computed(() =>
   <SoundPost
     v-else-if="sound"
     :span="sound"
+    :take="take"
+    :words="words"
+    @read="(ids) => $emit('read', { words: ids, ...sound! })"
     @hear="player.playFromTo(sound.start, sound.end)"
     @loop="together.loop"
     @cut="together.cut"

@@ -5,8 +5,9 @@ import { computed, ref } from 'vue'
 import { useCatalogue } from '@/api/catalogue'
 import { ask, client, type Take } from '@/api/client'
 import { useLesson } from '@/api/lesson'
-import { lasts } from '@/parts/words'
+import { clock, lasts } from '@/parts/words'
 import { takeName } from '../takes'
+import { useClipPlayer } from './clipPlayer'
 
 /** How it was read: the pace of each paragraph beside the plan and the grade, and what a teacher can do. */
 const props = defineProps<{ take: string; printed: ReadonlyMap<string, string> }>()
@@ -35,7 +36,7 @@ const beside = ref('')
 const compared = computed(() => others.value.find((one) => one.id === beside.value))
 const other = useReading(() => compared.value?.id ?? '')
 const otherPaces = computed(
-  () => new Map(compared.value ? other.value?.paces.map((one) => [one.first, one.words_per_minute]) : []),
+  () => new Map(compared.value ? other.value?.paces.map((one) => [one.first, one.correct]) : []),
 )
 /** What is known of both takes, line by line. */
 const table = computed(() => {
@@ -64,7 +65,7 @@ const EDGE = 10
 const FOOT = 16
 const highest = computed(() => {
   const { paces = [], planned = 0, band = [0, 0] } = known.value ?? {}
-  return 1.08 * Math.max(planned, band[1] ?? 0, ...paces.map((one) => one.words_per_minute), 60)
+  return 1.08 * Math.max(planned, band[1] ?? 0, ...paces.map((one) => one.correct), 60)
 })
 const y = (rate: number) => HEIGHT - FOOT - (rate / highest.value) * (HEIGHT - FOOT - 6)
 const dots = computed(() => {
@@ -73,11 +74,33 @@ const dots = computed(() => {
   return paces.map((one, n) => ({
     ...one,
     x: paces.length === 1 ? WIDTH / 2 : EDGE + n * step,
-    y: y(one.words_per_minute),
+    y: y(one.correct),
     label: one.page && one.page !== paces[n - 1]?.page ? one.page : '',
-    says: `${one.page ? `${one.page}, ` : ''}“${props.printed.get(one.first) ?? ''} …”: ${Math.round(one.words_per_minute)} words a minute`,
+    says: `${one.page ? `${one.page}, ` : ''}“${props.printed.get(one.first) ?? ''} …”: ${rated(one)}`,
   }))
 })
+/** A pace as one says it: of the words said in a minute, those that are correct. */
+function rated({ words_per_minute, correct }: { words_per_minute: number; correct: number }) {
+  const [said, right] = [Math.round(words_per_minute), Math.round(correct)]
+  return said === right ? `${said} words a minute, all correct` : `${said} words a minute, ${right} correct`
+}
+/** Each page that has a name, from its first dot to its last. */
+const pages = computed(() =>
+  (known.value?.pages ?? []).flatMap((one) => {
+    const own = dots.value.filter((dot) => dot.first === one.first || dot.first === one.last)
+    const [first, last] = [own[0], own[own.length - 1]]
+    if (!first || !last) return []
+    return [
+      { ...one, from: first.x - 6, to: last.x + 6, y: y(one.correct), says: `${one.page}: ${rated(one)}` },
+    ]
+  }),
+)
+/* Names, heard one time after another. */
+const clips = useClipPlayer()
+const BESIDE_NAME = 0.12
+const timesOf = (times: readonly { start: number; end: number }[]) =>
+  times.map(({ start, end }) => ({ start: Math.max(0, start - BESIDE_NAME), end: end + BESIDE_NAME }))
+const isHeard = (start: number) => clips.playing.value === `${props.take} ${Math.max(0, start - BESIDE_NAME)}`
 const quick = computed(() => dots.value.filter((one) => one.quick).length)
 </script>
 
@@ -111,6 +134,17 @@ const quick = computed(() => dots.value.filter((one) => one.quick).length)
           stroke="var(--color-moss)"
           stroke-width="1.5"
           stroke-dasharray="2 4"
+        />
+        <line
+          v-for="one in pages"
+          :key="`p${one.first}`"
+          :x1="one.from"
+          :x2="one.to"
+          :y1="one.y"
+          :y2="one.y"
+          stroke="var(--color-moss-half)"
+          stroke-width="3"
+          stroke-linecap="round"
         />
         <g v-for="dot in dots" :key="dot.first">
           <line
@@ -154,9 +188,8 @@ const quick = computed(() => dots.value.filter((one) => one.quick).length)
       </button>
     </div>
     <p class="text-[13px] text-quiet">
-      Words a minute by paragraph; the dotted line is your plan<template v-if="known.band[1]"
-        >, the band is what most of grade {{ grade }} read alone</template
-      >.
+      Words correct a minute: a dot for each paragraph, a line for each page; the dotted line is your
+      plan<template v-if="known.band[1]">, the band is what most of grade {{ grade }} read alone</template>.
       <template v-if="quick"
         >{{ quick === 1 ? 'One runs' : `${quick} run` }} ahead of it: slower there, or tell the
         class.</template
@@ -187,6 +220,12 @@ const quick = computed(() => dots.value.filter((one) => one.quick).length)
         </tr>
       </tbody>
     </table>
+    <dl v-if="pages.length > 1" class="mt-1 grid grid-cols-[1fr_auto] gap-y-0.5 text-[13px]">
+      <template v-for="one in pages" :key="one.first">
+        <dt>{{ one.page || 'a page without a number' }}</dt>
+        <dd class="text-right">{{ rated(one) }}</dd>
+      </template>
+    </dl>
     <dl class="mt-1 grid grid-cols-[1fr_auto] gap-y-1 text-[14px]">
       <template v-for="note in known.notes" :key="note.title">
         <dt>{{ note.title }}</dt>
@@ -194,5 +233,35 @@ const quick = computed(() => dots.value.filter((one) => one.quick).length)
         <dd v-if="note.advice" class="col-span-2 text-[13px] text-quiet">{{ note.advice }}</dd>
       </template>
     </dl>
+    <section v-if="known.names.length" class="mt-2 border-t border-hairline pt-2" aria-label="Names">
+      <h3 class="text-[14px] font-semibold">Names, one time after another</h3>
+      <p class="text-[13px] text-quiet">
+        Said in two ways, one person is two to a child. Where one differs, read its sentence again.
+      </p>
+      <div
+        v-for="one in known.names"
+        :key="one.name"
+        class="mt-1 flex flex-wrap items-center gap-x-1 gap-y-1"
+      >
+        <button
+          class="mr-1 min-h-[24px] text-[14px] font-semibold text-lake hover:underline"
+          type="button"
+          @click="clips.playInTurn(take, timesOf(one.times))"
+        >
+          {{ one.name }}
+        </button>
+        <button
+          v-for="(time, i) in one.times"
+          :key="time.start"
+          class="min-h-[24px] min-w-[24px] rounded-small px-1 text-[12px] tabular-nums"
+          :class="isHeard(time.start) ? 'bg-moss text-white' : 'bg-mist'"
+          type="button"
+          :aria-label="`${one.name}, time ${i + 1} of ${one.times.length}, at ${clock(time.start)}`"
+          @click="$emit('seek', time.start)"
+        >
+          {{ clock(time.start) }}
+        </button>
+      </div>
+    </section>
   </section>
 </template>

@@ -5,6 +5,7 @@ import { useLesson } from '@/api/lesson'
 import type { Player, Span } from '@/stage/player'
 import { deedOf } from './namings'
 import { useNearRows } from './nearRows'
+import type { Heights } from './peaks'
 import RowNote from './RowNote.vue'
 import SoundStrip from './SoundStrip.vue'
 import type { Place, Row } from './syncRows'
@@ -16,7 +17,7 @@ const props = defineProps<{
   rows: readonly Row[]
   words: ReadonlyMap<string, string>
   widths: ReadonlyMap<string, number>
-  peaks: Uint8Array | undefined
+  peaks: Heights | undefined
   player: Player
   take: string
   chosen: Place | undefined

@@ -1,10 +1,19 @@
 <script setup lang="ts">
 import { clock } from '@/parts/words'
 import type { Span } from '@/stage/player'
+import ReadInSound from './ReadInSound.vue'
 
 /** A stretch of sound that was chosen by drawing over it. */
-defineProps<{ span: Span }>()
-defineEmits<{ hear: []; loop: []; cut: []; silence: [beep: boolean]; talk: []; close: [] }>()
+defineProps<{ span: Span; take: string; words: ReadonlyMap<string, string> }>()
+defineEmits<{
+  hear: []
+  loop: []
+  cut: []
+  silence: [beep: boolean]
+  talk: []
+  read: [words: string[]]
+  close: []
+}>()
 </script>
 
 <template>
@@ -33,5 +42,6 @@ defineEmits<{ hear: []; loop: []; cut: []; silence: [beep: boolean]; talk: []; c
         It is talk <kbd class="key">K</kbd>
       </button>
     </div>
+    <ReadInSound :take="take" :span="span" :words="words" @read="(ids) => $emit('read', ids)" />
   </article>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { clock } from '@/parts/words'
-import { STRIP_HEIGHT as HEIGHT, barsOf } from './peaks'
+import { type Heights, STRIP_HEIGHT as HEIGHT, barsOf } from './peaks'
 import type { Span } from '@/stage/player'
 import MarkLane from './MarkLane.vue'
 import { useSoundDrag, within } from './soundDrag'
@@ -13,7 +13,7 @@ const props = defineProps<{
   widths: ReadonlyMap<string, number>
   /** How wide the strip is, in pixels. */
   width?: number
-  peaks: Uint8Array | undefined
+  peaks: Heights | undefined
   time: number
   lit: string
   chosen: Place | undefined

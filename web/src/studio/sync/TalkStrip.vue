@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { clock } from '@/parts/words'
-import { STRIP_HEIGHT, barsOf } from './peaks'
+import { type Heights, STRIP_HEIGHT, barsOf } from './peaks'
 import type { Span } from '@/stage/player'
 import MarkLane from './MarkLane.vue'
 import { useSoundDrag, within } from './soundDrag'
@@ -10,7 +10,7 @@ import type { Row } from './syncRows'
 /** Talk: its sound, with what is drawn and done on the stage meanwhile. */
 const props = defineProps<{
   row: Extract<Row, { kind: 'talk' }>
-  peaks: Uint8Array | undefined
+  peaks: Heights | undefined
   time: number
   /** How wide the strip is, in pixels. */
   width?: number

@@ -3,6 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { clock } from '@/parts/words'
+import { barsOf, type Heights } from './peaks'
 import { trailMap } from './trailMap'
 
 /** The whole take at a glance; its ends can be dragged. */
@@ -11,6 +12,7 @@ const props = defineProps<{
   time: number
   /** What is not heard (seconds of take time). */
   cuts: readonly { start: number; end: number }[]
+  peaks?: Heights | undefined
 }>()
 const emit = defineEmits<{ seek: [at: number]; trim: [start: number, end: number] }>()
 
@@ -22,6 +24,13 @@ const order = computed(() => new Map(props.view.script.map((word, i) => [word, i
 const map = computed(() => trailMap(props.view, order.value))
 const x = (at: number) => (at / map.value.seconds) * width.value
 const y = (place: number) => EDGE + place * (HEIGHT - 2 * EDGE)
+/** The sound of all of it, as one shape. */
+const sound = computed(() => {
+  const timeAt = (at: number) => (at / (width.value || 1)) * map.value.seconds
+  return barsOf(props.peaks, width.value, timeAt, HEIGHT * 0.7)
+    .map((bar) => `M${bar.x} ${HEIGHT}v${-bar.height}h3v${bar.height}z`)
+    .join('')
+})
 const legs = computed(() =>
   map.value.legs.map((leg) => leg.points.map((point) => `${x(point.at)},${y(point.place)}`).join(' ')),
 )
@@ -109,6 +118,7 @@ const seekTo = (event: MouseEvent) => emit('seek', (event.offsetX / (width.value
         >
           <title>Talk · “{{ one.heard }}”</title>
         </rect>
+        <path :d="sound" fill="var(--color-moss-half)" opacity="0.35" />
         <polyline
           v-for="(points, i) in legs"
           :key="`w${i}`"

@@ -1,5 +1,9 @@
-/** Plays stretches of takes, one at a time, to compare them by ear. */
+/** Plays stretches of takes, one at a time or one after another, to compare them by ear. */
 import { onBeforeUnmount, ref } from 'vue'
+import type { Span } from '@/stage/player'
+
+/** Milliseconds of silence between two stretches that are heard one after another. */
+const BETWEEN = 350
 
 export function useClipPlayer() {
   /** What is heard now; empty for nothing. */
@@ -18,16 +22,34 @@ export function useClipPlayer() {
     const name = `${take} ${start}`
     const again = playing.value === name
     stop()
-    if (again) return
+    if (!again) await begin(take, { start, end }, stop)
+  }
+  /** Play stretches of a take one after another, or stop them. */
+  async function playInTurn(take: string, spans: readonly Span[]) {
+    const again = !!playing.value
+    stop()
+    const [first, ...others] = spans
+    if (again || !first) return
+    await begin(take, first, () => {
+      sound?.pause()
+      window.clearInterval(timer)
+      timer = window.setTimeout(() => {
+        stop()
+        void playInTurn(take, others)
+      }, BETWEEN)
+    })
+  }
+  async function begin(take: string, { start, end }: Span, done: () => void) {
+    const name = `${take} ${start}`
     const one = new Audio(`/api/takes/${take}/sound#t=${start}`)
     sound = one
     playing.value = name
     one.currentTime = start
     timer = window.setInterval(() => {
-      if (one.currentTime >= end || one.ended) stop()
+      if (one.currentTime >= end || one.ended) done()
     }, 30)
     await one.play().catch(stop)
   }
   onBeforeUnmount(stop)
-  return { playing, play }
+  return { playing, play, playInTurn }
 }

@@ -17,6 +17,7 @@ export type Repair = Check['repairs'][number]
 export const REPAIR: Record<Repair, string> = {
   tap: 'Tap it while you listen',
   'read again': 'Read it again',
+  'as said': 'Show it as you said it',
   cut: 'Cut it',
   'listen again': 'Listen for its line again',
   'find again': 'Find the words again',
@@ -165,6 +166,7 @@ export function useRepairs(given: In) {
   const deeds: Record<Repair, (check: Check) => unknown> = {
     tap: (check) => (check.kind === 'left out' ? given.wasRead({ ...check }) : tapAlong()),
     'read again': readAgain,
+    'as said': (check) => lesson.send({ kind: 'show as said', word: check.word, said: check.heard }),
     cut: (check) => together.cutNow(check, cutKind(check)),
     'listen again': listenAgain,
     'find again': given.findAgain,

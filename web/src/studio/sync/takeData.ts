@@ -4,6 +4,7 @@ import { computed, type Ref } from 'vue'
 import { ask, client, type Take } from '@/api/client'
 import type { ShownLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
+import { heightsOf } from './peaks'
 
 export function useTakeData(take: Ref<Take | undefined>, lesson: ShownLesson, job: Ref<string>) {
   const id = computed(() => take.value?.id ?? '')
@@ -27,7 +28,8 @@ export function useTakeData(take: Ref<Take | undefined>, lesson: ShownLesson, jo
   })
   const peaks = useQuery({
     queryKey: computed(() => ['peaks', id.value]),
-    queryFn: async () => new Uint8Array(await (await fetch(`/api/takes/${id.value}/peaks`)).arrayBuffer()),
+    queryFn: async () =>
+      heightsOf(new Uint8Array(await (await fetch(`/api/takes/${id.value}/peaks`)).arrayBuffer())),
     enabled: there,
     staleTime: Infinity,
   })

@@ -13,6 +13,7 @@ const check = (word: string, found: number, more: Partial<Schemas['Check']> = {}
   alike: 'unsure faint',
   about: '',
   repairs: ['listen again', 'talk'],
+  heard: '',
   ...more,
 })
 const CHECKS = [

@@ -32,6 +32,7 @@ const check = (kind: Schemas['CheckKind'], more: Partial<Schemas['Check']> = {})
   alike: kind,
   about: '',
   repairs: [],
+  heard: '',
   ...more,
 })
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { barsOf, PEAK_SECONDS, STRIP_HEIGHT } from '@/studio/sync/peaks'
+import { barsOf, heightsOf, PEAK_SECONDS, STRIP_HEIGHT } from '@/studio/sync/peaks'
 import { stripMarks } from '@/studio/sync/stripMarks'
 import { trailMap } from '@/studio/sync/trailMap'
 import { catalogue } from '../../golden'
@@ -9,12 +9,26 @@ describe('the bars of a strip', () => {
   it('shows the loudest of each bar, and silence as a line', () => {
     const peaks = new Uint8Array(100)
     peaks[50] = 255
-    const bars = barsOf(peaks, 40, (x) => (x / 40) * 100 * PEAK_SECONDS)
+    const bars = barsOf(heightsOf(peaks), 40, (x) => (x / 40) * 100 * PEAK_SECONDS)
     expect(bars.map((bar) => bar.x)).toEqual([0, 4, 8, 12, 16, 20, 24, 28, 32, 36])
     expect(bars[5]!.height).toBe(STRIP_HEIGHT - 4)
     expect(bars.filter((bar) => bar.height > 1.5)).toHaveLength(1)
     expect(bars[3]!.at).toBeCloseTo(0.6, 9)
     expect(barsOf(undefined, 40, (x) => x)).toEqual([])
+    expect(barsOf(heightsOf(new Uint8Array()), 40, (x) => x)).toEqual([])
+  })
+  it('reads an hour from coarser heights, and loses no loud moment', () => {
+    const hour = new Uint8Array(3600 / PEAK_SECONDS)
+    for (let i = 0; i < hour.length; i += 7919) hour[i] = 255
+    const heights = heightsOf(hour)
+    expect(heights.map((level) => level.length).slice(0, 3)).toEqual([180_000, 45_000, 11_250])
+    const bars = barsOf(heights, 800, (x) => (x / 800) * 3600)
+    const loud = bars.filter((bar) => bar.height > 1.5)
+    const meant = new Set<number>()
+    for (let i = 0; i < hour.length; i += 7919) meant.add(Math.floor((i * PEAK_SECONDS) / 18))
+    for (const bar of meant) expect(bars[bar]!.height).toBe(STRIP_HEIGHT - 4)
+    // A coarse height may reach into the bar beside it.
+    expect(loud.length).toBeLessThanOrEqual(2 * meant.size)
   })
 })
 

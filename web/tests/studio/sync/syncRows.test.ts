@@ -75,6 +75,7 @@ describe('the rows of a take', () => {
         alike: 'unsure faint',
         about: '',
         repairs: [],
+        heard: '',
       },
     ]
     const slips = [{ kind: 'misread', word: 'w1', start: 1.1, end: 1.4, heard: 'x' }]
