@@ -103,6 +103,8 @@ class PlantedFaultsTest(StudioTest):
 
         after = self.view(page, lesson)["lesson"]
         self.assertGreaterEqual(len(after["cuts"]), 4, "the silence, the ring, the first try and the misread word")
+        words = [word["id"] for page in after["passages"][0]["pages"] for one in page["blocks"] for word in one["words"]]
+        self.assertNotIn(LEFT_OUT, words, "what was left out is shown as it was said: not at all")
         self.compare(page, lesson, used, take)
 
     def handed_in(self, page: Page, take: Planted) -> str:
@@ -142,7 +144,8 @@ class PlantedFaultsTest(StudioTest):
             said = post.inner_text()
             check = next(one for one in left if one["why"] in said)
             faulty = check["kind"] in ("said twice", "gap", "no words", "quick")
-            page.keyboard.press("2" if check["kind"] == "misread" else "1" if faulty else "Enter")
+            special = {"misread": "2", "left out": "3"}
+            page.keyboard.press(special.get(check["kind"], "1" if faulty else "Enter"))
             count = len(left)
             self.wait_until(partial(self.are_fewer, page, lesson, take, count))
             left = self.trail(page, lesson, take)["checks"]

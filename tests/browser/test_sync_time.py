@@ -155,3 +155,41 @@ class SyncTimeTest(StudioTest):
         expect(page.get_by_role("tabpanel").get_by_role("button", name="Put it back")).to_have_count(1)
         (cut,) = page.request.get(f"{self.address}/api/lessons/{self.bee}").json()["lesson"]["cuts"]
         self.assertAlmostEqual(cut["end"] - cut["start"], length, delta=0.06)
+
+    def test_words_that_are_read_in_talk_light_there_a_second_time(self) -> None:
+        page = self.page
+        talk = page.locator("[data-row]").filter(has=page.get_by_role("button", name="Write what you say")).first
+        talk.scroll_into_view_if_needed()
+        box = talk.locator("svg").first.bounding_box()
+        assert box is not None
+        y = box["y"] + box["height"] / 2
+        page.mouse.move(box["x"] + 40, y)
+        page.mouse.down()
+        page.mouse.move(box["x"] + 300, y, steps=5)
+        page.mouse.up()
+        post = page.get_by_role("article", name="The chosen sound")
+        post.get_by_role("button", name="Words of the text are read here").click()
+        sentence = post.get_by_label("Of this sentence")
+        sentence.select_option(index=1)
+        post.get_by_label("to the word").select_option(index=1)
+        before = self.trail()
+        post.get_by_role("button", name="Say when they begin").click()
+        page.get_by_role("article", name="It was read").get_by_role("button", name=re.compile("^Find them")).click()
+        self.kept(page)
+        self.wait_until(lambda: len(self.trail()) == len(before) + 2)
+        twice = [word for word in self.trail() if self.trail().count(word) > before.count(word)]
+        self.assertEqual(len(twice), 4, "each of the two words is read where it was, and here")
+
+    def trail(self) -> list[str]:
+        take = self.page.request.get(f"{self.address}/api/lessons/{self.bee}").json()["take_in_use"]
+        found = self.page.request.get(f"{self.address}/api/lessons/{self.bee}/trail?take={take}").json()
+        return [one["word"] for one in found["trail"]["visits"]]
+
+    def test_names_are_heard_one_time_after_another(self) -> None:
+        page = self.page
+        page.goto(f"{self.address}/lesson/{self.lesson(page, 'Kite')}/sync")
+        names = page.get_by_role("region", name="Names")
+        names.get_by_role("button", name="Hear “Wren”").click()
+        first, second = (names.get_by_role("button", name=f"Wren, time {n} of ") for n in (1, 2))
+        expect(first).to_have_css("color", "rgb(255, 255, 255)")
+        expect(second).to_have_css("color", "rgb(255, 255, 255)", timeout=20_000)

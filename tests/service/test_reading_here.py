@@ -59,6 +59,15 @@ class ListeningAgainTest(unittest.TestCase):
         following = self.trail.visits[self.trail.visits.index(self.line[-1]) + 1]
         self.assertIn((following.word, following.start), {(one.word, one.start) for one in shown.visits}, "it stays")
 
+    def test_the_first_word_of_a_line_is_found_also_where_the_word_before_has_its_sound(self) -> None:
+        late = self.line[3]
+        self.change(MoveStart(self.take, late.word, late.start, late.start + 0.2))
+        line = Stretch(late.start + 0.2, self.stretch.end)
+        found = found_again(self.workspace, self.lesson, self.take, line)
+        self.assertEqual(found.words, tuple(one.word for one in self.line[3:]))
+        self.assertAlmostEqual(found.starts[0], late.start, delta=0.06)
+        self.assertAlmostEqual(found.starts[1], self.line[4].start, delta=0.06)
+
     def test_it_is_listened_for_as_it_is_respelled_now(self) -> None:
         with self.workspace.database.read_session() as session:
             lesson = get_lesson(session, self.lesson).lesson

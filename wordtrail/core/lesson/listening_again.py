@@ -27,12 +27,17 @@ SPILL = 0.12
 """Seconds of the voices beside them that are heard too: words run into one another."""
 
 
+RIGHT_BEFORE = 0.05
+"""Seconds of rest within which a word is said right before another."""
+
+
 def listened_again(
     lesson: Lesson, take: str, found: Trail, start: float, end: float, sound: Callable[[Stretch], Samples]
 ) -> ReadByHand:
     """When the words that begin between two moments of a take (seconds of take time) are said: they are looked for
-    between the voices on either side, which stay where they are, and with the respellings of today. `sound` gives what
-    is heard in a stretch, mono at 16 000 samples a second. Raises LessonError where there are none, or where their
+    between the voices on either side, which begin where they are, and with the respellings of today. A word that is
+    said right before is listened for along with them: where the first of them is late, it has its sound. `sound` gives
+    what is heard in a stretch, mono at 16 000 samples a second. Raises LessonError where there are none, or where their
     sounds are not found."""
     trail = current_trail(lesson, take, found)
     known = {word.id: word for word in script(lesson)}
@@ -42,12 +47,18 @@ def listened_again(
     first, last = own[0].start, max(visit.end for visit in own)
     if last - first > LONGEST:
         raise LessonError("That is a very long stretch of sound.", advice="Choose a line, or a few words.")
-    held = _between_voices(trail, first, last)
+    before = next((v for v in reversed(trail.visits) if v.start < first and v.word in known), None)
+    beside = [before] if before and first - before.end <= RIGHT_BEFORE else []
+    held = _between_voices(trail, beside[0].start if beside else first, last)
     within = Stretch(max(0.0, held.start - SPILL), min(trail.seconds, held.end + SPILL))
-    words = [known[visit.word] for visit in own]
+    words = [known[visit.word] for visit in (*beside, *own)]
     spoken = script_of(words, lesson.respelled_among(words))
     times = times_inside(sound(within), spoken, within) if len(spoken) == len(words) else None
-    times = times and [Stretch(max(one.start, held.start), min(one.end, held.end)) for one in times]
+    earliest = beside[0].start + SHORTEST_WORD if beside else held.start
+    times = times and [
+        Stretch(max(one.start, earliest), min(one.end, held.end)) for one in times[len(beside) :]
+    ]
+    words = words[len(beside) :]
     if not times or any(after.start - before.start < SHORTEST_WORD for before, after in pairwise(times)):
         raise LessonError(
             "These words were not found in this sound.", kept="They are where they were.",

@@ -80,7 +80,7 @@ class Repair(StrEnum):
 REPAIRS: Mapping[CheckKind, tuple[Repair, ...]] = {
     CheckKind.UNSURE: (Repair.LISTEN_AGAIN, Repair.TALK),
     CheckKind.LEFT_OUT: (Repair.TAP, Repair.READ_AGAIN, Repair.AS_SAID),
-    CheckKind.MISREAD: (Repair.READ_AGAIN, Repair.AS_SAID, Repair.CUT),
+    CheckKind.MISREAD: (Repair.READ_AGAIN, Repair.CUT, Repair.AS_SAID),
     CheckKind.SAID_TWICE: (Repair.CUT,),
     CheckKind.CHANGED: (Repair.FIND_AGAIN, Repair.READ_AGAIN),
     CheckKind.SHORT: (Repair.LISTEN_AGAIN, Repair.TAP),

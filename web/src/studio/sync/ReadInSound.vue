@@ -51,13 +51,13 @@ function place() {
       >
       <div class="grid grid-cols-2 gap-2">
         <label class="flex flex-col text-[13px] text-quiet"
-          >from
+          >from the word
           <select v-model.number="first" class="field text-[14px] text-ink">
             <option v-for="(text, i) in texts" :key="i" :value="i">{{ text }}</option>
           </select></label
         >
         <label class="flex flex-col text-[13px] text-quiet"
-          >to
+          >to the word
           <select v-model.number="last" class="field text-[14px] text-ink">
             <option v-for="(text, i) in texts" :key="i" :value="i">{{ text }}</option>
           </select></label

@@ -248,7 +248,7 @@ const quick = computed(() => dots.value.filter((one) => one.quick).length)
           type="button"
           @click="clips.playInTurn(take, timesOf(one.times))"
         >
-          {{ one.name }}
+          Hear “{{ one.name }}”
         </button>
         <button
           v-for="(time, i) in one.times"

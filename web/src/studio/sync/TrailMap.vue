@@ -118,7 +118,7 @@ const seekTo = (event: MouseEvent) => emit('seek', (event.offsetX / (width.value
         >
           <title>Talk · “{{ one.heard }}”</title>
         </rect>
-        <path :d="sound" fill="var(--color-moss-half)" opacity="0.35" />
+        <path :d="sound" fill="var(--color-moss-half)" opacity="0.28" />
         <polyline
           v-for="(points, i) in legs"
           :key="`w${i}`"
