@@ -161,11 +161,16 @@ def _shorter(page: Page, shot: Callable[[str], None]) -> None:
 
 
 def _directed(page: Page, lesson: str) -> None:
-    """What was done on the stage, as flags on the talk, one of them chosen; what is said there, in words."""
+    """Talk folded to a line each, and one opened: what was done on the stage, as flags on it, one of them chosen."""
     page.goto(f"{lesson}/sync")
-    flag = page.locator("[data-mark^=direct]").nth(1)
+    page.get_by_label("Talk folded").check()
+    talk = page.locator("[data-row]").filter(has_text="There is our surprise.")
+    talk.get_by_role("button", name="Open").click()
+    flag = page.locator("[data-mark^=direct]").first
     flag.scroll_into_view_if_needed()
     flag.press("Enter")
+    page.get_by_role("button", name="See and hear it").wait_for()
+    talk.scroll_into_view_if_needed()
 
 
 def _voice(page: Page, lesson: str, shot: Callable[[str], None]) -> None:
