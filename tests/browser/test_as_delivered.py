@@ -336,6 +336,10 @@ class AsDeliveredTest(unittest.TestCase):
             made = self.ask("GET /lessons/{lesson}/timing/{kind}", lesson=kite, kind=kind, query={"take": take})
             self.assertIn("kite", made.text().lower(), kind)
         self.assertIn("Timeline", self.ask("GET /lessons/{lesson}/timeline", lesson=kite).text())
+        cut = self.ask("GET /lessons/{lesson}/timeline", lesson=kite).body()
+        sheet = {"name": "edits.otio", "mimeType": "application/json", "buffer": cut}
+        read = self.got("POST /lessons/{lesson}/timeline", lesson=kite, form={"file": sheet})
+        self.assertEqual((read["found"]["cut"], read["found"]["back"]), ([], []))
         words = self.ask("GET /lessons/{lesson}/timing/{kind}", lesson=kite, kind="words-csv", query={"take": take})
         sheet = {"name": "timing.csv", "mimeType": "text/csv", "buffer": words.body()}
         read = self.got("POST /lessons/{lesson}/timing", lesson=kite, form={"file": sheet}, query={"take": take})

@@ -103,7 +103,9 @@ class PlantedFaultsTest(StudioTest):
 
         after = self.view(page, lesson)["lesson"]
         self.assertGreaterEqual(len(after["cuts"]), 4, "the silence, the ring, the first try and the misread word")
-        words = [word["id"] for page in after["passages"][0]["pages"] for one in page["blocks"] for word in one["words"]]
+        words = [
+            word["id"] for page in after["passages"][0]["pages"] for one in page["blocks"] for word in one["words"]
+        ]
         self.assertNotIn(LEFT_OUT, words, "what was left out is shown as it was said: not at all")
         self.compare(page, lesson, used, take)
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 
+import opentimelineio
 from playwright.sync_api import Page, expect
 
 from tests.browser.studio import StudioTest
@@ -193,3 +194,23 @@ class SyncTimeTest(StudioTest):
         first, second = (names.get_by_role("button", name=f"Wren, time {n} of ") for n in (1, 2))
         expect(first).to_have_css("color", "rgb(255, 255, 255)")
         expect(second).to_have_css("color", "rgb(255, 255, 255)", timeout=20_000)
+
+    def test_an_edit_list_that_comes_back_says_what_it_cuts_and_cuts_it(self) -> None:
+        page = self.page
+        made = page.request.get(f"{self.address}/api/lessons/{self.bee}/timeline").text()
+        timeline = opentimelineio.adapters.read_from_string(made, "otio_json")
+        last = list(timeline.find_clips())[-1]
+        heard = last.source_range
+        shorter = opentimelineio.opentime.RationalTime(heard.duration.value - 5000, 1000)
+        last.source_range = opentimelineio.opentime.TimeRange(heard.start_time, shorter)
+        page.get_by_role("button", name="Timing as a file").click()
+        edited = opentimelineio.adapters.write_to_string(timeline, "otio_json").encode()
+        before = self.seconds()
+        page.get_by_label("Bring one back in").set_input_files(
+            {"name": "shorter.otio", "mimeType": "application/json", "buffer": edited}
+        )
+        expect(page.get_by_text("5 s would not be heard any more.")).to_be_visible()
+        page.get_by_role("button", name="Change it so").click()
+        self.kept(page)
+        self.wait_until(lambda: self.seconds() < before - 1)
+        self.assertAlmostEqual(self.seconds(), before - 5, delta=0.5)

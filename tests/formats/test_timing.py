@@ -5,6 +5,7 @@ from __future__ import annotations
 import json
 import tempfile
 import unittest
+from contextlib import suppress
 from dataclasses import replace
 from itertools import pairwise
 from pathlib import Path
@@ -20,7 +21,7 @@ from tests.worlds import TAKE, lesson, trail
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.take_changes import MoveStarts, NewStart
 from wordtrail.core.edit.edit_list import Clip, EditList
-from wordtrail.core.errors import WordTrailError
+from wordtrail.core.errors import NotReadable, WordTrailError
 from wordtrail.core.lesson.current_trail import current_trail
 from wordtrail.core.lesson.timing_moves import moves_in
 from wordtrail.core.text.model import Word
@@ -150,6 +151,37 @@ class OtherReadersTest(unittest.TestCase):
         (warp,) = slower.effects
         self.assertAlmostEqual(warp.time_scalar, 0.8)
         self.assertAlmostEqual(slower.source_range.start_time.to_seconds(), 3.0)
+
+
+class TimelineReadTest(unittest.TestCase):
+    EDITS = EditList((Clip("one", 1.0, 3.5), Clip("two", 0.25, 1.0), Clip("one", 4.0, 6.0, 0.8)), lead=3.0)
+
+    def test_it_comes_back_as_it_went_out(self) -> None:
+        self.assertEqual(timeline.read(timeline.write("Bees", self.EDITS, {})), self.EDITS.clips)
+
+    def test_another_programs_folders_rates_and_clips_of_its_own_are_no_matter(self) -> None:
+        read = opentimelineio.adapters.read_from_string(timeline.write("Bees", self.EDITS, {}), "otio_json")
+        own = opentimelineio.schema.ExternalReference("file:///music/jingle.wav")
+        frames = opentimelineio.opentime.TimeRange(
+            opentimelineio.opentime.RationalTime(24, 24), opentimelineio.opentime.RationalTime(48, 24)
+        )
+        read.tracks[0].append(opentimelineio.schema.Clip("Jingle", own, frames))
+        first = read.tracks[0][1]
+        first.media_reference.target_url = "file:///home/room6/takes/one"
+        first.source_range = frames
+        text = opentimelineio.adapters.write_to_string(read, "otio_json")
+        self.assertEqual(timeline.read(text), (Clip("one", 1.0, 3.0), *self.EDITS.clips[1:]))
+
+    def test_one_without_a_take_or_that_is_none_is_refused(self) -> None:
+        empty = timeline.write("Bees", EditList((), lead=3.0), {})
+        for text in ("", "{}", "[]", '{"OTIO_SCHEMA": "Clip.1"}', empty, empty.replace("Timeline.1", "Timeline.99")):
+            with self.subTest(text[:40]), self.assertRaises(NotReadable):
+                timeline.read(text)
+
+    @given(st.text(max_size=200))
+    def test_no_text_breaks_it(self, text: str) -> None:
+        with suppress(NotReadable):
+            timeline.read(text)
 
 
 class DamagedTest(unittest.TestCase):

@@ -9,6 +9,7 @@ from wordtrail.core.direct.named import Named
 from wordtrail.core.edit.holds import Echo
 from wordtrail.core.edit.joining import CutKind, Replacement
 from wordtrail.core.edit.slowing import Slower
+from wordtrail.core.lesson.edit_moves import EditMoves
 from wordtrail.core.lesson.giving_time import EchoAfter, NewHold
 from wordtrail.core.lesson.likely_read import LikelyRead
 from wordtrail.core.lesson.missed_words import Missed
@@ -260,6 +261,12 @@ class TimingRead(Answer):
     """What a file of timings would change."""
 
     found: TimingMoves
+
+
+class EditsRead(Answer):
+    """What an edit list that comes back would change."""
+
+    found: EditMoves
 
 
 class TakeName(Body):

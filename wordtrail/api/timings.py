@@ -18,7 +18,7 @@ from wordtrail.core.errors import TooLarge
 from wordtrail.formats.timing.all import TIMING_FORMATS
 from wordtrail.formats.timing.format import LARGEST
 from wordtrail.service.exporting import export, timing_export
-from wordtrail.service.timings import moves_of_file
+from wordtrail.service.timings import moves_of_edits, moves_of_file
 
 routes = APIBlueprint("timings", __name__, url_prefix="/api")
 
@@ -47,13 +47,26 @@ def timeline_file(path: LessonPath) -> Response:
     return download(made.file.data, made.file.media_type, file_name(made.title, f".{made.file.ending}"))
 
 
+@routes.post("/lessons/<lesson>/timeline", responses={200: take_answers.EditsRead})
+def read_timeline(path: LessonPath, form: FileForm) -> Response:
+    """What an edit list would change; nothing is changed."""
+    workspace = check_lesson(path.lesson)
+    found = moves_of_edits(workspace, path.lesson, _all_of(form))
+    return answer(take_answers.EditsRead(found=found))
+
+
+def _all_of(form: FileForm) -> bytes:
+    data = form.file.stream.read(LARGEST + 1)
+    if len(data) > LARGEST:
+        raise TooLarge(LARGEST // 2**20)
+    return data
+
+
 @routes.post("/lessons/<lesson>/timing", responses={200: take_answers.TimingRead})
 def read_timing(path: LessonPath, form: FileForm, query: OfTake) -> Response:
     """What a file of timings would change; nothing is changed."""
     workspace = check_lesson(path.lesson)
-    data = form.file.stream.read(LARGEST + 1)
-    if len(data) > LARGEST:
-        raise TooLarge(LARGEST // 2**20)
+    data = _all_of(form)
     ending = PurePath(form.file.filename or "").suffix.removeprefix(".")
     found = moves_of_file(workspace, path.lesson, query.take, data, ending)
     return answer(take_answers.TimingRead(found=found))

@@ -1477,7 +1477,8 @@ export interface paths {
         /** Which stretches of which takes are heard, as OpenTimelineIO. */
         get: operations["timings_timeline_file_lessons__lesson__timeline_get"];
         put?: never;
-        post?: never;
+        /** What an edit list would change; nothing is changed. */
+        post: operations["timings_read_timeline_lessons__lesson__timeline_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4795,7 +4796,7 @@ export interface components {
              */
             name?: string;
             /** Command */
-            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["PlaceWordsInput"] | components["schemas"]["UnplaceWordsInput"] | components["schemas"]["MakeTalkInput"] | components["schemas"]["LightAgainInput"] | components["schemas"]["LeaveUnreadInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["SettleStretchInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["KeepCloseUpInput"] | components["schemas"]["RemoveCloseUpInput"] | components["schemas"]["KeepCueNoteInput"] | components["schemas"]["RemoveCueNoteInput"] | components["schemas"]["CutOutInput"] | components["schemas"]["PutCutBackInput"] | components["schemas"]["KeepDirectionInput"] | components["schemas"]["RemoveDirectionInput"] | components["schemas"]["ChooseFilmsInput"] | components["schemas"]["UseStretchInput"] | components["schemas"]["PutStretchBackInput"] | components["schemas"]["PutReadingBackInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["StandPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["WriteOnStageInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["CareForSoundInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["MoveStartsInput"] | components["schemas"]["KeepTalkInput"] | components["schemas"]["BlankTalkInput"] | components["schemas"]["SilenceWordsInput"] | components["schemas"]["HearTalkInput"] | components["schemas"]["SetSpeedInput"] | components["schemas"]["SlowDownInput"] | components["schemas"]["AddHoldsInput"] | components["schemas"]["RemoveHoldsInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["ShowAsSaidInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
+            command: components["schemas"]["EditBlockInput"] | components["schemas"]["SetBlockKindInput"] | components["schemas"]["SplitBlockInput"] | components["schemas"]["MergeBlockInput"] | components["schemas"]["MoveBlockInput"] | components["schemas"]["AddBlockInput"] | components["schemas"]["RemoveBlockInput"] | components["schemas"]["NumberBlockInput"] | components["schemas"]["PlaceWordsInput"] | components["schemas"]["UnplaceWordsInput"] | components["schemas"]["MakeTalkInput"] | components["schemas"]["LightAgainInput"] | components["schemas"]["LeaveUnreadInput"] | components["schemas"]["MakeCardInput"] | components["schemas"]["KeepCardInput"] | components["schemas"]["RemoveCardInput"] | components["schemas"]["OrderCardsInput"] | components["schemas"]["SetMatchingInput"] | components["schemas"]["WishCardInput"] | components["schemas"]["MakeOrganizerInput"] | components["schemas"]["KeepOrganizerInput"] | components["schemas"]["SetGridInput"] | components["schemas"]["RemoveOrganizerInput"] | components["schemas"]["SettlePlacesInput"] | components["schemas"]["SettleStretchInput"] | components["schemas"]["CheckAgainInput"] | components["schemas"]["KeepCloseUpInput"] | components["schemas"]["RemoveCloseUpInput"] | components["schemas"]["KeepCueNoteInput"] | components["schemas"]["RemoveCueNoteInput"] | components["schemas"]["CutOutInput"] | components["schemas"]["TakeOverEditsInput"] | components["schemas"]["PutCutBackInput"] | components["schemas"]["KeepDirectionInput"] | components["schemas"]["RemoveDirectionInput"] | components["schemas"]["ChooseFilmsInput"] | components["schemas"]["UseStretchInput"] | components["schemas"]["PutStretchBackInput"] | components["schemas"]["PutReadingBackInput"] | components["schemas"]["ClearLooseEndsInput"] | components["schemas"]["PutBackInput"] | components["schemas"]["KeepMarkInput"] | components["schemas"]["AddMarkInput"] | components["schemas"]["RemoveMarkInput"] | components["schemas"]["DrawInkInput"] | components["schemas"]["SetLegendInput"] | components["schemas"]["PlaceMarkInput"] | components["schemas"]["FreeMarkInput"] | components["schemas"]["TakeSuggestionInput"] | components["schemas"]["SetOpeningInput"] | components["schemas"]["SetClosingInput"] | components["schemas"]["SetOrderInput"] | components["schemas"]["BreakPageInput"] | components["schemas"]["JoinPageInput"] | components["schemas"]["LabelPageInput"] | components["schemas"]["ShowPageInput"] | components["schemas"]["SetNumbersInput"] | components["schemas"]["SetCreditsInput"] | components["schemas"]["NameLessonInput"] | components["schemas"]["RemovePassageInput"] | components["schemas"]["SetLookInput"] | components["schemas"]["PlacePictureInput"] | components["schemas"]["CropPictureInput"] | components["schemas"]["StandPictureInput"] | components["schemas"]["NameRegionInput"] | components["schemas"]["RemoveRegionInput"] | components["schemas"]["KeepPointInput"] | components["schemas"]["OrderQuestionsInput"] | components["schemas"]["RemovePausePointInput"] | components["schemas"]["KeepReadingInput"] | components["schemas"]["RemoveReadingInput"] | components["schemas"]["WriteOnStageInput"] | components["schemas"]["SetPaceInput"] | components["schemas"]["ChooseTakeInput"] | components["schemas"]["SetTrimInput"] | components["schemas"]["ClearTrimInput"] | components["schemas"]["CareForSoundInput"] | components["schemas"]["MoveStartInput"] | components["schemas"]["MoveStartsInput"] | components["schemas"]["KeepTalkInput"] | components["schemas"]["BlankTalkInput"] | components["schemas"]["SilenceWordsInput"] | components["schemas"]["HearTalkInput"] | components["schemas"]["SetSpeedInput"] | components["schemas"]["SlowDownInput"] | components["schemas"]["AddHoldsInput"] | components["schemas"]["RemoveHoldsInput"] | components["schemas"]["MendWordInput"] | components["schemas"]["ShowAsSaidInput"] | components["schemas"]["JoinWordsInput"] | components["schemas"]["DropWordInput"] | components["schemas"]["LeaveWordInput"] | components["schemas"]["RespellInput"];
         };
         /**
          * AddBlock
@@ -7445,6 +7446,26 @@ export interface components {
             kind?: "symbol";
         };
         /**
+         * TakeOverEdits
+         * @description What another program cut, put back and slowed down, in one go.
+         */
+        TakeOverEditsInput: {
+            /** Cut */
+            cut: components["schemas"]["CutInput"][];
+            /** Back */
+            back: components["schemas"]["CutInput"][];
+            /**
+             * Slower
+             * @default []
+             */
+            slower?: components["schemas"]["SlowerInput"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "take over edits";
+        };
+        /**
          * TakeSuggestion
          * @description Something that the text offers becomes a mark, card or pause point of a reading; a mark gets the meaning
          *     that the suggestion asks for, or else `meaning`.
@@ -9784,6 +9805,36 @@ export interface components {
              * @default []
              */
             matches?: string[];
+        };
+        /**
+         * EditsRead
+         * @description What an edit list that comes back would change.
+         */
+        EditsRead: {
+            found: components["schemas"]["EditMoves"];
+        };
+        /**
+         * EditMoves
+         * @description What would change: stretches that would be `cut`, cuts that would go (`back`: what of them stays cut is among the
+         *     new ones), how many seconds of the takes are heard less and more; stretches that would be heard at another pace
+         *     (`slower`; 1 is as they were said). `elsewhere` is how many stretches of the file are not in the lesson now and were
+         *     not cut out of it; `reordered` whether it puts stretches in another order. Neither is taken over.
+         */
+        EditMoves: {
+            /** Cut */
+            cut: components["schemas"]["Cut"][];
+            /** Back */
+            back: components["schemas"]["Cut"][];
+            /** Less */
+            less: number;
+            /** More */
+            more: number;
+            /** Slower */
+            slower: components["schemas"]["Slower"][];
+            /** Elsewhere */
+            elsewhere: number;
+            /** Reordered */
+            reordered: boolean;
         };
         /**
          * TimingRead
@@ -12765,6 +12816,41 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    timings_read_timeline_lessons__lesson__timeline_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["FileForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditsRead"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {

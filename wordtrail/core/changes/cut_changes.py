@@ -7,7 +7,9 @@ from typing import ClassVar, Literal
 
 from wordtrail.core.changes.command import ScreenCommand
 from wordtrail.core.changes.limits import LONGEST_TAKE
+from wordtrail.core.changes.time_changes import SlowDown
 from wordtrail.core.edit.joining import SHORTEST_CUT, Cut
+from wordtrail.core.edit.slowing import Slower
 from wordtrail.core.errors import LessonError
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.text.tidy import within
@@ -36,6 +38,21 @@ class CutOut(ScreenCommand):
         if len(kept) > MOST_CUTS:
             raise LessonError(f"At most {MOST_CUTS:,} stretches can be cut.", kept="The lesson is as it was.")
         return replace(lesson, cuts=kept)
+
+
+@dataclass(frozen=True, slots=True)
+class TakeOverEdits(ScreenCommand):
+    """What another program cut, put back and slowed down, in one go."""
+
+    label: ClassVar[str] = "taking over an edit list"
+    cut: tuple[Cut, ...]
+    back: tuple[Cut, ...]
+    slower: tuple[Slower, ...] = ()
+    kind: Literal["take over edits"] = "take over edits"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        heard = PutCutBack(self.back).apply(lesson)
+        return SlowDown(self.slower).apply(CutOut(self.cut).apply(heard))
 
 
 @dataclass(frozen=True, slots=True)

@@ -55,9 +55,7 @@ def listened_again(
     spoken = script_of(words, lesson.respelled_among(words))
     times = times_inside(sound(within), spoken, within) if len(spoken) == len(words) else None
     earliest = beside[0].start + SHORTEST_WORD if beside else held.start
-    times = times and [
-        Stretch(max(one.start, earliest), min(one.end, held.end)) for one in times[len(beside) :]
-    ]
+    times = times and [Stretch(max(one.start, earliest), min(one.end, held.end)) for one in times[len(beside) :]]
     words = words[len(beside) :]
     if not times or any(after.start - before.start < SHORTEST_WORD for before, after in pairwise(times)):
         raise LessonError(
