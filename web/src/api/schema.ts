@@ -8926,18 +8926,18 @@ export interface components {
         };
         /**
          * ReadingNote
-         * @description Something to know of a reading: what it is, the figure, and what can be done (empty: nothing).
+         * @description Something to know of a reading: what it is, the figure, what can be done (empty: it is well as it is), and how it
+         *     is measured.
          */
         ReadingNote: {
             /** Title */
             title: string;
             /** Figure */
             figure: string;
-            /**
-             * Advice
-             * @default
-             */
+            /** Advice */
             advice: string;
+            /** Method */
+            method: string;
         };
         /**
          * CutFor

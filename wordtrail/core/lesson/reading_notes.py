@@ -39,11 +39,13 @@ _PARTS = frozenset(".,;:!?…–—\n")
 
 @dataclass(frozen=True, slots=True)
 class ReadingNote:
-    """Something to know of a reading: what it is, the figure, and what can be done (empty: nothing)."""
+    """Something to know of a reading: what it is, the figure, what can be done (empty: it is well as it is), and how it
+    is measured."""
 
     title: str
     figure: str
-    advice: str = ""
+    advice: str
+    method: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -101,6 +103,8 @@ def _phrases(lesson: Lesson, visits: Sequence[Visit]) -> Iterator[ReadingNote]:
         "It sounds word by word. Read words that belong together in one breath: children hear the sentence then."
         if length < FEWEST_IN_A_PHRASE
         else "",
+        f"Words between two rests of at least {PHRASE_REST} s. Under {FEWEST_IN_A_PHRASE:.0f} it sounds word by word; "
+        "long ones show children which words belong together.",
     )
     if pauses:
         at = sum(_parts(blocks[one.word], words[one.word]) for one in pauses)
@@ -111,6 +115,8 @@ def _phrases(lesson: Lesson, visits: Sequence[Visit]) -> Iterator[ReadingNote]:
             "Many pauses part words that belong together. Let commas and full stops tell you where to breathe."
             if share < AT_PUNCTUATION
             else "",
+            f"Rests of at least {PHRASE_REST} s that stand at a comma, a full stop or the end of a line. Pausing there, "
+            "and nowhere else, makes the sentence heard.",
         )
 
 
@@ -124,11 +130,15 @@ def _melody(voice: Voice, visits: Sequence[Visit]) -> Iterator[ReadingNote]:
         "It sounds flat. Go up at a question and down at a full stop, and give each speaker a pitch of their own."
         if found.spread < FLAT
         else "",
+        "From the lower to the higher pitches of the voice while words are read, the outer tenths left out. Flat is a "
+        f"standard deviation under {FLAT:.0f} semitones; lively speech has 4 and more.",
     )
     yield ReadingNote(
         "Loud and soft",
         f"{found.decibels:.0f} dB",
         "All words are equally loud. Lean on the ones that matter." if found.decibels < ONE_LOUDNESS else "",
+        f"From the softer to the louder words, the outer tenths left out. Under {ONE_LOUDNESS:.0f} dB no word stands "
+        "out.",
     )
 
 
@@ -142,7 +152,10 @@ def _talk(trail: Trail) -> Iterator[ReadingNote]:
     share = figures(trail, ()).talk
     if share > MUCH_TALK:
         yield ReadingNote(
-            "Talk", f"{100 * share:.0f} %", "More talk than reading: could a question let students say some of it?"
+            "Talk",
+            f"{100 * share:.0f} %",
+            "More talk than reading: could a question let students say some of it?",
+            "The share of talk in the time from the first sound to the last.",
         )
 
 
@@ -156,6 +169,8 @@ def _alone(stops: Sequence[float], length: float) -> Iterator[ReadingNote]:
             f"From {_clock(begins)} on they only listen. A pause point there keeps them with you."
             if longest > LONGEST_ALONE
             else "",
+            f"From one stop for students to the next. Children of primary school follow for about "
+            f"{LONGEST_ALONE / 60:.0f} minutes.",
         )
 
 

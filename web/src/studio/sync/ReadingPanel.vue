@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
 import { useQuery } from '@tanstack/vue-query'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
@@ -233,6 +234,23 @@ const quick = computed(() => dots.value.filter((one) => one.quick).length)
         <dd v-if="note.advice" class="col-span-2 text-[13px] text-quiet">{{ note.advice }}</dd>
       </template>
     </dl>
+    <Disclosure v-if="known.notes.length">
+      <DisclosureButton
+        class="mt-1 min-h-[24px] text-left text-[13px] font-semibold text-moss underline-offset-2 hover:underline"
+        >How these are measured</DisclosureButton
+      >
+      <DisclosurePanel as="dl" class="text-[13px]">
+        <dt class="font-semibold">Words correct</dt>
+        <dd class="mb-1 text-quiet">
+          Words that were said as they are printed, in a minute of reading: what was misread or left out does
+          not count, what was said again counts once. Talk is not reading.
+        </dd>
+        <template v-for="note in known.notes" :key="note.title">
+          <dt class="font-semibold">{{ note.title }}</dt>
+          <dd class="mb-1 text-quiet">{{ note.method }}</dd>
+        </template>
+      </DisclosurePanel>
+    </Disclosure>
     <section v-if="known.names.length" class="mt-2 border-t border-hairline pt-2" aria-label="Names">
       <h3 class="text-[14px] font-semibold">Names, one time after another</h3>
       <p class="text-[13px] text-quiet">
