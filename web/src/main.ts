@@ -1,8 +1,11 @@
-import { VueQueryPlugin } from '@tanstack/vue-query'
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { createApp } from 'vue'
+import { askAhead } from './api/ahead'
 import App from './App.vue'
 import { router } from './router'
 import './styles/base.css'
 import './styles/passage-faces.css'
 
-createApp(App).use(router).use(VueQueryPlugin).mount('#app')
+const queryClient = new QueryClient()
+askAhead(queryClient, location.pathname)
+createApp(App).use(router).use(VueQueryPlugin, { queryClient }).mount('#app')

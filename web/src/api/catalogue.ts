@@ -8,13 +8,13 @@ export type Catalogue = Schemas['Catalogue']
 export const CATALOGUE: InjectionKey<Ref<Catalogue | undefined>> = Symbol('catalogue')
 
 /** The catalogue, fetched once. */
-export const useCatalogueQuery = () =>
-  useQuery({
-    queryKey: ['catalogue'],
-    queryFn: () => ask(client.GET('/api/catalogue')),
-    staleTime: Infinity,
-    retry: false,
-  })
+export const catalogueQuery = {
+  queryKey: ['catalogue'],
+  queryFn: () => ask(client.GET('/api/catalogue')),
+  staleTime: Infinity,
+  retry: false,
+}
+export const useCatalogueQuery = () => useQuery(catalogueQuery)
 
 /** The catalogue for all that stands in this component. */
 export function openCatalogue() {

@@ -60,6 +60,17 @@ const keyOf = (lesson: string) => ['lesson', lesson]
 const fetchLesson = (lesson: string) =>
   ask(client.GET('/api/lessons/{lesson}', { params: { path: { lesson } } }))
 
+/** Milliseconds in which a lesson that was asked for ahead need not be asked for again. */
+const JUST_ASKED = 2000
+
+/** A lesson, as it is fetched. */
+export const lessonQuery = (id: string) => ({
+  queryKey: keyOf(id),
+  queryFn: () => fetchLesson(id),
+  staleTime: JUST_ASKED,
+  retry: false,
+})
+
 /** A lesson on the screen: what is kept of it, and the ways to change it. */
 export function openLesson(id: Ref<string>) {
   const queries = useQueryClient()
@@ -70,6 +81,7 @@ export function openLesson(id: Ref<string>) {
   const query = useQuery({
     queryKey: computed(() => keyOf(id.value)),
     queryFn: () => fetchLesson(id.value),
+    staleTime: JUST_ASKED,
     refetchInterval: (state) => (state.state.data?.jobs.some(isActive) ? 700 : false),
     retry: false,
     // A long passage is a large value: it is replaced as a whole, never changed inside, and compared block by block.

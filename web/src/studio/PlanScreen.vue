@@ -272,8 +272,8 @@ useKeys({
 </script>
 
 <template>
-  <Teleport to="#screen-facts">{{ length }}{{ view.unit ? ' · ' : '' }}</Teleport>
-  <Teleport to="#screen-actions">
+  <Teleport defer to="#screen-facts">{{ length }}{{ view.unit ? ' · ' : '' }}</Teleport>
+  <Teleport defer to="#screen-actions">
     <RouterLink class="button button-main" :to="{ name: 'record' }">Go to Record</RouterLink>
   </Teleport>
   <div v-if="stage && shown" class="flex min-h-0 flex-1 flex-col">

@@ -321,7 +321,7 @@ useDeskKeyboard({
 </script>
 
 <template>
-  <Teleport to="#screen-actions">
+  <Teleport defer to="#screen-actions">
     <RouterLink
       v-if="!busy && !rehearsing && view.take_in_use"
       class="button button-main"

@@ -46,7 +46,7 @@ const path = () => ({ path: { lesson: lesson.id.value } })
 </script>
 
 <template>
-  <Teleport to="#screen-actions">
+  <Teleport defer to="#screen-actions">
     <a v-if="link" class="button button-main" :href="link.url" target="_blank" rel="noopener"
       >Open the student page</a
     >

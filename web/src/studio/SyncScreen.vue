@@ -321,13 +321,13 @@ useKeys({
 </script>
 
 <template>
-  <Teleport to="#screen-facts">
+  <Teleport defer to="#screen-facts">
     <template v-if="shorter.seconds.value"
       >{{ duration(shorter.seconds.value)
       }}{{ shorter.was.value - shorter.seconds.value > 0.5 ? `, was ${duration(shorter.was.value)}` : '' }} ·
     </template></Teleport
   >
-  <Teleport to="#screen-actions">
+  <Teleport defer to="#screen-actions">
     <button v-if="checks.length" class="button" type="button" @click="checking.next">
       Check next · {{ checks.length }} left
     </button>

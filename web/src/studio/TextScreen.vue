@@ -123,7 +123,7 @@ const copies = useCatalogue().passage_formats.filter((one) => one.is_written)
 </script>
 
 <template>
-  <Teleport to="#screen-actions">
+  <Teleport defer to="#screen-actions">
     <button v-if="suspects.length" class="button" type="button" @click="((shown = 0), column?.next())">
       Check next word
     </button>

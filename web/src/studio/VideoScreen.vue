@@ -172,7 +172,7 @@ useKeys({ space: () => void play(), b: () => player.back() })
 </script>
 
 <template>
-  <Teleport to="#screen-actions">
+  <Teleport defer to="#screen-actions">
     <button
       v-if="ready && toMake.length"
       class="button button-main"
