@@ -66,6 +66,7 @@ def _waits(sheet: CueSheet, gate: Gate) -> set[float]:
     waits = {0.0, gate.think_seconds, gate.hold, gate.hold + 5}
     waits |= {one.wait for one in sheet.reveals if one.gate == gate.pause}
     waits |= {time for one in sheet.beats if one.gate == gate.pause for time in (one.start, one.end)}
+    waits |= {one.start for one in sheet.gate_pages if one.gate == gate.pause}
     waits |= {time for one in sheet.gate_lights if one.gate == gate.pause for time in (one.start, one.end)}
     waits |= {
         time

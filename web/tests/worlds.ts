@@ -71,6 +71,7 @@ export const cueSheet = (more: Partial<Schemas['CueSheet']> = {}): Schemas['CueS
   cameras: [],
   views: [],
   gate_lights: [],
+  gate_pages: [],
   whole: [0, 0, 1920, 1080],
   ...more,
 })

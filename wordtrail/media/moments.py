@@ -82,6 +82,7 @@ def moments(sheet: CueSheet) -> list[float]:
         waits = {gate.think_seconds * n / stones for n in range(stones + 1)} | {gate.hold}
         waits |= {reveal.wait for reveal in sheet.reveals if reveal.gate == gate.pause}
         waits |= {at for beat in sheet.beats if beat.gate == gate.pause for at in (beat.start, beat.end)}
+        waits |= {one.start for one in sheet.gate_pages if one.gate == gate.pause}
         waits |= {at for light in sheet.gate_lights if light.gate == gate.pause for at in (light.start, light.end)}
         waits |= {at for one in sheet.drawings if one.gate == gate.pause for at in _while_drawn(one)}
         times |= {start + wait for wait in waits if wait <= gate.hold}

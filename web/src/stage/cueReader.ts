@@ -17,6 +17,8 @@ export interface CueSheet {
   beats?: readonly { part: string; gate: string; start: number; end: number }[]
   /** The light's way while the lesson stands still: from when to when, counted from there. */
   gate_lights?: readonly { word: string; gate: string; start: number; end: number }[]
+  /** A board of several pages, leafed through while the lesson stands still. */
+  gate_pages?: readonly { page: number; gate: string; start: number }[]
   /** Where the teacher points: seconds from `at`, x and y of each place in turn. */
   pointings?: readonly { at: number; page: number; path: readonly number[] }[]
   /** When the stage moves to which part of a page: left, top, width, height. */
@@ -174,7 +176,11 @@ export function stateAt(sheet: CueSheet, time: number, gate = '', waited = 0): S
   const litAt = (sheet.gate_lights ?? []).find(
     (one) => one.gate === gate && one.start <= waited && waited < one.end,
   )
-  const page = heldAt && (heldAt.page ?? -1) >= 0 ? heldAt.page! : (turn?.page ?? 0)
+  const leafed = (sheet.gate_pages ?? []).filter((one) => one.gate === gate && one.start <= waited)
+  const page =
+    heldAt && (heldAt.page ?? -1) >= 0
+      ? (leafed[leafed.length - 1]?.page ?? heldAt.page!)
+      : (turn?.page ?? 0)
   return {
     page,
     lit: gate ? (litAt?.word ?? '') : last && time < last.end ? last.word : '',

@@ -115,6 +115,7 @@ def compile_cues(
         views=course.views,
         whole=(0.0, 0.0, layout.width, layout.height),
         gate_lights=walk,
+        gate_pages=stopping.pages,
         cameras=camera_shown(
             cameras if film.choices.camera else NO_CAMERAS, edits, layout, course.turns, course.views, lights,
             greets=film.choices.camera_greets,

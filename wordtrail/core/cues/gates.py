@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from itertools import groupby
 
 from wordtrail.core.cues.drawings import AT_A_GATE, marks_at
-from wordtrail.core.cues.model import Beat, Gate, Reveal, SignpostShown
+from wordtrail.core.cues.model import Beat, Gate, GatePage, Reveal, SignpostShown
 from wordtrail.core.direct.answering import step_said_at
 from wordtrail.core.direct.course import Light
 from wordtrail.core.direct.directed import steps_given
@@ -51,6 +51,7 @@ class Stops:
     """All gates in order, with what is revealed and lit at them, and when signposts are seen."""
 
     gates: tuple[Gate, ...]
+    pages: tuple[GatePage, ...]
     reveals: tuple[Reveal, ...]
     beats: tuple[Beat, ...]
     signposts: tuple[SignpostShown, ...]
@@ -71,6 +72,7 @@ def stops(lesson: Lesson, heard: Heard, layout: Layout, course: Course) -> Stops
     gates = sorted(maker.gates, key=lambda item: (item[1].at, item[0], places.get(item[1].word, len(places))))
     return Stops(
         tuple(gate for _, gate in gates),
+        tuple(maker.pages),
         tuple(sorted(maker.reveals, key=lambda one: (one.at, one.wait))),
         tuple(maker.beats),
         tuple(sorted(maker.signposts, key=lambda one: one.start)),
@@ -78,13 +80,15 @@ def stops(lesson: Lesson, heard: Heard, layout: Layout, course: Course) -> Stops
 
 
 class _Stops:
-    """Gathers gates, reveals and beats; `gates` carry a rank for those of one moment."""
+    """Gathers gates, the pages leafed through at them, reveals and beats; `gates` carry a rank for those of one
+    moment."""
 
     def __init__(self, lesson: Lesson, heard: Heard, layout: Layout, course: Course) -> None:
         self.lesson, self.heard, self.layout, self.course = lesson, heard, layout, course
         self.lead, self.seconds = course.lead, course.seconds
         self.brought_up = course.directed.brought_up() | course.named
         self.gates: list[tuple[int, Gate]] = []
+        self.pages: list[GatePage] = []
         self.reveals: list[Reveal] = []
         self.beats: list[Beat] = []
         self.signposts: list[SignpostShown] = []
@@ -276,13 +280,15 @@ class _Stops:
     def _show(self, board: Board, at: float, rank: int, suffix: str = "") -> None:
         """A gate that shows a board for as long as it takes to read it."""
         name, at = f"{board.id}{suffix}", round(at, 4)
-        think = self._own_seconds(board) or SETTLE + len(board.words) / READ_SILENTLY
-        if board.card:
-            think += self._syllable_beats(board.card, name)
+        pages = self.layout.pages_of_board(board.id)
+        think = self._own_seconds(board) or max(1, len(pages)) * SETTLE + len(board.words) / READ_SILENTLY
+        said = self._syllable_beats(board.card, name) if board.card else 0.0
+        self._leaf(name, pages, said, think)
+        think += said
         if board.part is Part.MATCHING:
             think = MATCH_SECONDS
             self.reveals.append(Reveal(matching_part(board.id), at, name, think))
-        page = self.layout.page_of_board(board.id)
+        page = pages[0] if pages else None
         answer = MATCHED_SECONDS if board.part is Part.MATCHING else 0.0
         text = next((one.text for one in board.texts if one.words), board.texts[0].text)
         gate = Gate(
@@ -290,6 +296,15 @@ class _Stops:
             answer, auto=board.part not in STAYS,
         )  # fmt: skip
         self.gates.append((rank, gate))
+
+    def _leaf(self, gate: str, pages: Sequence[int], first: float, seconds: float) -> None:
+        """Leaf through the pages of a board while the lesson stands still, each for its share of the `seconds` by its
+        words; the first one for so many seconds (`first`) besides."""
+        shares = [SETTLE + len(self.layout.pages[page].boxes) / READ_SILENTLY for page in pages]
+        now = first
+        for page, share in zip(pages[1:], shares, strict=False):
+            now += seconds * share / sum(shares)
+            self.pages.append(GatePage(page, gate, round(now, 3)))
 
     def _own_seconds(self, board: Board) -> float:
         """What students have for it, beside the seconds in which it is read."""

@@ -54,6 +54,16 @@ class GateLight:
 
 
 @dataclass(frozen=True, slots=True)
+class GatePage:
+    """A page (its index) is shown from when the lesson has stood at `gate` for `start` seconds: a board that takes
+    several is leafed through."""
+
+    page: int
+    gate: str
+    start: float
+
+
+@dataclass(frozen=True, slots=True)
 class Reveal:
     """A part of a page is shown from `at` on; with a `gate`, from when the lesson has stood there for `wait`
     seconds."""
@@ -135,6 +145,7 @@ class CueSheet:
     views: tuple[ViewMove, ...] = ()
     whole: tuple[float, ...] = (0.0, 0.0, 1920.0, 1080.0)
     gate_lights: tuple[GateLight, ...] = ()
+    gate_pages: tuple[GatePage, ...] = ()
     cameras: tuple[CameraShown, ...] = ()
 
 

@@ -21,7 +21,8 @@ def state_at(sheet: CueSheet, time: float, gate: str = "", waited: float = 0.0) 
     held_at = sheet.gates[stands] if stands >= 0 else None
     page = next((turn.page for turn in reversed(sheet.pages) if turn.at <= time), 0)
     if held_at and held_at.page >= 0:
-        page = held_at.page
+        leafed = (one.page for one in reversed(sheet.gate_pages) if one.gate == gate and one.start <= waited)
+        page = next(leafed, held_at.page)
     passed = bisect_right(sheet.lights, time, key=lambda light: light.start)
     last = sheet.lights[passed - 1] if passed else None
     lit = _lit_at(sheet, gate, waited) if gate else last.word if last and time < last.end else ""

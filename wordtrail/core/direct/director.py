@@ -14,6 +14,7 @@ from wordtrail.core.direct.close_ups import planned_views
 from wordtrail.core.direct.course import PageTurn, Pointing, ViewMove
 from wordtrail.core.direct.directed import NOTHING_DIRECTED, Directed, directed_in
 from wordtrail.core.direct.heard import Heard
+from wordtrail.core.direct.leafing import leafed
 from wordtrail.core.direct.pages import TURN_AHEAD, Places, page_turns
 from wordtrail.core.direct.pointing import pointings, view_moves
 from wordtrail.core.direct.shown_by_name import shown_by_name
@@ -62,6 +63,7 @@ def course_of(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, edits
     turns = _page_turns(lesson, heard, layout, edits.lead, wanted, stopped)
     if to_marks := turns_to_marks(lesson, heard, layout, turns, wanted):
         turns = _page_turns(lesson, heard, layout, edits.lead, (*wanted, *to_marks), stopped)
+    turns = leafed(layout, turns, heard.lights, edits.seconds)
     boards = frozenset(one.board for one in named)
     regions = regions_of(lesson.passages)
     drawn_on = layout if layout.name == WIDE.name and not layout.caption_room else typeset(lesson)
@@ -115,6 +117,7 @@ def _page_turns(
         frozenset(texts),
         stopped,
         _with_chart(layout),
+        {number: page.board for number, page in enumerate(layout.pages) if page.board and not page.beside},
     )
     turns = page_turns(lights, places, by_hand, PageTurn(begin, first))
     return (PageTurn(0.0, 0), *turns) if begin > 0 else turns

@@ -26,7 +26,8 @@ class Places:
     """Where words stand: the page of each, its place in the script, and for pages on which text is quoted (a
     question's) the words beside it, and those with which the reading goes on after it. `texts` are the pages of the
     text; at its `stops` (their moments, in order) a lesson still shows the page that was read. `with_chart` are the
-    pages on which a chart (the number of its own page) stands beside a page of the text: (text, chart) → page."""
+    pages on which a chart (the number of its own page) stands beside a page of the text: (text, chart) → page.
+    `board_of` are the boards that pages show by themselves: one that takes several pages is one thing."""
 
     page_of: Mapping[str, int]
     order: Mapping[str, int]
@@ -35,6 +36,7 @@ class Places:
     texts: frozenset[int] = frozenset()
     stops: tuple[float, ...] = ()
     with_chart: Mapping[tuple[int, int], int] = field(default_factory=dict)
+    board_of: Mapping[int, str] = field(default_factory=dict)
 
 
 def page_turns(
@@ -54,9 +56,12 @@ def page_turns(
         page = places.page_of[light.word]
         quoted = light.word in places.beside.get(now, ()) and light.word not in places.goes_on.get(now, ())
         next_turn = waiting[0].at if waiting else float("inf")
-        if page != now and not quoted and (not course.held or _reads_on(lights, number, places, next_turn)):
+        same = page in places.board_of and places.board_of[page] == places.board_of.get(now)
+        held = course.held
+        if page != now and not quoted and (same or not held or _reads_on(lights, number, places, next_turn)):
             stopped = [one + BEHIND for one in places.stops if before <= one < light.start]
             course.turn(min(max([before, light.start - TURN_AHEAD, *stopped]), light.start), page)
+            course.held = same and held
         before = light.end
     for turn in waiting:
         course.turn_by_hand(turn)

@@ -8,7 +8,7 @@ from dataclasses import dataclass, field, replace
 from typing import TypeVar
 
 from wordtrail.core.layout.boxes import boxes_of
-from wordtrail.core.layout.lines import Line, set_text, set_words
+from wordtrail.core.layout.lines import Line, set_words
 from wordtrail.core.layout.model import (
     AnswerPlace,
     Ink,
@@ -136,23 +136,6 @@ def _lowered(one: Placed, down: float) -> Placed:
 def _stroke_lowered(stroke: LaidStroke, down: float) -> LaidStroke:
     points = tuple(round(value + down, 2) if n % 2 else value for n, value in enumerate(stroke.points))
     return replace(stroke, points=points)
-
-
-def fitted(
-    texts: Sequence[BoardText], width: float, look: TextLook, room: float, scales: Sequence[float] = SCALES
-) -> tuple[float, float]:
-    """The largest scale at which texts fit into `room`, and their height."""
-    height = 0.0
-    for scale in scales:
-        height = 0.0
-        for one in texts:
-            size = SIZES.get(one.role, 52.0) * scale
-            indent = 56.0 * scale if one.role is Role.ITEM else 0.0
-            lines = set_text(one.text, size, width - indent, STYLES.get(one.role, Style.PLAIN), look)
-            height += len(lines) * size * LEADING + size * 0.35
-        if height <= room:
-            return scale, height
-    return scales[-1], height
 
 
 @dataclass(frozen=True, slots=True)

@@ -6,28 +6,28 @@ the cue sheet says when it is shown. Their names are made in `part_names`.
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+from dataclasses import replace
 from functools import partial
 
 from wordtrail.core.layout.board_draft import (
-    SIZES,
     BoardBench,
     Draft,
     Place,
     Row,
     boxed,
-    dot,
-    fitted,
     lay_card_picture,
     picture_of,
     placed_picture,
     two_columns,
 )
-from wordtrail.core.layout.card_board import lay_word_card
+from wordtrail.core.layout.card_board import word_card
 from wordtrail.core.layout.chart_board import TITLE_SIZE, lay_chart
 from wordtrail.core.layout.lines import set_text, set_words
 from wordtrail.core.layout.model import Ink, LaidPage, Panel
+from wordtrail.core.layout.parted_texts import flowed, height_of, largest, lay_column
 from wordtrail.core.layout.question_board import lay_question
-from wordtrail.core.lesson.boards import Board, Role
+from wordtrail.core.lesson.boards import Board, BoardText
 from wordtrail.core.plan.matching import Match, matches, picture_letter
 from wordtrail.core.plan.opening import Part
 from wordtrail.core.plan.part_names import (
@@ -37,70 +37,124 @@ from wordtrail.core.text.look import TextLook
 from wordtrail.core.text.model import WHOLE, Style
 
 
-def laid_board(board: Board, bench: BoardBench) -> LaidPage:
-    """One board as a stage page."""
-    look = TextLook(bench.lesson.look.typeface)
-    draft = Draft(look)
+def laid_board(board: Board, bench: BoardBench) -> tuple[LaidPage, ...]:
+    """One board as a stage page; as several, where its texts would be too small on one."""
     if board.card:
-        lay_word_card(draft, board, board.card, bench)
-    elif board.point:
+        drafts = word_card(board, board.card, bench)
+    elif board.part is Part.SIGHT_WORDS:
+        drafts = _sight_words(board, bench)
+    elif board.point or board.organizer or board.part is Part.MATCHING:
+        drafts = [_whole(board, bench)]
+    else:
+        drafts = _column(board, bench)
+    pages = []
+    for number, draft in enumerate(drafts, 1):
+        if bench.stage.below:
+            draft.hang(bench.stage.height - 60)
+        pages.append(draft.page(page_id(board.id, number), board.id))
+    return tuple(pages)
+
+
+def page_id(board: str, number: int) -> str:
+    """The id of a page of a board, counted from 1."""
+    return f"board-{board}" if number == 1 else f"board-{board}.{number}"
+
+
+def _whole(board: Board, bench: BoardBench) -> Draft:
+    """What is always on one page: a question, a chart, the matching card."""
+    draft = Draft(TextLook(bench.lesson.look.typeface))
+    if board.point:
         lay_question(draft, board, board.point, bench)
     elif board.organizer:
         stage = bench.stage
         side = stage.margin - 40
         place = (side, 60.0, stage.width - side, stage.height - 60)
         lay_chart(draft, board.organizer, board, bench, place, TITLE_SIZE)
-    elif board.part is Part.SIGHT_WORDS:
-        _sight_words(draft, board, bench)
-    elif board.part is Part.MATCHING:
+    else:
         _matching(draft, board, bench)
-    else:
-        _column(draft, board, bench)
-    if bench.stage.below:
-        draft.hang(bench.stage.height - 60)
-    return draft.page(f"board-{board.id}", board.id)
+    return draft
 
 
-def _column(draft: Draft, board: Board, bench: BoardBench) -> None:
-    """Texts under one another, hung a little above the middle, beside a picture where there is one, or below it."""
-    stage = bench.stage
+COLUMN_TOP, COLUMN_FOOT = 90.0, 130.0
+
+
+def _column(board: Board, bench: BoardBench) -> list[Draft]:
+    """Texts under one another, hung a little above the middle, beside a picture where there is one, or below it. Where
+    they do not fit beside it, the picture has a page of its own before them."""
+    stage, look = bench.stage, TextLook(bench.lesson.look.typeface)
+    least = stage.sizes[-1]
     picture = picture_of(bench.lesson, board.picture)
-    place: Place = (800.0, 110.0, stage.width - 90, stage.height - 110)
-    if stage.below:
-        left, width = stage.margin + 30, stage.width - 2 * stage.margin - 60
-        place = (stage.margin, 70.0, stage.width - stage.margin, stage.height * 0.48)
-    else:
-        left, width = (110.0, 640.0) if picture else (300.0, stage.width - 600)
-    top = place[3] + 40 if picture and stage.below else 90.0
-    scale, height = fitted(board.texts, width, draft.look, stage.height - top - 130)
-    y = max(top, (stage.height - height) * 0.42)
     if picture:
-        draft.pictures.append(placed_picture(board.picture, picture, WHOLE, place))
-    for one in board.texts:
-        size = SIZES.get(one.role, 52.0) * scale
-        indent = 56.0 * scale if one.role is Role.ITEM else 0.0
-        if one.role is Role.ITEM:
-            draft.strokes.append(dot(left + 16 * scale, y + size * 0.72, 10 * scale, "moss"))
-        y = draft.text(one, size, left + indent, y, width - indent) + size * 0.35
+        place: Place = (800.0, 110.0, stage.width - 90, stage.height - 110)
+        left, width, top = 110.0, 640.0, COLUMN_TOP
+        if stage.below:
+            left, width = stage.margin + 30, stage.width - 2 * stage.margin - 60
+            place = (stage.margin, 70.0, stage.width - stage.margin, stage.height * 0.48)
+            top = place[3] + 40
+        column = largest(board.texts, width, look, stage.height - top - COLUMN_FOOT, least)
+        draft = Draft(look)
+        if column:
+            draft.pictures.append(placed_picture(board.picture, picture, WHOLE, place))
+            lay_column(draft, column, left, max(top, (stage.height - height_of(column)) * 0.42))
+            return [draft]
+        whole = (stage.margin, 70.0, stage.width - stage.margin, stage.height - 70)
+        draft.pictures.append(placed_picture(board.picture, picture, WHOLE, whole))
+        return [draft, *_columns(board.texts, bench)]
+    return _columns(board.texts, bench)
 
 
-def _sight_words(draft: Draft, board: Board, bench: BoardBench) -> None:
-    stage = bench.stage
+def _columns(texts: Sequence[BoardText], bench: BoardBench) -> list[Draft]:
+    """Texts on pages of their own."""
+    stage, look = bench.stage, TextLook(bench.lesson.look.typeface)
+    left, width = (
+        (stage.margin + 30, stage.width - 2 * stage.margin - 60) if stage.below else (300.0, stage.width - 600)
+    )
+    room = stage.height - COLUMN_TOP - COLUMN_FOOT
+    drafts, lines = [], 0
+    for column in flowed(texts, width, look, room, stage.sizes[-1]):
+        draft = Draft(look, lines=lines)
+        lay_column(draft, column, left, max(COLUMN_TOP, (stage.height - height_of(column)) * 0.42))
+        drafts.append(draft)
+        lines = draft.lines
+    return drafts
+
+
+def _sight_words(board: Board, bench: BoardBench) -> list[Draft]:
+    """Words to say, in a grid; in several where they would be too small in one."""
     heading, *words = board.texts
+    least = bench.stage.sizes[-1]
+    for count in range(1, len(words) + 1):
+        each = -(-len(words) // count)
+        grids = [words[first : first + each] for first in range(0, len(words), each)]
+        drafts = [_grid(heading, grid, bench, repeats=number > 0) for number, grid in enumerate(grids)]
+        if all(piece.size >= least for draft in drafts for piece in draft.pieces):
+            break
+    return drafts
+
+
+def _grid(heading: BoardText, words: Sequence[BoardText], bench: BoardBench, *, repeats: bool) -> Draft:
+    stage = bench.stage
+    draft = Draft(TextLook(bench.lesson.look.typeface))
     left, room = stage.margin, stage.width - 2 * stage.margin
-    draft.text(heading, 46.0, left, 70.0, room)
+    # What was read on the page before does not light here again.
+    draft.text(replace(heading, words=()) if repeats else heading, HEADING, left, 70.0, room)
     columns = 3 if len(words) <= 6 else 4 if len(words) <= 12 else 6
     columns = columns if not stage.below else 2 if len(words) <= 12 else 3
+    columns = min(columns, len(words))
     rows = -(-len(words) // columns)
     wide, high = (room - 30 * (columns - 1)) / columns, min(220.0, (stage.height - 260 - 30 * (rows - 1)) / rows)
     widest = max(set_text(one.text, 100.0, 9999.0, Style.PLAIN, draft.look)[0].width for one in words) / 100
-    size = min(96.0, high * 0.5, wide / 4.2, (wide - 28) / widest)
+    size = min(96.0, high * 0.5, (wide - 28) / widest)
     top = 190.0 + max(0.0, (stage.height - 250 - rows * (high + 30)) * 0.3)
     for n, one in enumerate(words):
         x, y = left + (n % columns) * (wide + 30), top + (n // columns) * (high + 30)
         draft.panels.append(Panel(x, y, round(wide, 2), round(high, 2), "white", "moss-half"))
         lines = set_words(one.text, one.words, size, wide * 2, Style.PLAIN, draft.look)
         draft.put(lines[:1], x + (wide - lines[0].width) / 2, y + high / 2 - size * 0.78)
+    return draft
+
+
+HEADING = 48.0
 
 
 def _matching(draft: Draft, board: Board, bench: BoardBench) -> None:

@@ -283,6 +283,10 @@ class Layout:
         place on its own page; words of a signpost on the page of the signpost."""
         return _places(self.pages, self.signposts)
 
+    def pages_of_board(self, board: str) -> tuple[int, ...]:
+        """The pages that show a board by itself, in their order."""
+        return tuple(index for index, page in enumerate(self.pages) if page.board == board and not page.beside)
+
     def page_of_board(self, board: str) -> int | None:
         """The page that shows a board by itself (the first, when it takes several)."""
         return next((index for index, page in enumerate(self.pages) if page.board == board), None)

@@ -46,10 +46,10 @@ def typeset(lesson: Lesson, stage: Stage = WIDE) -> Layout:
     text = text_pages(lesson, stage)
     bench = BoardBench(lesson, tuple(text), stage)
     made = boards(lesson)
-    before = [laid_board(board, bench) for board in run_boards(lesson)]
-    after = [laid_board(board, bench) for board in run_boards(lesson, after=True)]
+    before = [page for board in run_boards(lesson) for page in laid_board(board, bench)]
+    after = [page for board in run_boards(lesson, after=True) for page in laid_board(board, bench)]
     placed = {page.board for page in (*before, *after)}
-    others = [laid_board(board, bench) for board in made if board.id not in placed]
+    others = [page for board in made if board.id not in placed for page in laid_board(board, bench)]
     pages = (title, *before, *text, *after, *others, *pages_beside(made, bench))
     places = Layout(stage.name, stage.width, stage.height, pages, (), ()).places()
     ground = Ground(

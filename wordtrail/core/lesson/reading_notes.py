@@ -115,8 +115,8 @@ def _phrases(lesson: Lesson, visits: Sequence[Visit]) -> Iterator[ReadingNote]:
             "Many pauses part words that belong together. Let commas and full stops tell you where to breathe."
             if share < AT_PUNCTUATION
             else "",
-            f"Rests of at least {PHRASE_REST} s that stand at a comma, a full stop or the end of a line. Pausing there, "
-            "and nowhere else, makes the sentence heard.",
+            f"Rests of at least {PHRASE_REST} s that stand at a comma, a full stop or the end of a line. Pausing "
+            "there, and nowhere else, makes the sentence heard.",
         )
 
 

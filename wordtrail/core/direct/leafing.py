@@ -1,0 +1,62 @@
+"""A board that takes several pages is leafed through where nobody reads them: in the time that is left before the stage
+goes on."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from itertools import groupby
+
+from wordtrail.core.direct.course import Light, PageTurn
+from wordtrail.core.layout.model import Layout
+from wordtrail.core.pace.silent import READ_SILENTLY, SETTLE
+
+SHORTEST_LOOK = 2.0
+"""Seconds for which a page must be seen to be turned to."""
+
+
+def leafed(layout: Layout, turns: Sequence[PageTurn], lights: Sequence[Light], seconds: float) -> tuple[PageTurn, ...]:
+    """The turns of a lesson of so many `seconds` with those that leaf through boards. A page that is read is turned to
+    by its words; what follows it unread shares the time from its last word on, by words."""
+    found: list[PageTurn] = []
+    numbered = list(enumerate(turns))
+    for board, group in groupby(numbered, key=lambda item: _board_of(layout, item[1].page)):
+        run = list(group)
+        pages = layout.pages_of_board(board) if board else ()
+        own = [turn for _, turn in run]
+        if len(pages) < 2:
+            found += own
+            continue
+        last = run[-1][0]
+        leaves = turns[last + 1].at if last + 1 < len(turns) else seconds
+        seen = {turn.page for turn in own}
+        for turn, until in zip(own, [*(one.at for one in own[1:]), leaves], strict=True):
+            following = [page for page in pages if page > turn.page and page not in seen]
+            following = following[: next((n for n, page in enumerate(following) if page != turn.page + n + 1), None)]
+            found.append(turn)
+            turned = _shared(layout, turn, until, following, lights)
+            seen |= {one.page for one in turned}
+            found += turned
+    return tuple(found)
+
+
+def _shared(
+    layout: Layout, turn: PageTurn, until: float, following: Sequence[int], lights: Sequence[Light]
+) -> list[PageTurn]:
+    """Turns to the pages that follow one, before the stage goes on at `until`."""
+    words = {box.word for box in layout.pages[turn.page].boxes}
+    read = [light.end for light in lights if light.word in words and turn.at <= light.start < until]
+    begin = max([turn.at, *read])
+    # Who reads a page has seen it when she is through; one that nobody reads has its share as well.
+    pages = list(following) if read else [turn.page, *following]
+    shares = [SETTLE + len(layout.pages[page].boxes) / READ_SILENTLY for page in pages]
+    now, turned = begin, []
+    for page, share in zip(pages, shares, strict=True):
+        if page != turn.page and until - now >= SHORTEST_LOOK:
+            turned.append(PageTurn(round(now, 4), page))
+        now += (until - begin) * share / sum(shares)
+    return turned
+
+
+def _board_of(layout: Layout, page: int) -> str:
+    here = layout.pages[page]
+    return "" if here.beside else here.board
