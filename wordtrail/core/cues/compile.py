@@ -20,6 +20,7 @@ from wordtrail.core.cues.talk_captions import TALK, talk_captions
 from wordtrail.core.direct.course import Light, PageTurn
 from wordtrail.core.direct.director import course_of
 from wordtrail.core.direct.heard import heard_of, said_in
+from wordtrail.core.direct.leafing import turned_to_parts
 from wordtrail.core.direct.stops import silences_replaced, stops_in
 from wordtrail.core.edit.edit_list import Clip, EditList, Mute
 from wordtrail.core.film.model import AS_READ, LONGEST_LEAD, Film, FilmVersion
@@ -90,18 +91,20 @@ def compile_cues(
     elif film.version is FilmVersion.TOGETHER:
         gates = with_counts(gates, lesson, layout, heard, spoken)
     stopping = replace(stopping, gates=with_end(gates, layout, edits.seconds))
+    comes = sorted((one.at, one.part) for one in stopping.reveals if not one.gate)
+    turns = turned_to_parts(layout, course.turns, comes)
     lead = film.choices.lead if film.version is FilmVersion.TOGETHER else 0.0
     thinking = {gate.shows: gate.think_seconds for gate in stopping.gates}
     placed = placed_by_hand(lesson, edits)
     drawn = undisturbed(lesson, drawings(lesson, heard, thinking, placed), stopping.gates, placed)
-    seen = _seen(lights, layout, course.turns)
+    seen = _seen(lights, layout, turns)
     return CueSheet(
         version=VERSION,
         layout=layout.name,
         seconds=round(edits.seconds, 4),
         title_until=edits.lead,
-        pages=course.turns,
-        lights=ended_at_gates(led(seen, min(lead, LONGEST_LEAD), gates, course.turns), gates),
+        pages=turns,
+        lights=ended_at_gates(led(seen, min(lead, LONGEST_LEAD), gates, turns), gates),
         drawings=drawn,
         gates=stopping.gates,
         captions=in_lines(
@@ -117,7 +120,7 @@ def compile_cues(
         gate_lights=walk,
         gate_pages=stopping.pages,
         cameras=camera_shown(
-            cameras if film.choices.camera else NO_CAMERAS, edits, layout, course.turns, course.views, lights,
+            cameras if film.choices.camera else NO_CAMERAS, edits, layout, turns, course.views, lights,
             greets=film.choices.camera_greets,
         ),
     )  # fmt: skip

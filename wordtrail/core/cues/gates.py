@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from itertools import groupby
+from itertools import groupby, pairwise
 
 from wordtrail.core.cues.drawings import AT_A_GATE, marks_at
 from wordtrail.core.cues.model import Beat, Gate, GatePage, Reveal, SignpostShown
@@ -68,6 +68,7 @@ def stops(lesson: Lesson, heard: Heard, layout: Layout, course: Course) -> Stops
     for point in lesson.pause_points:
         maker.at_point(point)
     maker.boxes()
+    maker.pages_of_answers()
     places = {word.id: index for index, word in enumerate(lesson.words)}
     gates = sorted(maker.gates, key=lambda item: (item[1].at, item[0], places.get(item[1].word, len(places))))
     return Stops(
@@ -169,6 +170,7 @@ class _Stops:
             self.signposts.append(SignpostShown(point.id, moment.asked, round(at, 4)))
         gate = self._gate(point, at, point.think_seconds)
         answered = self._answers(point, gate)
+        self._leaf(point.id, self.layout.pages_of_board(point.id), 0.0, gate.think_seconds)
         self.gates.append((100, replace(gate, answer_seconds=round(answered, 3))))
 
     def boxes(self) -> None:
@@ -192,6 +194,25 @@ class _Stops:
                         self.reveals.append(Reveal(part, round(self._question_over(gate, begin), 4)))
                     else:
                         self.reveals.append(Reveal(part, gate.at, gate.pause, gate.think_seconds))
+
+    def pages_of_answers(self) -> None:
+        """Where a question takes several pages, those on which something of its answer comes are turned to then, each
+        for its share of the time."""
+        for _, gate in self.gates:
+            pages = self.layout.pages_of_board(gate.shows)
+            if len(pages) < 2 or gate.page != pages[0]:
+                continue
+            comes: dict[float, set[str]] = {}
+            for reveal in self.reveals:
+                if reveal.gate == gate.pause:
+                    comes.setdefault(reveal.wait, set()).add(reveal.part)
+            for wait, until in pairwise([*sorted(comes), max([gate.hold, *comes])]):
+                own = [
+                    page for page in pages if not comes[wait].isdisjoint(p.id for p in self.layout.pages[page].parts)
+                ]
+                for number, page in enumerate(own):
+                    start = wait + (until - wait) * number / len(own)
+                    self.pages.append(GatePage(page, gate.pause, round(start, 3)))
 
     def _chart_at(self, time: float) -> str:
         """The page of the text that a chart stands beside at a moment; empty where none does."""

@@ -39,6 +39,24 @@ def leafed(layout: Layout, turns: Sequence[PageTurn], lights: Sequence[Light], s
     return tuple(found)
 
 
+def turned_to_parts(
+    layout: Layout, turns: Sequence[PageTurn], parts: Sequence[tuple[float, str]]
+) -> tuple[PageTurn, ...]:
+    """The turns with those to the page of a board on which something comes (when, and which part), where another page
+    of the board is shown; it stays for a while."""
+    found = list(turns)
+    for at, part in parts:
+        now = next((turn for turn in reversed(found) if turn.at <= at), None)
+        pages = layout.pages_of_board(_board_of(layout, now.page)) if now else ()
+        if now is None or len(pages) < 2 or part in {one.id for one in layout.pages[now.page].parts}:
+            continue
+        there = [page for page in pages if part in {one.id for one in layout.pages[page].parts}]
+        if there:
+            found = [one for one in found if one.page not in pages or not at < one.at < at + SHORTEST_LOOK]
+            found = sorted([*found, PageTurn(round(at, 4), there[0])], key=lambda one: one.at)
+    return tuple(found)
+
+
 def _shared(
     layout: Layout, turn: PageTurn, until: float, following: Sequence[int], lights: Sequence[Light]
 ) -> list[PageTurn]:

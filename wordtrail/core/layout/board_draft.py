@@ -96,8 +96,10 @@ class Draft:
 
     def hang(self, foot: float) -> None:
         """Hang what stands there a little above the middle of what is left down to `foot`."""
-        spare = foot - max((panel.y + panel.height for panel in self.panels), default=foot)
-        spare = min(spare, foot - max((piece.baseline + 0.4 * piece.size for piece in self.pieces), default=foot))
+        panels = [*self.panels, *(panel for part in self.parts for panel in part.panels)]
+        pieces = [*self.pieces, *(piece for part in self.parts for piece in part.pieces)]
+        spare = foot - max((panel.y + panel.height for panel in panels), default=0.0)
+        spare = min(spare, foot - max((piece.baseline + 0.4 * piece.size for piece in pieces), default=0.0))
         spare = min(spare, foot - max((picture.y + picture.height for picture in self.pictures), default=0.0))
         down = round(0.38 * spare, 2)
         if down <= 0:

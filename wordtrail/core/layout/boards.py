@@ -26,7 +26,7 @@ from wordtrail.core.layout.chart_board import TITLE_SIZE, lay_chart
 from wordtrail.core.layout.lines import set_text, set_words
 from wordtrail.core.layout.model import Ink, LaidPage, Panel
 from wordtrail.core.layout.parted_texts import flowed, height_of, largest, lay_column
-from wordtrail.core.layout.question_board import lay_question
+from wordtrail.core.layout.question_pages import question_pages
 from wordtrail.core.lesson.boards import Board, BoardText
 from wordtrail.core.plan.matching import Match, matches, picture_letter
 from wordtrail.core.plan.opening import Part
@@ -43,7 +43,9 @@ def laid_board(board: Board, bench: BoardBench) -> tuple[LaidPage, ...]:
         drafts = word_card(board, board.card, bench)
     elif board.part is Part.SIGHT_WORDS:
         drafts = _sight_words(board, bench)
-    elif board.point or board.organizer or board.part is Part.MATCHING:
+    elif board.point:
+        drafts = question_pages(board, board.point, bench)
+    elif board.organizer or board.part is Part.MATCHING:
         drafts = [_whole(board, bench)]
     else:
         drafts = _column(board, bench)
@@ -61,11 +63,9 @@ def page_id(board: str, number: int) -> str:
 
 
 def _whole(board: Board, bench: BoardBench) -> Draft:
-    """What is always on one page: a question, a chart, the matching card."""
+    """What is always on one page: a chart, the matching card."""
     draft = Draft(TextLook(bench.lesson.look.typeface))
-    if board.point:
-        lay_question(draft, board, board.point, bench)
-    elif board.organizer:
+    if board.organizer:
         stage = bench.stage
         side = stage.margin - 40
         place = (side, 60.0, stage.width - side, stage.height - 60)

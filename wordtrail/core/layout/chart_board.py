@@ -22,7 +22,7 @@ from wordtrail.core.plan.part_names import box_part, box_text
 from wordtrail.core.text.model import Style
 from wordtrail.core.text.span import Span
 
-TITLE_SIZE, TITLE_SIZE_AT_A_QUESTION = 50.0, 36.0
+TITLE_SIZE, TITLE_SIZE_AT_A_QUESTION = 50.0, 48.0
 """Sizes of a chart's title on its own page, and beside a question."""
 
 BOX_SCALES = (1.0, 0.9, 0.8, 0.72, 0.64, 0.56, 0.5, 0.44, 0.38, 0.32, 0.27, 0.23, 0.2, 0.17, 0.14, 0.11)
@@ -78,32 +78,33 @@ def _chart_box(
     )
     inner = right - left - 48
     quote = _quoted(bench.lesson, box.quote)
+    least = bench.stage.sizes[-1]
     for scale in BOX_SCALES:
         need, widest = 24.0, 0.0
-        for text, size, style in (
-            (box.heading, 42.0, Style.BOLD), (box.ask, 32.0, Style.PLAIN),
-            *((line, 40.0, Style.PLAIN) for line in box.steps), (quote, 36.0, Style.ITALIC),
+        for text, style in (
+            (box.heading, Style.BOLD), (box.ask, Style.PLAIN), *((line, Style.PLAIN) for line in box.steps),
+            (quote, Style.ITALIC),
         ):  # fmt: skip
-            lines = set_text(text, size * scale, inner, style, draft.look) if text else ()
-            need += len(lines) * size * scale * LEADING + 10 if text else 0.0
+            lines = set_text(text, least * scale, inner, style, draft.look) if text else ()
+            need += len(lines) * least * scale * LEADING + 10 if text else 0.0
             widest = max([widest, *(line.width for line in lines)])
         if need <= bottom - top and widest <= inner:
             break
     y = top + 14
-    for name, text, size, style, ink in (
-        ("h", box.heading, 42.0, Style.BOLD, Ink.LAKE), ("a", box.ask, 32.0, Style.PLAIN, Ink.QUIET),
+    for name, text, style, ink in (
+        ("h", box.heading, Style.BOLD, Ink.LAKE), ("a", box.ask, Style.PLAIN, Ink.QUIET),
     ):  # fmt: skip
         if text:
             words = by_id[f"{box.id}{name}"].words if f"{box.id}{name}" in by_id else ()
-            y = draft.put(set_words(text, words, size * scale, inner, style, draft.look), left + 24, y, ink) + 6
+            y = draft.put(set_words(text, words, least * scale, inner, style, draft.look), left + 24, y, ink) + 6
     for step, line in enumerate(box.steps):
         filled = Draft(draft.look, lines=draft.lines)
         if line:
             name = box_text(box.id, step)
             words = by_id[name].words if name in by_id else ()
-            y = filled.put(set_words(line, words, 40.0 * scale, inner, Style.PLAIN, draft.look), left + 24, y) + 6
+            y = filled.put(set_words(line, words, least * scale, inner, Style.PLAIN, draft.look), left + 24, y) + 6
         if quote and step == len(box.steps) - 1:
-            filled.put(set_text(quote, 36.0 * scale, inner, Style.ITALIC, draft.look), left + 24, y, Ink.MOSS)
+            filled.put(set_text(quote, least * scale, inner, Style.ITALIC, draft.look), left + 24, y, Ink.MOSS)
         draft.boxes += filled.boxes
         draft.lines = filled.lines
         if filled.pieces:
