@@ -15,8 +15,9 @@ from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.mark_changes import KeepMark
 from wordtrail.core.changes.opening_changes import SetOpening
 from wordtrail.core.changes.point_changes import KeepPoint
+from wordtrail.core.layout.board_draft import LONGEST_NUMBER
 from wordtrail.core.layout.model import LaidPage, Layout
-from wordtrail.core.layout.stages import SQUARE, TALL
+from wordtrail.core.layout.stages import SQUARE, TALL, WIDE
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.marks.forms.number import Number
@@ -91,6 +92,16 @@ class FitTest(unittest.TestCase):
                 self.assertLessEqual(panel.x + panel.width, layout.width + 0.5, page.board)
                 self.assertLessEqual(panel.y + panel.height, layout.height + 0.5, page.board)
             self.assertIsNone(overlapping(page), (layout.name, page.board))
+            # One pair alone whose text is too long for its box is all that may be smaller.
+            if not page.beside and len(page.answers) != 2:
+                self._assert_readable(layout, page)
+
+    def _assert_readable(self, layout: Layout, page: LaidPage) -> None:
+        """No words are smaller than those of the smallest text that is read on a device of this shape."""
+        least = next(stage for stage in (WIDE, SQUARE, TALL) if stage.name == layout.name).sizes[-1]
+        for piece in (*page.pieces, *(piece for part in page.parts for piece in part.pieces)):
+            if len(piece.text) > LONGEST_NUMBER:
+                self.assertGreaterEqual(piece.size, least - 0.01, (layout.name, page.id, piece.text))
 
     @given(
         st.lists(texts(60), max_size=8), texts(60), texts(40), st.lists(texts(20), max_size=10),

@@ -6,16 +6,15 @@ places; only what is written into the chart comes to it.
 
 from __future__ import annotations
 
-import itertools
 from collections.abc import Sequence
 from dataclasses import replace
 
 from wordtrail.core.layout.board_draft import BoardBench, Draft
-from wordtrail.core.layout.chart_board import lay_chart
+from wordtrail.core.layout.chart_board import in_a_column, lay_chart
 from wordtrail.core.layout.model import LaidPage
 from wordtrail.core.layout.stages import Stage
 from wordtrail.core.lesson.boards import Board
-from wordtrail.core.plan.organizers import BoxArrow, Organizer
+from wordtrail.core.plan.organizers import Organizer
 from wordtrail.core.text.look import TextLook
 
 MOST_BOXES = 6
@@ -45,18 +44,9 @@ def _laid(page: LaidPage, board: Board, chart: Organizer, bench: BoardBench) -> 
     stage = bench.stage
     draft = Draft(TextLook(bench.lesson.look.typeface), lines=max(box.line for box in page.boxes) + 1)
     place = (stage.signpost_left, TOP, stage.width - EDGE, stage.height - TOP)
-    lay_chart(draft, _in_a_column(chart), board, bench, place, TITLE_SIZE)
+    lay_chart(draft, in_a_column(chart), board, bench, place, TITLE_SIZE)
     return replace(
         page, id=f"{page.id}+{chart.id}", board=chart.id, beside=page.id, pieces=(*page.pieces, *draft.pieces),
         boxes=(*page.boxes, *draft.boxes), panels=(*page.panels, *draft.panels),
         strokes=(*page.strokes, *draft.strokes), parts=(*page.parts, *draft.parts),
     )  # fmt: skip
-
-
-def _in_a_column(chart: Organizer) -> Organizer:
-    """A chart with its boxes below one another in reading order; of its arrows those from one box to the next."""
-    ordered = sorted(chart.boxes, key=lambda box: (box.row, box.column))
-    boxes = tuple(replace(box, column=0, row=row, wide=1, high=1) for row, box in enumerate(ordered))
-    follows = {(here.id, there.id) for here, there in itertools.pairwise(boxes)}
-    arrows: tuple[BoxArrow, ...] = tuple(one for one in chart.arrows if (one.begin, one.end) in follows)
-    return replace(chart, columns=1, rows=len(boxes), boxes=boxes, arrows=arrows)

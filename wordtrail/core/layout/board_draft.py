@@ -33,7 +33,7 @@ Placed = TypeVar("Placed", Panel, LaidPicture, AnswerPlace)
 SCALES = (1.0, 0.9, 0.8, 0.7, 0.62, 0.55, 0.48, 0.42, 0.36, 0.3, 0.25, 0.2, 0.16)
 """Sizes that are tried for a board, the largest first."""
 
-BOX_SIZES = (46.0, 40.0, 34.0, 29.0, 25.0, 21.0, 18.0, 15.0, 12.0, 10.0, 8.0, 6.0)
+BOX_SIZES = (54.0, 48.0, 44.0, 40.0, 34.0, 29.0, 25.0, 21.0, 18.0, 15.0, 12.0, 10.0, 8.0, 6.0)
 """Sizes that are tried for a text in a box."""
 
 LEADING = 1.4
@@ -143,31 +143,37 @@ def _stroke_lowered(stroke: LaidStroke, down: float) -> LaidStroke:
 @dataclass(frozen=True, slots=True)
 class Row:
     """Two things that belong together: a text on the left, and what `draws` itself into a place on the right,
-    in the row `put` (counted from 0), where it `says` this."""
+    in the row `put` (counted from 0), where it `says` this. `number` is its row on the left."""
 
     left: BoardText
     draws: Callable[[Place], None]
     put: int
     says: str
+    number: int
 
 
 TALLEST_ROW, ROW_GAP = 150.0, 20.0
 
+NARROW = 1200.0
+"""Page units of width up to which two columns leave less room between them."""
+
 
 def two_columns(draft: Draft, rows: Sequence[Row], part: str, place: Place, tallest: float = TALLEST_ROW) -> None:
     """Things that belong together in two columns, the right ones in another order. The lines that join them come
-    later, as a part."""
+    later, as a part. Some of the rows stand closer together: in the same order."""
     x0, top, x1, bottom = place
     high = min(tallest, (bottom - top) / max(len(rows), 1) - ROW_GAP)
-    half = (x1 - x0) * 0.36
-    other = x1 - (x1 - x0) * 0.46
+    left_share, right_share = (0.36, 0.46) if x1 - x0 > NARROW else (0.44, 0.48)
+    half = (x1 - x0) * left_share
+    other = x1 - (x1 - x0) * right_share
     lines: list[LaidStroke] = []
+    put = sorted(row.put for row in rows)
     for n, row in enumerate(rows):
-        y, y_other = top + n * (high + ROW_GAP), top + row.put * (high + ROW_GAP)
+        y, y_other = top + n * (high + ROW_GAP), top + put.index(row.put) * (high + ROW_GAP)
         left, right = (x0, y, x0 + half, y + high), (other, y_other, x1, y_other + high)
         boxed(draft, row.left, left, "white", "lake")
         row.draws(right)
-        draft.answer(Side.LEFT, n, row.left.text, left)
+        draft.answer(Side.LEFT, row.number, row.left.text, left)
         draft.answer(Side.RIGHT, row.put, row.says, right)
         joined = [(x0 + half + 6, y + high / 2), (other - 6, y_other + high / 2)]
         lines.append(LaidStroke(flat(joined), 5.0, "lake"))
@@ -185,6 +191,30 @@ def boxed(draft: Draft, text: BoardText, place: Place, fill: str, edge: str) -> 
         if len(lines) * size * LEADING <= bottom - top - 8 and all(line.width <= right - left - 44 for line in lines):
             break
     draft.put(lines, left + 22, (top + bottom - len(lines) * size * LEADING) / 2 + 0.05 * size)
+
+
+LONGEST_NUMBER = 3
+"""Characters of a paragraph's number, or of the letter of an answer."""
+
+
+def is_readable(draft: Draft, least: float) -> bool:
+    """Whether no words are set smaller than that: beside them stand smaller numbers and letters."""
+    pieces = [*draft.pieces, *(piece for part in draft.parts for piece in part.pieces)]
+    return all(piece.size >= least - 0.01 for piece in pieces if len(piece.text) > LONGEST_NUMBER)
+
+
+T = TypeVar("T")
+
+
+def in_groups(things: Sequence[T], lay: Callable[[Sequence[T]], Draft], least: float) -> list[Draft]:
+    """Things laid on as few pages as it takes for all letters to be read: each page has about as many of them."""
+    drafts: list[Draft] = []
+    for count in range(1, len(things) + 1):
+        each = -(-len(things) // count)
+        drafts = [lay(things[first : first + each]) for first in range(0, len(things), each)]
+        if all(is_readable(draft, least) for draft in drafts):
+            break
+    return drafts
 
 
 def picture_of(lesson: Lesson, block_id: str) -> Picture | None:

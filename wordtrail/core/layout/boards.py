@@ -16,13 +16,15 @@ from wordtrail.core.layout.board_draft import (
     Place,
     Row,
     boxed,
+    in_groups,
+    is_readable,
     lay_card_picture,
     picture_of,
     placed_picture,
     two_columns,
 )
 from wordtrail.core.layout.card_board import word_card
-from wordtrail.core.layout.chart_board import TITLE_SIZE, lay_chart
+from wordtrail.core.layout.chart_board import chart_pages
 from wordtrail.core.layout.lines import set_text, set_words
 from wordtrail.core.layout.model import Ink, LaidPage, Panel
 from wordtrail.core.layout.parted_texts import flowed, height_of, largest, lay_column
@@ -45,8 +47,12 @@ def laid_board(board: Board, bench: BoardBench) -> tuple[LaidPage, ...]:
         drafts = _sight_words(board, bench)
     elif board.point:
         drafts = question_pages(board, board.point, bench)
-    elif board.organizer or board.part is Part.MATCHING:
-        drafts = [_whole(board, bench)]
+    elif board.organizer:
+        side = bench.stage.margin - 40
+        place = (side, 60.0, bench.stage.width - side, bench.stage.height - 60)
+        drafts = chart_pages(board.organizer, board, bench, place)
+    elif board.part is Part.MATCHING:
+        drafts = _matching(board, bench)
     else:
         drafts = _column(board, bench)
     pages = []
@@ -60,19 +66,6 @@ def laid_board(board: Board, bench: BoardBench) -> tuple[LaidPage, ...]:
 def page_id(board: str, number: int) -> str:
     """The id of a page of a board, counted from 1."""
     return f"board-{board}" if number == 1 else f"board-{board}.{number}"
-
-
-def _whole(board: Board, bench: BoardBench) -> Draft:
-    """What is always on one page: a chart, the matching card."""
-    draft = Draft(TextLook(bench.lesson.look.typeface))
-    if board.organizer:
-        stage = bench.stage
-        side = stage.margin - 40
-        place = (side, 60.0, stage.width - side, stage.height - 60)
-        lay_chart(draft, board.organizer, board, bench, place, TITLE_SIZE)
-    else:
-        _matching(draft, board, bench)
-    return draft
 
 
 COLUMN_TOP, COLUMN_FOOT = 90.0, 130.0
@@ -157,18 +150,32 @@ def _grid(heading: BoardText, words: Sequence[BoardText], bench: BoardBench, *, 
 HEADING = 48.0
 
 
-def _matching(draft: Draft, board: Board, bench: BoardBench) -> None:
-    """Words on the left, on the right what they mean, or their pictures with a letter each."""
+def _matching(board: Board, bench: BoardBench) -> list[Draft]:
+    """Words on the left, on the right what they mean, or their pictures with a letter each; some at a time, where all
+    would be too small."""
     texts, stage, plan = {one.id: one for one in board.texts}, bench.stage, bench.lesson.plan
-    top = draft.text(board.texts[0], 46.0, stage.margin, 70.0, stage.width - 2 * stage.margin)
-    rows = []
-    for match in matches(plan.cards, pictures=plan.matching_pictures):
-        meaning = texts.get(f"{match.card.id}m")
-        draws = partial(boxed, draft, meaning, fill="mist", edge="") if meaning else partial(_pictured, draft, match)
-        rows.append(Row(texts[f"{match.card.id}w"], draws, match.place, match.says))
-    tallest = TALLEST_PICTURE if plan.matching_pictures else TALLEST_MEANING
-    place = (stage.margin, max(170.0, top + 24), stage.width - stage.margin, stage.height - 80)
-    two_columns(draft, rows, matching_part(board.id), place, tallest)
+
+    def laid(some: Sequence[tuple[int, Match]]) -> Draft:
+        usual = set_at(some, TALLEST_PICTURE if plan.matching_pictures else TALLEST_MEANING)
+        return usual if is_readable(usual, stage.sizes[-1]) else set_at(some, stage.height)
+
+    def set_at(some: Sequence[tuple[int, Match]], tallest: float) -> Draft:
+        draft = Draft(TextLook(bench.lesson.look.typeface))
+        heading = board.texts[0]
+        top = draft.text(heading, HEADING, stage.margin, 70.0, stage.width - 2 * stage.margin)
+        rows = []
+        for number, match in some:
+            meaning = texts.get(f"{match.card.id}m")
+            draws = (
+                partial(boxed, draft, meaning, fill="mist", edge="") if meaning else partial(_pictured, draft, match)
+            )
+            rows.append(Row(texts[f"{match.card.id}w"], draws, match.place, match.says, number))
+        place = (stage.margin, max(170.0, top + 24), stage.width - stage.margin, stage.height - 80)
+        two_columns(draft, rows, matching_part(board.id), place, tallest)
+        return draft
+
+    every = list(enumerate(matches(plan.cards, pictures=plan.matching_pictures)))
+    return in_groups(every, laid, stage.sizes[-1])
 
 
 TALLEST_PICTURE, TALLEST_MEANING = 300.0, 200.0

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import itertools
 import math
+from collections.abc import Sequence
 from dataclasses import replace
 
 from wordtrail.core.layout.board_draft import (
@@ -11,14 +13,17 @@ from wordtrail.core.layout.board_draft import (
     Draft,
     Place,
     flat,
+    in_groups,
+    is_readable,
 )
 from wordtrail.core.layout.lines import set_text, set_words
 from wordtrail.core.layout.model import Ink, LaidPart, LaidStroke, Panel
 from wordtrail.core.layout.tied_numbers import lay_tied_numbers
 from wordtrail.core.lesson.boards import Board, BoardText, Role
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.plan.organizers import Box, Organizer
+from wordtrail.core.plan.organizers import Box, BoxArrow, Organizer
 from wordtrail.core.plan.part_names import box_part, box_text
+from wordtrail.core.text.look import TextLook
 from wordtrail.core.text.model import Style
 from wordtrail.core.text.span import Span
 
@@ -27,6 +32,37 @@ TITLE_SIZE, TITLE_SIZE_AT_A_QUESTION = 50.0, 48.0
 
 BOX_SCALES = (1.0, 0.9, 0.8, 0.72, 0.64, 0.56, 0.5, 0.44, 0.38, 0.32, 0.27, 0.23, 0.2, 0.17, 0.14, 0.11)
 """Sizes that are tried for what stands in a box, the largest first."""
+
+
+def chart_pages(organizer: Organizer, board: Board | None, bench: BoardBench, place: Place) -> list[Draft]:
+    """An organizer on a page of its own; where what stands in its boxes would be too small, some of them at a time,
+    below one another."""
+    look, least = TextLook(bench.lesson.look.typeface), bench.stage.sizes[-1]
+    whole = Draft(look)
+    lay_chart(whole, organizer, board, bench, place, TITLE_SIZE)
+    if is_readable(whole, least):
+        return [whole]
+    ordered = in_a_column(organizer)
+
+    def laid(boxes: Sequence[Box]) -> Draft:
+        draft = Draft(look)
+        first = boxes[0].row
+        some = tuple(replace(box, row=box.row - first) for box in boxes)
+        known = {box.id for box in boxes}
+        arrows = tuple(one for one in ordered.arrows if {one.begin, one.end} <= known)
+        lay_chart(draft, replace(ordered, rows=len(some), boxes=some, arrows=arrows), board, bench, place, TITLE_SIZE)
+        return draft
+
+    return in_groups(ordered.boxes, laid, least)
+
+
+def in_a_column(chart: Organizer) -> Organizer:
+    """A chart with its boxes below one another in reading order; of its arrows those from one box to the next."""
+    ordered = sorted(chart.boxes, key=lambda box: (box.row, box.column))
+    boxes = tuple(replace(box, column=0, row=row, wide=1, high=1) for row, box in enumerate(ordered))
+    follows = {(here.id, there.id) for here, there in itertools.pairwise(boxes)}
+    arrows: tuple[BoxArrow, ...] = tuple(one for one in chart.arrows if (one.begin, one.end) in follows)
+    return replace(chart, columns=1, rows=len(boxes), boxes=boxes, arrows=arrows)
 
 
 def lay_chart(

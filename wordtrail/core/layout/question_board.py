@@ -18,6 +18,7 @@ from wordtrail.core.layout.board_draft import (
     around,
     boxed,
     flat,
+    is_readable,
     picture_of,
     placed_picture,
     ring,
@@ -91,15 +92,6 @@ def organizer_of(point: PausePoint, lesson: Lesson) -> Organizer | None:
     """The chart that is called up beside a question."""
     return next((one for one in lesson.plan.organizers if one.id == point.organizer), None)
 
-
-def is_readable(draft: Draft, least: float) -> bool:
-    """Whether no words are set smaller than that: beside them stand smaller numbers and letters."""
-    pieces = [*draft.pieces, *(piece for part in draft.parts for piece in part.pieces)]
-    return all(piece.size >= least - 0.01 for piece in pieces if len(piece.text) > LONGEST_NUMBER)
-
-
-LONGEST_NUMBER = 3
-"""Characters of a paragraph's number, or of the letter of an answer."""
 
 TOP_OF_TEXT = 158.0
 """Where what is asked begins, under the band with what students do (page units)."""
@@ -199,8 +191,8 @@ def _paired(draft: Draft, board: Board) -> list[Row]:
     pairs = [one for one in board.texts if one.role is Role.ITEM]
     places = places_as_put(tuple(right.text for right in pairs[1::2]))
     return [
-        Row(left, partial(boxed, draft, right, fill="mist", edge=""), place, right.text)
-        for left, right, place in zip(pairs[::2], pairs[1::2], places, strict=True)
+        Row(left, partial(boxed, draft, right, fill="mist", edge=""), place, right.text, number)
+        for number, (left, right, place) in enumerate(zip(pairs[::2], pairs[1::2], places, strict=True))
     ]
 
 
@@ -213,12 +205,15 @@ def _need(texts: Sequence[BoardText | None], width: float, look: TextLook, scale
     return need
 
 
-def lay_pairs(draft: Draft, board: Board, point: PausePoint, place: Place) -> float:
-    """The pairs of a question to match; where they end."""
+def lay_pairs(
+    draft: Draft, board: Board, point: PausePoint, place: Place, numbers: Sequence[int] | None = None,
+    tallest: float = TALLEST_ROW,
+) -> float:  # fmt: skip
+    """The pairs of a question to match, or those of these `numbers`; where they end."""
     left, top, right, foot = place
-    rows = _paired(draft, board)
-    foot = max(top + 40, min(foot, top + len(rows) * (TALLEST_ROW + ROW_GAP)))
-    two_columns(draft, rows, answer_part(point.id), (left, top, right, foot))
+    rows = [row for row in _paired(draft, board) if numbers is None or row.number in numbers]
+    foot = max(top + 40, min(foot, top + len(rows) * (tallest + ROW_GAP)))
+    two_columns(draft, rows, answer_part(point.id), (left, top, right, foot), tallest)
     return foot
 
 

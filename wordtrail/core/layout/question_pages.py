@@ -4,8 +4,16 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from wordtrail.core.layout.board_draft import LEADING, BoardBench, Draft, picture_of
-from wordtrail.core.layout.chart_board import TITLE_SIZE, lay_chart
+from wordtrail.core.layout.board_draft import (
+    LEADING,
+    TALLEST_ROW,
+    BoardBench,
+    Draft,
+    in_groups,
+    is_readable,
+    picture_of,
+)
+from wordtrail.core.layout.chart_board import chart_pages
 from wordtrail.core.layout.fit import column_height, pages_of_rows, rows_at
 from wordtrail.core.layout.lines import set_words, verses_of
 from wordtrail.core.layout.parted_texts import lay_column, parted, set_texts
@@ -63,9 +71,7 @@ class _Asked:
         asked, offered, answer = texts_of(self.board)
         self._texts(asked)
         if self.point.activity.pairs_to_match():
-            self._turn()
-            place = (self.left, self.y, self.left + self.width, self.low - 30)
-            self.y = lay_pairs(self.draft, self.board, self.point, place) + 10
+            self._pairs(len(self.point.activity.pairs_to_match()))
         self._choices(offered)
         if answer:
             self._answer(answer)
@@ -90,6 +96,21 @@ class _Asked:
         for page in parted(column, self.low - TOP_OF_TEXT - 22):
             self._turn()
             self.y = lay_column(self.draft, page, self.left, self.y) + 10
+
+    def _pairs(self, count: int) -> None:
+        def laid(numbers: Sequence[int]) -> Draft:
+            usual = set_at(numbers, TALLEST_ROW)
+            return usual if is_readable(usual, self.least) else set_at(numbers, self.low)
+
+        def set_at(numbers: Sequence[int], tallest: float) -> Draft:
+            draft = Draft(self.look, lines=self.drafts[-1].lines if self.drafts else 0)
+            lay_band(draft, self.point, self.left, self.width)
+            place = (self.left, TOP_OF_TEXT, self.left + self.width, self.low - 30)
+            lay_pairs(draft, self.board, self.point, place, numbers, tallest)
+            return draft
+
+        self.drafts += in_groups(range(count), laid, self.least)
+        self.y = self.low
 
     def _choices(self, offered: Sequence[BoardText]) -> None:
         for number, (one, option) in enumerate(zip(offered, self.point.activity.options(), strict=True)):
@@ -122,8 +143,7 @@ def _shown(board: Board, point: PausePoint, bench: BoardBench) -> list[Draft]:
         drafts.append(Draft(look))
         lay_picture(drafts[-1], board, point, bench, whole)
     if organizer := organizer_of(point, bench.lesson):
-        drafts.append(Draft(look))
-        lay_chart(drafts[-1], organizer, None, bench, whole, TITLE_SIZE)
+        drafts += chart_pages(organizer, None, bench, whole)
     if spans := spans_of(point):
         column = evidence_place(whole)
         blocks = [(block, verses_of(block, Style.PLAIN, look)) for block in blocks_of(bench.lesson, spans)]
