@@ -47,6 +47,7 @@ class GoldenTest(unittest.TestCase):
         self.assertTrue({True, False} <= {gate["auto"] for gate in gates})
         self.assertTrue(any(gate["answer_seconds"] for gate in gates) and any(gate["page"] >= 0 for gate in gates))
         self.assertGreater(sum(bool(drawing["gate"]) for sheet in sheets for drawing in sheet["drawings"]), 10)
+        self.assertGreater(sum(len(sheet["gate_pages"]) for sheet in sheets), 5, "boards that are leafed through")
         self.assertGreater(sum(reveal["wait"] > 0 for sheet in sheets for reveal in sheet["reveals"]), 10)
         waits = {
             (lesson["name"], gate)

@@ -21,6 +21,7 @@ from wordtrail.core.cues.filmed import filmed
 from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.film.model import Film, FilmChoices, FilmVersion, StageShape
 from wordtrail.core.layout.model import Layout
+from wordtrail.core.layout.stages import SQUARE, WIDE, Stage
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.core.lesson.boards import script
 from wordtrail.core.lesson.model import Lesson
@@ -70,10 +71,10 @@ class ShownLesson:
     sheet: CueSheet
 
 
-def shown(name: str, made: Lesson, found: Trail) -> ShownLesson:
+def shown(name: str, made: Lesson, found: Trail, stage: Stage = WIDE) -> ShownLesson:
     """The lesson with this trail as its take."""
     made = replace(made, chosen_take=TAKE)
-    layout, trails = typeset(made), {TAKE: found}
+    layout, trails = typeset(made, stage), {TAKE: found}
     return ShownLesson(name, made, found, layout, compile_cues(made, trails, layout, edit_list_of(made, trails)))
 
 
@@ -209,6 +210,8 @@ def all_shown() -> list[ShownLesson]:
     handled = shown("directed", directed(whole), halting)
     films = [as_film(shown("by hand", whole, halting), version) for version in FilmVersion]
     films.append(filmed_by_camera(shown("by hand", directed(whole), halting)))
+    # On a square stage its questions take several pages.
+    films.append(shown("by hand, square", whole, halting, SQUARE))
     return [*demo_lessons(), shown("by hand", whole, halting), handled, *films, *(generated(seed) for seed in SEEDS)]
 
 

@@ -7907,6 +7907,11 @@ export interface components {
              */
             gate_lights: components["schemas"]["GateLight"][];
             /**
+             * Gate Pages
+             * @default []
+             */
+            gate_pages: components["schemas"]["GatePage"][];
+            /**
              * Cameras
              * @default []
              */
@@ -8012,6 +8017,19 @@ export interface components {
             start: number;
             /** End */
             end: number;
+        };
+        /**
+         * GatePage
+         * @description A page (its index) is shown from when the lesson has stood at `gate` for `start` seconds: a board that takes
+         *     several is leafed through.
+         */
+        GatePage: {
+            /** Page */
+            page: number;
+            /** Gate */
+            gate: string;
+            /** Start */
+            start: number;
         };
         /**
          * HoldInFilm

@@ -9,6 +9,7 @@ import { SPEEDS, usePlayer } from '@/stage/player'
 import StagePage from '@/stage/StagePage.vue'
 import AnswerTargets from './AnswerTargets.vue'
 import { useAnswers } from './answers'
+import { pagesOf, useBoardPages } from './boardPages'
 import { useLookingBack } from './lookingBack'
 import { answered } from './opening'
 import { useShape, type Shape } from './shape'
@@ -146,14 +147,21 @@ const looking = useLookingBack(
 /** A chart that is at hand and looked at. */
 const chart = ref('')
 const charts = computed(() => (player.playing.value ? [] : (stage.value?.charts ?? [])))
+/** What is brought up over the stage: a page of the text, or a chart; -1 for nothing. */
+const broughtUp = computed(() => {
+  if (looking.at.value >= 0 && gate.value) return looking.at.value
+  if (!chart.value || player.playing.value || !stage.value) return -1
+  return pagesOf(stage.value.layout, chart.value)[0] ?? -1
+})
+const leafing = useBoardPages(
+  computed(() => (player.playing.value ? undefined : stage.value?.layout)),
+  computed(() => (broughtUp.value >= 0 ? broughtUp.value : (player.state.value?.page ?? 0))),
+)
 const shown = computed(() => {
   const state = player.state.value
-  if (state && looking.at.value >= 0 && gate.value)
-    return { ...state, page: looking.at.value, signpost: '', lit: '' }
-  const page = stage.value?.layout.pages.findIndex((one) => one.board === chart.value) ?? -1
-  return state && chart.value && page >= 0 && !player.playing.value
-    ? { ...state, page, signpost: '', lit: '' }
-    : state
+  if (!state) return state
+  if (broughtUp.value >= 0) return { ...state, page: leafing.at.value, signpost: '', lit: '' }
+  return leafing.at.value === state.page ? state : { ...state, page: leafing.at.value }
 })
 watch(player.playing, () => (chart.value = ''))
 
@@ -277,6 +285,23 @@ useKeys({
           Back to the question
         </button>
       </section>
+      <nav
+        v-if="leafing.pages.value.length"
+        class="flex flex-wrap items-center justify-center gap-2 border-t border-lake bg-lake-pale px-8 py-2 narrow:px-3"
+        aria-label="Pages of this"
+      >
+        <button
+          v-for="(at, n) in leafing.pages.value"
+          :key="at"
+          class="button min-h-[44px] min-w-[64px]"
+          :class="at === leafing.at.value ? 'button-main' : ''"
+          type="button"
+          :aria-current="at === leafing.at.value ? 'page' : undefined"
+          @click="leafing.look(at)"
+        >
+          Page {{ n + 1 }}
+        </button>
+      </nav>
       <YourTurn
         v-if="gate"
         v-show="looking.at.value < 0"

@@ -37,23 +37,31 @@ BOX_SCALES = (1.0, 0.9, 0.8, 0.72, 0.64, 0.56, 0.5, 0.44, 0.38, 0.32, 0.27, 0.23
 def chart_pages(organizer: Organizer, board: Board | None, bench: BoardBench, place: Place) -> list[Draft]:
     """An organizer on a page of its own; where what stands in its boxes would be too small, some of them at a time,
     below one another."""
-    look, least = TextLook(bench.lesson.look.typeface), bench.stage.sizes[-1]
-    whole = Draft(look)
-    lay_chart(whole, organizer, board, bench, place, TITLE_SIZE)
+    least = bench.stage.sizes[-1]
+
+    def laid(chart: Organizer, scales: Sequence[float]) -> Draft:
+        draft = Draft(TextLook(bench.lesson.look.typeface))
+        lay_chart(draft, chart, board, bench, place, TITLE_SIZE, scales)
+        return draft
+
+    whole = laid(organizer, READABLE_OR_NOT)
     if is_readable(whole, least):
         return [whole]
     ordered = in_a_column(organizer)
 
-    def laid(boxes: Sequence[Box]) -> Draft:
-        draft = Draft(look)
-        first = boxes[0].row
-        some = tuple(replace(box, row=box.row - first) for box in boxes)
-        known = {box.id for box in boxes}
+    def some(boxes: Sequence[Box]) -> Draft:
+        first, known = boxes[0].row, {box.id for box in boxes}
+        own = tuple(replace(box, row=box.row - first) for box in boxes)
         arrows = tuple(one for one in ordered.arrows if {one.begin, one.end} <= known)
-        lay_chart(draft, replace(ordered, rows=len(some), boxes=some, arrows=arrows), board, bench, place, TITLE_SIZE)
-        return draft
+        chart = replace(ordered, rows=len(own), boxes=own, arrows=arrows)
+        # A box that is too full by itself is set smaller all the same.
+        return laid(chart, READABLE_OR_NOT if len(own) > 1 else BOX_SCALES)
 
-    return in_groups(ordered.boxes, laid, least)
+    return in_groups(ordered.boxes, some, least)
+
+
+READABLE_OR_NOT = (1.0, 0.5)
+"""Two scales that tell whether what stands in a box fits in the smallest letters that can be read."""
 
 
 def in_a_column(chart: Organizer) -> Organizer:
@@ -72,9 +80,10 @@ def lay_chart(
     bench: BoardBench,
     place: Place,
     title_size: float,
+    scales: Sequence[float] = BOX_SCALES,
 ) -> None:
-    """An organizer in a place of the page, with its title in a size. What the teacher fills in comes later, box by box.
-    Its words light where its `board` is given."""
+    """An organizer in a place of the page, with its title in a size. What the teacher fills in comes later, box by box,
+    at the largest of the `scales` at which it fits. Its words light where its `board` is given."""
     left, top, right, bottom = place
     if organizer.columns > organizer.rows and bottom - top > TALL * (right - left):
         organizer = _turned(organizer)
@@ -88,7 +97,7 @@ def lay_chart(
     for box in organizer.boxes:
         x, y = left + box.column * (wide + gap), top + box.row * (high + gap)
         areas[box.id] = (x, y, x + box.wide * wide + (box.wide - 1) * gap, y + box.high * high + (box.high - 1) * gap)
-        _chart_box(draft, organizer, box, by_id, areas[box.id], bench)
+        _chart_box(draft, organizer, box, by_id, areas[box.id], bench, scales)
     for arrow in organizer.arrows:
         draft.strokes += _box_arrow(areas[arrow.begin], areas[arrow.end])
     lay_tied_numbers(draft, bench.lesson, organizer.id, areas)
@@ -106,7 +115,7 @@ def _turned(organizer: Organizer) -> Organizer:
 
 def _chart_box(
     draft: Draft, organizer: Organizer, box: Box, by_id: dict[str, BoardText],
-    area: Place, bench: BoardBench,
+    area: Place, bench: BoardBench, scales: Sequence[float],
 ) -> None:  # fmt: skip
     left, top, right, bottom = area
     draft.panels.append(
@@ -115,7 +124,7 @@ def _chart_box(
     inner = right - left - 48
     quote = _quoted(bench.lesson, box.quote)
     least = bench.stage.sizes[-1]
-    for scale in BOX_SCALES:
+    for scale in scales:
         need, widest = 24.0, 0.0
         for text, style in (
             (box.heading, Style.BOLD), (box.ask, Style.PLAIN), *((line, Style.PLAIN) for line in box.steps),

@@ -17,13 +17,18 @@ export function useWhereabouts(
   /** The numbers of the pages that are text. */
   const texts = computed(() => pages.value.flatMap((page, n) => (page.board || page.title ? [] : [n])))
   const lastText = computed(() => texts.value[texts.value.length - 1] ?? 0)
+  /** What a page is called: a board's first page as the board, so that it is found also in another layout. */
+  const nameOf = (n: number) => {
+    const { board, id } = pages.value[n] ?? { board: '', id: '' }
+    return board && pages.value.findIndex((one) => one.board === board) === n ? board : id
+  }
   const page = computed({
     get: () => {
-      const found = pages.value.findIndex((one) => (one.board || one.id) === here.value)
+      const found = pages.value.findIndex((one, n) => nameOf(n) === here.value || one.id === here.value)
       // A lesson of words alone has no text: it opens on its first card.
       return found >= 0 ? found : (texts.value[0] ?? Math.min(1, Math.max(0, pages.value.length - 1)))
     },
-    set: (n: number) => (here.value = pages.value[n]?.board || pages.value[n]?.id || ''),
+    set: (n: number) => (here.value = nameOf(n)),
   })
   const shown = computed(() => pages.value[page.value])
   const board = computed(() => shown.value?.board ?? '')

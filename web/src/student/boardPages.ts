@@ -1,0 +1,25 @@
+import { computed, ref, watch, type Ref } from 'vue'
+import type { Schemas } from '@/api/client'
+
+type Layout = Schemas['Layout']
+
+/** The pages of a board, by their place in the layout. */
+export const pagesOf = (layout: Layout, board: string) =>
+  layout.pages.flatMap((page, n) => (board && page.board === board && !page.beside ? [n] : []))
+
+/** Leafing through a board that takes several pages: one page is chosen by hand, until the lesson leads to another. */
+export function useBoardPages(layout: Ref<Layout | undefined>, page: Ref<number>) {
+  const chosen = ref(-1)
+  watch(page, () => (chosen.value = -1))
+  const pages = computed(() => {
+    const board = layout.value?.pages[page.value]?.board ?? ''
+    const own = layout.value ? pagesOf(layout.value, board) : []
+    return own.length > 1 && own.includes(page.value) ? own : []
+  })
+  return {
+    pages,
+    /** The page that is shown. */
+    at: computed(() => (pages.value.includes(chosen.value) ? chosen.value : page.value)),
+    look: (at: number) => (chosen.value = at),
+  }
+}
