@@ -124,6 +124,26 @@ class ScreensTest(StudioTest):
         page.get_by_role("button", name="The string was wrapped around his hand.").click()
         expect(page.get_by_text("Yes.")).to_be_visible()
 
+    def test_students_leaf_through_a_question_of_several_pages(self) -> None:
+        page = self.new_page()
+        page.set_viewport_size({"width": 760, "height": 980})
+        kite = self.lesson(page, "Kite")
+        link = page.request.post(f"{self.address}/api/lessons/{kite}/link").json()["url"]
+        stage = page.request.get(f"{self.address}/api/student/{link.split('/')[-1]}?shape=square").json()
+        leafed = {one["gate"] for one in stage["sheet"]["gate_pages"]}
+        points = {one["id"] for one in stage["points"]}
+        gate = next(one for one in stage["sheet"]["gates"] if one["pause"] in leafed and one["shows"] in points)
+        page.goto(f"{link}?at={gate['at'] - 0.4}")
+        page.get_by_role("button", name="Play").click()
+        leaf = page.get_by_role("navigation", name="Pages of this")
+        expect(leaf.get_by_role("button", name="Page 1")).to_have_attribute("aria-current", "page")
+        expect(page.locator("svg.stage-page")).to_contain_text(gate["question"].split()[0])
+        leaf.get_by_role("button", name="Page 2").click()
+        expect(leaf.get_by_role("button", name="Page 2")).to_have_attribute("aria-current", "page")
+        expect(page.locator("svg.stage-page")).not_to_contain_text(gate["question"])
+        page.get_by_role("button", name="I am ready, go on").click()
+        expect(leaf).to_have_count(0)
+
     def test_sharing_needs_no_command_line_and_shows_no_code_that_cannot_work(self) -> None:
         page = self.new_page()
         rain = self.lesson(page, "Rain")

@@ -156,6 +156,7 @@ const broughtUp = computed(() => {
 const leafing = useBoardPages(
   computed(() => (player.playing.value ? undefined : stage.value?.layout)),
   computed(() => (broughtUp.value >= 0 ? broughtUp.value : (player.state.value?.page ?? 0))),
+  computed(() => `${gate.value?.pause} ${player.answering.value} ${chart.value}`),
 )
 const shown = computed(() => {
   const state = player.state.value
@@ -294,7 +295,7 @@ useKeys({
           v-for="(at, n) in leafing.pages.value"
           :key="at"
           class="button min-h-[44px] min-w-[64px]"
-          :class="at === leafing.at.value ? 'button-main' : ''"
+          :class="at === leafing.at.value ? 'border-lake bg-lake text-white hover:bg-lake' : ''"
           type="button"
           :aria-current="at === leafing.at.value ? 'page' : undefined"
           @click="leafing.look(at)"

@@ -7,10 +7,15 @@ type Layout = Schemas['Layout']
 export const pagesOf = (layout: Layout, board: string) =>
   layout.pages.flatMap((page, n) => (board && page.board === board && !page.beside ? [n] : []))
 
-/** Leafing through a board that takes several pages: one page is chosen by hand, until the lesson leads to another. */
-export function useBoardPages(layout: Ref<Layout | undefined>, page: Ref<number>) {
+/** Leafing through a board that takes several pages: one page is chosen by hand, and stays until something else is up
+ * (another `occasion`): who leafs by hand is not led any more. */
+export function useBoardPages(
+  layout: Ref<Layout | undefined>,
+  page: Ref<number>,
+  occasion: Ref<unknown> = ref(),
+) {
   const chosen = ref(-1)
-  watch(page, () => (chosen.value = -1))
+  watch(occasion, () => (chosen.value = -1))
   const pages = computed(() => {
     const board = layout.value?.pages[page.value]?.board ?? ''
     const own = layout.value ? pagesOf(layout.value, board) : []

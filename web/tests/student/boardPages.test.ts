@@ -14,9 +14,10 @@ const layout = ref({
 } as unknown as Schemas['Layout'])
 
 describe('a board of several pages', () => {
-  it('is leafed through by hand until the lesson leads to another page', async () => {
+  it('is leafed through by hand until something else is up', async () => {
     const page = ref(1)
-    const leafing = useBoardPages(layout, page)
+    const occasion = ref('q')
+    const leafing = useBoardPages(layout, page, occasion)
     expect(leafing.pages.value).toEqual([1, 2])
     leafing.look(2)
     expect(leafing.at.value).toBe(2)
@@ -24,6 +25,9 @@ describe('a board of several pages', () => {
     await nextTick()
     leafing.look(1)
     expect(leafing.at.value).toBe(1)
+    occasion.value = 'q answered'
+    await nextTick()
+    expect(leafing.at.value).toBe(2)
     page.value = 0
     await nextTick()
     expect([leafing.at.value, leafing.pages.value]).toEqual([0, []])
