@@ -19,6 +19,7 @@ from wordtrail.core.cues.model import CueSheet
 from wordtrail.core.cues.state import state_at
 from wordtrail.core.direct.course import Light, PageTurn
 from wordtrail.core.direct.leafing import SHORTEST_LOOK, leafed, turned_to_parts
+from wordtrail.core.direct.pages import Places, page_turns
 from wordtrail.core.layout.model import Layout
 from wordtrail.core.layout.stages import SQUARE
 from wordtrail.core.layout.typeset import typeset
@@ -126,6 +127,17 @@ class InTimeTest(unittest.TestCase):
         self.assertNotIn(part, {one.id for one in layout.pages[pages[0]].parts})
         turns = turned_to_parts(layout, (PageTurn(0.0, pages[0]), PageTurn(30.0, 0)), [(7.0, part), (31.0, part)])
         self.assertEqual([(turn.at, turn.page) for turn in turns], [(0.0, pages[0]), (7.0, page), (30.0, 0)])
+
+    def test_words_of_the_text_that_are_quoted_on_another_page_of_a_question_are_read_there(self) -> None:
+        """Page 0 is the text, 1 and 2 are a question and its evidence."""
+        places = Places(
+            {"a1": 0, "a2": 0, "a3": 0, "q": 1}, {"a1": 0, "a2": 1, "a3": 2, "q": 3},
+            {1: frozenset({"q"}), 2: frozenset({"a2"})}, {1: frozenset({"a3"}), 2: frozenset({"a3"})},
+            frozenset({0}), board_of={1: "pause1", 2: "pause1"},
+        )  # fmt: skip
+        lights = [Light(word, at, at + 0.5) for word, at in (("a1", 1.0), ("q", 4.0), ("a2", 8.0), ("a3", 12.0))]
+        turns = page_turns(lights, places, [], PageTurn(0.0, 0))
+        self.assertEqual([turn.page for turn in turns], [0, 1, 2, 0])
 
     @given(st.lists(st.tuples(st.floats(0, 60), st.integers(0, 20)), min_size=1, max_size=8))
     @settings(deadline=None)

@@ -56,6 +56,8 @@ def page_turns(
         page = places.page_of[light.word]
         quoted = light.word in places.beside.get(now, ()) and light.word not in places.goes_on.get(now, ())
         next_turn = waiting[0].at if waiting else float("inf")
+        if (sibling := _quoted_on(places, now, light.word)) is not None:
+            page = sibling
         same = page in places.board_of and places.board_of[page] == places.board_of.get(now)
         held = course.held
         if page != now and not quoted and (same or not held or _reads_on(lights, number, places, next_turn)):
@@ -66,6 +68,16 @@ def page_turns(
     for turn in waiting:
         course.turn_by_hand(turn)
     return tuple(course.turns)
+
+
+def _quoted_on(places: Places, now: int, word: str) -> int | None:
+    """Another page of the board that is shown on which a word of the text is quoted; None where there is none, or where
+    the reading goes on with it."""
+    board = places.board_of.get(now)
+    if not board or word in places.beside.get(now, ()) or word in places.goes_on.get(now, ()):
+        return None
+    own = (page for page, of in places.board_of.items() if of == board and word in places.beside.get(page, ()))
+    return next(own, None)
 
 
 class _Course:
