@@ -75,7 +75,7 @@ class PlanScreenTest(StudioTest):
         lesson = self.planned(page)
         page.locator('[data-box="a2"]').click()
         page.get_by_role("button", name="More", exact=True).click()
-        page.get_by_role("menuitem", name="Come closer while it is read").click()
+        page.get_by_role("menuitem", name="Come closer or point while it is read").click()
 
         def planned() -> list[dict]:
             view = page.request.get(f"{self.address}/api/lessons/{lesson}").json()
@@ -85,6 +85,8 @@ class PlanScreenTest(StudioTest):
         page.get_by_role("button", name="bee", exact=True).click()
         page.get_by_role("button", name="The whole paragraph").click()
         self.wait_until(lambda: [(one["first"], one["last"]) for one in planned()] == [("a1", "a10")])
+        page.get_by_label("While these words are read").select_option("the pointer goes along")
+        self.wait_until(lambda: [one["how"] for one in planned()] == ["pointer"])
         page.get_by_role("button", name="Remove", exact=True).click()
         self.wait_until(lambda: planned() == [])
 

@@ -3075,8 +3075,8 @@ export interface components {
         Captions: "off" | "track" | "picture";
         /**
          * CloseUp
-         * @description While the words from `first` to `last` are read, the stage comes closer to them, or to a `picture` (its
-         *     block).
+         * @description While the words from `first` to `last` are read, eyes are led to them, or to a `picture` (its block): the stage
+         *     comes closer, or the pointer goes along with the voice.
          */
         CloseUp: {
             /** Id */
@@ -3090,6 +3090,8 @@ export interface components {
              * @default
              */
             picture: string;
+            /** @default closer */
+            how: components["schemas"]["LeadsTheEye"];
         };
         /**
          * Closing
@@ -3474,6 +3476,12 @@ export interface components {
             /** Message */
             message: string;
         };
+        /**
+         * LeadsTheEye
+         * @description How eyes are led to what is read.
+         * @enum {string}
+         */
+        LeadsTheEye: "closer" | "pointer" | "both";
         /**
          * LeftAsItIs
          * @description A suspicion that the teacher has looked at and found nothing wrong with: of one word (its id),
@@ -5252,8 +5260,8 @@ export interface components {
         };
         /**
          * CloseUp
-         * @description While the words from `first` to `last` are read, the stage comes closer to them, or to a `picture` (its
-         *     block).
+         * @description While the words from `first` to `last` are read, eyes are led to them, or to a `picture` (its block): the stage
+         *     comes closer, or the pointer goes along with the voice.
          */
         CloseUpInput: {
             /** Id */
@@ -5267,6 +5275,8 @@ export interface components {
              * @default
              */
             picture?: string;
+            /** @default closer */
+            how?: components["schemas"]["LeadsTheEyeInput"];
         };
         /**
          * Closing
@@ -5732,7 +5742,7 @@ export interface components {
         };
         /**
          * KeepCloseUp
-         * @description While some words are read, the stage comes closer to them, or to a picture.
+         * @description While some words are read, the stage comes closer to them, or to a picture, or the pointer goes along.
          */
         KeepCloseUpInput: {
             close_up: components["schemas"]["CloseUpInput"];
@@ -5858,6 +5868,12 @@ export interface components {
              */
             kind: "label page";
         };
+        /**
+         * LeadsTheEye
+         * @description How eyes are led to what is read.
+         * @enum {string}
+         */
+        LeadsTheEyeInput: "closer" | "pointer" | "both";
         /**
          * LeaveUnread
          * @description These words of a take were not read, on purpose.

@@ -178,9 +178,7 @@ export function stateAt(sheet: CueSheet, time: number, gate = '', waited = 0): S
   )
   const leafed = (sheet.gate_pages ?? []).filter((one) => one.gate === gate && one.start <= waited)
   const page =
-    heldAt && (heldAt.page ?? -1) >= 0
-      ? (leafed[leafed.length - 1]?.page ?? heldAt.page!)
-      : (turn?.page ?? 0)
+    heldAt && (heldAt.page ?? -1) >= 0 ? (leafed[leafed.length - 1]?.page ?? heldAt.page!) : (turn?.page ?? 0)
   return {
     page,
     lit: gate ? (litAt?.word ?? '') : last && time < last.end ? last.word : '',

@@ -165,7 +165,10 @@ async function makeCard(word: string) {
 async function comeCloser() {
   const span = chosen.span.value
   if (!span) return
-  const kept = await send({ kind: 'keep close-up', close_up: { id: '', ...span, picture: '' } })
+  const kept = await send({
+    kind: 'keep close-up',
+    close_up: { id: '', ...span, picture: '', how: 'closer' },
+  })
   if (kept) clear()
 }
 

@@ -1,4 +1,5 @@
-"""Where the stage comes closer while words are read: commands, and what they do."""
+"""Where eyes are led while words are read, the stage coming closer or the pointer going along: commands, and what they
+do."""
 
 from __future__ import annotations
 
@@ -17,9 +18,9 @@ MOST_CLOSE_UPS = 200
 
 @dataclass(frozen=True, slots=True)
 class KeepCloseUp(ScreenCommand):
-    """While some words are read, the stage comes closer to them, or to a picture."""
+    """While some words are read, the stage comes closer to them, or to a picture, or the pointer goes along."""
 
-    label: ClassVar[str] = "coming closer"
+    label: ClassVar[str] = "leading the eye"
     close_up: CloseUp
     kind: Literal["keep close-up"] = "keep close-up"
 
@@ -40,7 +41,7 @@ class KeepCloseUp(ScreenCommand):
 class RemoveCloseUp(ScreenCommand):
     """The stage stays as it is while these words are read."""
 
-    label: ClassVar[str] = "removing a close-up"
+    label: ClassVar[str] = "leading the eye no more"
     id: str
     kind: Literal["remove close-up"] = "remove close-up"
 

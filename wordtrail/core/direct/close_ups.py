@@ -6,7 +6,7 @@ from collections.abc import Iterator, Sequence
 
 from wordtrail.core.direct.course import Light
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.plan.model import CloseUp
+from wordtrail.core.plan.model import CloseUp, LeadsTheEye
 from wordtrail.core.trail.closer_targets import PICTURE
 
 BEFORE = 0.6
@@ -22,11 +22,11 @@ READ = 0.5
 def planned_views(lesson: Lesson, lights: Sequence[Light]) -> Iterator[tuple[float, str]]:
     """When the stage moves (seconds of lesson time), and what to: a target as of `closer_targets`, or nothing for the
     whole page."""
-    for one in lesson.plan.close_ups:
+    for one in (one for one in lesson.plan.close_ups if one.how is not LeadsTheEye.POINTER):
         words = {word.id for word in lesson.run(one.first, one.last)}
-        for first, last in _read(words, lights):
+        for first, last in read_of(words, lights):
             before = lights[first - 1].end if first else 0.0
-            yield max(before, lights[first].start - BEFORE), _target(one)
+            yield max(before, lights[first].start - BEFORE), target_of(one)
             until = lights[last].end + AFTER
             if last + 1 < len(lights):
                 # A picture stays while she talks about it.
@@ -36,11 +36,12 @@ def planned_views(lesson: Lesson, lights: Sequence[Light]) -> Iterator[tuple[flo
             yield until, ""
 
 
-def _target(one: CloseUp) -> str:
+def target_of(one: CloseUp) -> str:
+    """What eyes are led to, as of `closer_targets`."""
     return f"{PICTURE} {one.picture}" if one.picture else f"{one.first} {one.last}"
 
 
-def _read(words: set[str], lights: Sequence[Light]) -> Iterator[tuple[int, int]]:
+def read_of(words: set[str], lights: Sequence[Light]) -> Iterator[tuple[int, int]]:
     """The runs of lights that are of these words, each with its first and last place."""
     begun: int | None = None
     for place in range(len(lights) + 1):

@@ -16,6 +16,7 @@ from wordtrail.core.direct.directed import NOTHING_DIRECTED, Directed, directed_
 from wordtrail.core.direct.heard import Heard
 from wordtrail.core.direct.leafing import leafed
 from wordtrail.core.direct.pages import TURN_AHEAD, Places, page_turns
+from wordtrail.core.direct.planned_pointing import planned_pointings
 from wordtrail.core.direct.pointing import pointings, view_moves
 from wordtrail.core.direct.shown_by_name import shown_by_name
 from wordtrail.core.direct.stops import Stopping, stops_in, with_silences
@@ -67,7 +68,8 @@ def course_of(lesson: Lesson, trails: Mapping[str, Trail], layout: Layout, edits
     boards = frozenset(one.board for one in named)
     regions = regions_of(lesson.passages)
     drawn_on = layout if layout.name == WIDE.name and not layout.caption_room else typeset(lesson)
-    pointed = pointings(layout, directed, turns, regions, drawn_on)
+    ways = planned_pointings(lesson, heard.lights, layout, regions)
+    pointed = pointings(layout, directed, turns, regions, drawn_on, ways)
     views = view_moves(layout, directed, turns, regions, planned_views(lesson, heard.lights))
     return Course(edits.lead, edits.seconds, directed, moments, turns, boards, answers, pointed, views)
 

@@ -1,4 +1,4 @@
-"""Where the teacher points, by hand alone; and how close she comes, by hand or as it was planned."""
+"""Where the teacher points, and how close she comes: by hand, or as it was planned."""
 
 from __future__ import annotations
 
@@ -33,10 +33,12 @@ def pointings(
     turns: Sequence[PageTurn],
     regions: Mapping[tuple[str, str], Region],
     drawn_on: Layout,
+    planned: Iterable[Pointing] = (),
 ) -> tuple[Pointing, ...]:
-    """Every movement of the pointer: on the page it was made on, or where it was put afterwards: along words, on a
-    picture or a part of it. `drawn_on` is the layout in whose page units its way is kept: the wide one."""
-    found = []
+    """Every movement of the pointer in order: on the page it was made on, or where it was put afterwards: along words,
+    on a picture or a part of it; and as it was `planned`. `drawn_on` is the layout in whose page units its way is kept:
+    the wide one."""
+    found = list(planned)
     for one in directed.given:
         if one.deed is not Deed.POINT:
             continue
@@ -44,11 +46,12 @@ def pointings(
         if isinstance(put_on, OnWords):
             found += _along_words(layout, put_on, one.at)
         elif isinstance(put_on, OnPicture):
-            place = _place_of(layout, one.target, regions)
+            place = place_of(layout, one.target, regions)
             found += [_on_the_middle(*place, one.at)] if place else []
         elif one.path and (page := page_turned_to(drawn_on, one.target)) != NOWHERE:
             way = (page, one.path) if layout is drawn_on else carried(one.path, drawn_on.pages[page], layout)
             found += [Pointing(round(one.at, 4), *way)] if way else []
+    found.sort(key=lambda one: one.at)
     return tuple(replace(one, page=_as_shown(layout, turns, one.at, one.page)) for one in found)
 
 
@@ -102,7 +105,7 @@ def view_moves(
     turned = [(there.at, "") for here, there in pairwise(turns) if here.page != there.page]
     for at, target in sorted([*wanted, *put_away, *turned, *planned]):
         if target:
-            page, place = _place_of(layout, target, regions) or (NOWHERE, whole)
+            page, place = place_of(layout, target, regions) or (NOWHERE, whole)
             if page != NOWHERE:
                 page = _as_shown(layout, turns, at, page)
                 moves.append(ViewMove(round(at, 4), page, closer_view(place, layout.width, layout.height)))
@@ -111,7 +114,7 @@ def view_moves(
     return tuple(moves)
 
 
-def _place_of(layout: Layout, target: str, regions: Mapping[tuple[str, str], Region]) -> tuple[int, Rectangle] | None:
+def place_of(layout: Layout, target: str, regions: Mapping[tuple[str, str], Region]) -> tuple[int, Rectangle] | None:
     """Where what she comes closer to stands: its page, and left, top, right and bottom there."""
     wanted = read_target(target)
     if isinstance(wanted, OnWords):

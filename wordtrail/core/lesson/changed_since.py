@@ -22,7 +22,7 @@ NAMES: Mapping[str, tuple[str, str]] = {
     "take": ("the recording", ""),
     "trail": ("when words light", ""),
     "cut": ("a cut", "cuts"),
-    "closer": ("how close the stage comes", ""),
+    "closer": ("where eyes are led", ""),
     "hold": ("a hold", "holds"),
     "direction": ("what is done on the stage", ""),
     "sound": ("the sound", ""),

@@ -63,15 +63,26 @@ class Reading:
     stretch: Span | None = None
 
 
+class LeadsTheEye(StrEnum):
+    """How eyes are led to what is read."""
+
+    CLOSER = "closer"
+    """The stage comes closer."""
+    POINTER = "pointer"
+    """The pointer goes along."""
+    BOTH = "both"
+
+
 @dataclass(frozen=True, slots=True)
 class CloseUp:
-    """While the words from `first` to `last` are read, the stage comes closer to them, or to a `picture` (its
-    block)."""
+    """While the words from `first` to `last` are read, eyes are led to them, or to a `picture` (its block): the stage
+    comes closer, or the pointer goes along with the voice."""
 
     id: str
     first: str
     last: str
     picture: str = ""
+    how: LeadsTheEye = LeadsTheEye.CLOSER
 
 
 @dataclass(frozen=True, slots=True)

@@ -2,7 +2,8 @@
 import { computed, useId } from 'vue'
 import type { Schemas } from '@/api/client'
 
-/** Where the stage comes closer while words are read: to them, to their paragraph, or to a picture. */
+/** How eyes are led while words are read, to them, to their paragraph, or to a picture: the stage comes closer, the
+    pointer goes along, or both. */
 type CloseUp = Schemas['CloseUp']
 const props = defineProps<{ closeUp: CloseUp; lesson: Schemas['Lesson'] }>()
 const emit = defineEmits<{ keep: [closeUp: CloseUp]; remove: [] }>()
@@ -19,6 +20,14 @@ const whole = computed(() => {
   return words[0]?.id === props.closeUp.first && words[words.length - 1]?.id === props.closeUp.last
 })
 
+const WAYS: Record<CloseUp['how'], string> = {
+  closer: 'the stage comes closer',
+  pointer: 'the pointer goes along',
+  both: 'both',
+}
+function chooseWay(event: Event) {
+  emit('keep', { ...props.closeUp, how: (event.target as HTMLSelectElement).value as CloseUp['how'] })
+}
 function choose(event: Event) {
   const picture = (event.target as HTMLSelectElement).value
   emit('keep', { ...props.closeUp, picture })
@@ -31,7 +40,12 @@ function takeParagraph() {
 
 <template>
   <div class="flex flex-col gap-1.5 text-[14px]">
-    <p class="text-[13px] text-quiet">While these words are read, the stage comes closer.</p>
+    <label :for="`${id}how`"
+      >While these words are read
+      <select :id="`${id}how`" class="field mt-1 py-1" :value="closeUp.how" @change="chooseWay">
+        <option v-for="(name, way) in WAYS" :key="way" :value="way">{{ name }}</option>
+      </select>
+    </label>
     <label v-if="pictures.length" :for="id"
       >to
       <select :id="id" class="field mt-1 py-1" :value="closeUp.picture" @change="choose">

@@ -191,10 +191,10 @@ const hint = (form: MarkForm) => `${form.name} (${form.key.toUpperCase()})`
                   class="col-span-2 flex min-h-[32px] items-center justify-between rounded-small border-t border-hairline px-3 text-left"
                   :class="active ? 'bg-mist' : ''"
                   type="button"
-                  title="While they are read, the stage comes closer to them (Z)"
+                  title="While they are read, the stage comes closer to them, or the pointer goes along (Z)"
                   @click="emit('closer')"
                 >
-                  Come closer while it is read
+                  Come closer or point while it is read
                   <kbd class="key">Z</kbd>
                 </button>
               </MenuItem>

@@ -19,6 +19,13 @@ export interface Post {
 }
 
 /** Whether something belongs to the reading that is worked on (none: all are). */
+/** How eyes are led while words are read, as a post says it. */
+const WAYS: Record<Schemas['CloseUp']['how'], string> = {
+  closer: 'closer',
+  pointer: 'pointer',
+  both: 'closer · pointer',
+}
+
 export const isIn = (reading: string) => (one: { reading?: string }) =>
   !reading || !one.reading || one.reading === reading
 
@@ -85,7 +92,7 @@ export function postsOf(
     word: closeUp.last,
     colour: 'moss',
     title: textOf(closeUp.first, closeUp.last),
-    note: closeUp.picture ? 'closer · a picture' : 'closer',
+    note: `${WAYS[closeUp.how]}${closeUp.picture ? ' · a picture' : ''}`,
     open: opened === closeUp.id,
     slim: true,
     closeUp,
