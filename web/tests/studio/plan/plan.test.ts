@@ -96,8 +96,8 @@ describe('the signposts', () => {
 
   it('have the close-ups, which say where the stage goes', () => {
     const close_ups = [
-      { id: 'close1', first: 'a', last: 'b', picture: '' },
-      { id: 'close2', first: 'a', last: 'a', picture: 'block3' },
+      { id: 'close1', first: 'a', last: 'b', picture: '', how: 'closer' as const },
+      { id: 'close2', first: 'a', last: 'a', picture: 'block3', how: 'both' as const },
     ]
     const withThem = lesson({ ...made, plan: { ...made.plan, close_ups } })
     const found = postsOf(kinds, withThem, '', undefined, 'close1', (first, last) => `${first}–${last}`)
@@ -105,7 +105,7 @@ describe('the signposts', () => {
       found.filter((one) => one.closeUp).map(({ word, title, note, open }) => [word, title, note, open]),
     ).toEqual([
       ['b', 'a–b', 'closer', true],
-      ['a', 'a–a', 'closer · a picture', false],
+      ['a', 'a–a', 'closer · pointer · a picture', false],
     ])
   })
 
