@@ -228,11 +228,13 @@ const { checks, current: checked } = checking
 
 const starts = useStarts(take, lesson, async ({ word, found, start }) => {
   if (chosen.value?.word === word && chosen.value.found === found) chosen.value = { ...chosen.value, start }
+  hearing.hearChange({ start, end: start + 0.5 })
   await trail.refetch()
 })
 const moving = starts.moving
 const stretches = useStretchMoves(take, lesson, (by) => {
   together.shift(by)
+  if (together.span.value) hearing.hearChange(together.span.value)
   return trail.refetch()
 })
 function nudge(by: number, place?: Pick<Place, 'word' | 'found' | 'start'>) {
@@ -242,7 +244,7 @@ function nudge(by: number, place?: Pick<Place, 'word' | 'found' | 'start'>) {
 }
 
 /* Words that were read and not found. */
-const byHand = useReadHere(take, lesson, player)
+const byHand = useReadHere(take, lesson, player, hearing.hear)
 function wasRead(missed: Missing) {
   chosen.value = undefined
   chosenMark.value = ''
@@ -275,6 +277,7 @@ const repairs = useRepairs({
   tapAlong: wasRead,
   wasRead: chosenWasRead,
   findAgain: () => takeView.value && void deeds.findWords(takeView.value),
+  changed: hearing.hearChange,
 })
 function mend(number: number) {
   const check = checked.value

@@ -8,6 +8,10 @@ const BESIDE_CUT = 1.2
 
 export function useHearing(player: Player) {
   return {
+    /** What was just changed, unless the take is being played anyway. */
+    hearChange: ({ start, end }: Span) => {
+      if (!player.playing.value) player.playFromTo(Math.max(0, start - BEFORE), end + AFTER)
+    },
     hear: ({ start, end }: Span) => player.playFromTo(Math.max(0, start - BEFORE), end + AFTER),
     /** How the sound goes over where something was cut. */
     hearCut: ({ start, end }: Span) =>

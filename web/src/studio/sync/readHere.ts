@@ -2,7 +2,7 @@
 import { computed, ref, type Ref } from 'vue'
 import { ask, client, Problem } from '@/api/client'
 import type { OpenLesson } from '@/api/lesson'
-import type { usePlayer } from '@/stage/player'
+import type { Span, usePlayer } from '@/stage/player'
 
 type Sending = Pick<OpenLesson, 'id' | 'send'>
 
@@ -22,6 +22,8 @@ export function useReadHere(
   take: Readonly<Ref<string>>,
   lesson: Sending,
   player: ReturnType<typeof usePlayer>,
+  /** Words have their places: they are heard in them. */
+  placed: (span: Span) => void = () => undefined,
 ) {
   const missing = ref<Missing>()
   const taps = ref<number[]>([])
@@ -67,7 +69,9 @@ export function useReadHere(
           body: { take: take.value, words, start, end, taps: at },
         }),
       )
-      if (await lesson.send({ kind: 'place words', take: take.value, words, ...found })) close()
+      if (!(await lesson.send({ kind: 'place words', take: take.value, words, ...found }))) return
+      close()
+      placed({ start: found.starts[0]!, end: found.end })
     } catch (fault) {
       problem.value = Problem.of(fault)
       taps.value = []

@@ -43,6 +43,8 @@ interface In {
   wasRead: (place: Place) => void
   /** Look for all words of the take again. */
   findAgain: () => void
+  /** Something was moved: it is heard. */
+  changed: (span: Span) => void
 }
 
 export function useRepairs(given: In) {
@@ -75,6 +77,7 @@ export function useRepairs(given: In) {
       )
       const before = chosen.value
       if (!(await lesson.send({ kind: 'place words', take: take.value, ...found }))) return
+      given.changed({ start: found.starts[0]!, end: found.end })
       const place = found.words.indexOf(before?.word ?? '')
       const begins = found.starts[place]
       if (before && begins !== undefined)

@@ -6,7 +6,8 @@ import { useReadHere } from '@/studio/sync/readHere'
 describe('placing words by hand', () => {
   const player = { time: ref(0), playing: ref(true), seek: vi.fn(), playFromTo: vi.fn() }
   const send = vi.fn(() => Promise.resolve(true))
-  const hand = () => useReadHere(ref('take1'), { id: ref('lesson1'), send }, player as never)
+  const placed = vi.fn()
+  const hand = () => useReadHere(ref('take1'), { id: ref('lesson1'), send }, player as never, placed)
 
   beforeEach(() => {
     vi.restoreAllMocks()
@@ -36,6 +37,7 @@ describe('placing words by hand', () => {
       end: 3,
     })
     expect(made.missing.value).toBeUndefined()
+    expect(placed, 'they are heard in their places').toHaveBeenCalledWith({ start: 2.1, end: 3 })
   })
 
   it('takes no tap before the sound has begun', async () => {

@@ -56,6 +56,7 @@ function made() {
   })
   const tapAlong = vi.fn()
   const wasRead = vi.fn()
+  const changed = vi.fn()
   const repairs = useRepairs({
     take: ref('t'),
     lesson: lesson as never,
@@ -68,8 +69,9 @@ function made() {
     tapAlong,
     wasRead,
     findAgain: vi.fn(),
+    changed,
   })
-  return { send, chosen, cutStretch, player, together, tapAlong, wasRead, repairs, heard }
+  return { send, chosen, cutStretch, player, together, tapAlong, wasRead, repairs, heard, changed }
 }
 
 describe('what mends words of a take', () => {
@@ -78,8 +80,9 @@ describe('what mends words of a take', () => {
   it('listens for the line again, and stays at the chosen word', async () => {
     const found = { words: ['a1', 'a2'], starts: [1.1, 2.2], ends: [1.9, 2.9], end: 2.9 }
     const asked = vi.spyOn(client, 'POST').mockResolvedValue({ data: found, response: new Response() })
-    const { repairs, send, chosen } = made()
+    const { repairs, send, chosen, changed } = made()
     await repairs.listenAgain()
+    expect(changed, 'it is heard in its place').toHaveBeenCalledOnce()
     expect(asked.mock.calls[0]![1]).toMatchObject({ body: { take: 't', start: 1, end: 6.8 } })
     expect(send).toHaveBeenCalledWith({ kind: 'place words', take: 't', ...found })
     expect(chosen.value).toMatchObject({ word: 'a2', start: 2.2, found: 2.2, end: 2.9 })
