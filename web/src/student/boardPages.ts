@@ -1,11 +1,8 @@
 import { computed, ref, watch, type Ref } from 'vue'
 import type { Schemas } from '@/api/client'
+import { pagesOf } from '@/stage/boardPages'
 
 type Layout = Schemas['Layout']
-
-/** The pages of a board, by their place in the layout. */
-export const pagesOf = (layout: Layout, board: string) =>
-  layout.pages.flatMap((page, n) => (board && page.board === board && !page.beside ? [n] : []))
 
 /** Leafing through a board that takes several pages: one page is chosen by hand, and stays until something else is up
  * (another `occasion`): who leafs by hand is not led any more. */

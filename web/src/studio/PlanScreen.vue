@@ -395,6 +395,7 @@ useKeys({
       :id="lesson.id.value"
       :send="send"
       @see="(id) => (here = id)"
+      @leaf="(n) => (page = n)"
       @back="page = texts[0] ?? 0"
       @problem="lesson.report"
     />

@@ -3,6 +3,7 @@ import { computed, inject, provide, ref, watch } from 'vue'
 import { activityOf, useCatalogue } from '@/api/catalogue'
 import type { Command, Schemas } from '@/api/client'
 import { useKeys } from '@/parts/keys'
+import { pagesOf } from '@/stage/boardPages'
 import type { StageState } from '@/stage/cueReader'
 import StagePage from '@/stage/StagePage.vue'
 import CardEditor from './CardEditor.vue'
@@ -25,10 +26,17 @@ const props = defineProps<{
   id: string
   send: (command: Command) => Promise<boolean>
 }>()
-const emit = defineEmits<{ see: [board: string]; back: []; problem: [fault: unknown] }>()
+const emit = defineEmits<{
+  see: [board: string]
+  leaf: [page: number]
+  back: []
+  problem: [fault: unknown]
+}>()
 const catalogue = useCatalogue()
 const chosen = inject<ChosenWords>('chosen words')!
 
+/** The pages that it takes. */
+const pages = computed(() => pagesOf(props.stage.layout, props.board))
 const plan = computed(() => props.lesson.plan)
 const card = computed(() => plan.value.cards.find((one) => one.id === props.board))
 const chart = computed(() => plan.value.organizers.find((one) => one.id === props.board))
@@ -156,6 +164,19 @@ async function remove(command: Command) {
         <button v-if="texts.length" class="button" type="button" @click="emit('back')">
           Back to the text
         </button>
+        <nav v-if="pages.length > 1" class="flex gap-1" aria-label="Pages of this">
+          <button
+            v-for="(n, place) in pages"
+            :key="n"
+            class="button"
+            :class="n === state.page ? 'bg-moss-pale' : ''"
+            type="button"
+            :aria-current="n === state.page ? 'page' : undefined"
+            @click="emit('leaf', n)"
+          >
+            Page {{ place + 1 }}
+          </button>
+        </nav>
         <RunItems
           v-if="items.length > 1"
           class="flex-1"
