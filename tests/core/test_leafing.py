@@ -10,7 +10,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.worlds import TAKE, lesson, trail
-from wordtrail.core.changes.card_changes import KeepCard
+from wordtrail.core.changes.card_changes import KeepCard, SetMatching
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.direction_changes import KeepDirection
 from wordtrail.core.changes.point_changes import KeepPoint
@@ -91,6 +91,26 @@ class AtAGateTest(unittest.TestCase):
                 for waited in (reveal.wait + n / 10 for n in range(int(10 * (gate.hold - reveal.wait)) + 1))
             }
             self.assertTrue(set(there) <= later, f"{reveal.part} is seen")
+
+    def test_what_is_matched_on_several_pages_is_leafed_through_in_its_own_time(self) -> None:
+        made = lesson()
+        for word in ("clover", "dance", "map", "bee"):
+            made = apply(made, KeepCard(WordCard("", word, meaning=MEANING.strip()[:200])))
+        layout, sheet = shown(apply(made, SetMatching(True, False)))
+        pages = layout.pages_of_board("matching")
+        self.assertGreater(len(pages), 1)
+        gate = next(one for one in sheet.gates if one.shows == "matching")
+        starts = [one.start for one in sheet.gate_pages if one.gate == gate.pause]
+        self.assertTrue(all(start < gate.hold for start in starts))
+        self.assertTrue(set(pages) <= set(self.pages_at(sheet, gate.pause)))
+
+    def test_a_page_on_which_nothing_of_the_answer_comes_is_not_turned_to_then(self) -> None:
+        layout, sheet = shown(with_question())
+        pages = layout.pages_of_board("pause1")
+        asked = [page for page in pages if not layout.pages[page].parts]
+        self.assertFalse(
+            [one for one in sheet.gate_pages if one.start >= 12.0 and one.page in asked], "nothing comes there"
+        )
 
     def test_a_board_of_one_page_is_not_leafed_through(self) -> None:
         _, sheet = shown(with_card("a plant"))

@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 
 from tests.worlds import TAKE, lesson
 from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.lesson.words_correct import pages_read, paragraphs_read
+from wordtrail.core.lesson.words_correct import PageRead, pages_read, paragraphs_read
 from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.trail.checks import OnPurpose, Settled
 from wordtrail.core.trail.model import Slip, SlipKind, Trail, Visit
@@ -35,6 +35,12 @@ def share(found: Trail, of: Lesson | None = None) -> float:
     """The part of its words a minute that are correct, in the first paragraph."""
     one = next(paragraphs_read(of or lesson(), TAKE, found, found.visits))
     return one.correct / one.words_per_minute
+
+
+def pages(of: Lesson, found: Trail) -> list[PageRead]:
+    """The pages that were read."""
+    paragraphs = list(paragraphs_read(of, TAKE, found, found.visits))
+    return list(pages_read(of, TAKE, found, found.visits, paragraphs))
 
 
 class ParagraphTest(unittest.TestCase):
@@ -71,7 +77,7 @@ class ParagraphTest(unittest.TestCase):
 class PageTest(unittest.TestCase):
     def test_a_page_is_as_correct_as_its_words_together(self) -> None:
         found = misread(said(*(word.id for word in lesson().words)), 2, 10)
-        (page,) = pages_read(lesson(), TAKE, found, found.visits)
+        (page,) = pages(lesson(), found)
         self.assertEqual((page.first, page.last), ("a1", "a10"))
         words = sum(len(block.words) for block in lesson().passages[0].pages[0].blocks)
         self.assertAlmostEqual(page.correct / page.words_per_minute, 1 - 2 / words, delta=0.002)
@@ -79,7 +85,7 @@ class PageTest(unittest.TestCase):
     def test_a_page_of_which_hardly_anything_was_read_is_none(self) -> None:
         of = Lesson((passage_from_text("The end.\n\n---\n\nNothing is on it.", permission="Our own."),))
         found = said(*(word.id for word in of.words[:3]))
-        self.assertEqual(list(pages_read(of, TAKE, found, found.visits)), [])
+        self.assertEqual(pages(of, found), [])
 
 
 if __name__ == "__main__":

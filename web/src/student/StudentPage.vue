@@ -7,6 +7,7 @@ import { useKeys } from '@/parts/keys'
 import { clock } from '@/parts/words'
 import { SPEEDS, usePlayer } from '@/stage/player'
 import { pagesOf } from '@/stage/boardPages'
+import BoardPages from '@/stage/BoardPages.vue'
 import StagePage from '@/stage/StagePage.vue'
 import AnswerTargets from './AnswerTargets.vue'
 import { useAnswers } from './answers'
@@ -287,23 +288,14 @@ useKeys({
           Back to the question
         </button>
       </section>
-      <nav
+      <BoardPages
         v-if="leafing.pages.value.length"
-        class="flex flex-wrap items-center justify-center gap-2 border-t border-lake bg-lake-pale px-8 py-2 narrow:px-3"
-        aria-label="Pages of this"
-      >
-        <button
-          v-for="(at, n) in leafing.pages.value"
-          :key="at"
-          class="button min-h-[44px] min-w-[64px]"
-          :class="at === leafing.at.value ? 'border-lake bg-lake text-white hover:bg-lake' : ''"
-          type="button"
-          :aria-current="at === leafing.at.value ? 'page' : undefined"
-          @click="leafing.look(at)"
-        >
-          Page {{ n + 1 }}
-        </button>
-      </nav>
+        class="justify-center border-t border-lake bg-lake-pale px-8 py-2 narrow:px-3"
+        :pages="leafing.pages.value"
+        :at="leafing.at.value"
+        large
+        @look="leafing.look"
+      />
       <YourTurn
         v-if="gate"
         v-show="looking.at.value < 0"

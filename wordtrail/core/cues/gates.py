@@ -170,7 +170,7 @@ class _Stops:
             self.signposts.append(SignpostShown(point.id, moment.asked, round(at, 4)))
         gate = self._gate(point, at, point.think_seconds)
         answered = self._answers(point, gate)
-        self._leaf(point.id, self.layout.pages_of_board(point.id), 0.0, gate.think_seconds)
+        self._leaf(gate, 0.0)
         self.gates.append((100, replace(gate, answer_seconds=round(answered, 3))))
 
     def boxes(self) -> None:
@@ -275,7 +275,8 @@ class _Stops:
     def _question_over(self, gate: Gate, last: float) -> float:
         """The moment at which a question leaves the stage, or the lesson ends: what was not shown yet is shown just
         before."""
-        leaves = (turn.at for turn in self.course.turns if turn.at > max(gate.at, last) and turn.page != gate.page)
+        own = {gate.page, *self.layout.pages_of_board(gate.shows)}
+        leaves = (turn.at for turn in self.course.turns if turn.at > max(gate.at, last) and turn.page not in own)
         return max(last, next(leaves, self.seconds) - LAST_LOOK)
 
     def _turns(self, point: PausePoint) -> list[tuple[int, float]]:
@@ -304,7 +305,6 @@ class _Stops:
         pages = self.layout.pages_of_board(board.id)
         think = self._own_seconds(board) or max(1, len(pages)) * SETTLE + len(board.words) / READ_SILENTLY
         said = self._syllable_beats(board.card, name) if board.card else 0.0
-        self._leaf(name, pages, said, think)
         think += said
         if board.part is Part.MATCHING:
             think = MATCH_SECONDS
@@ -316,16 +316,20 @@ class _Stops:
             name, at, round(think, 3), "", text, board.part.value, board.id, -1 if page is None else page,
             answer, auto=board.part not in STAYS,
         )  # fmt: skip
+        self._leaf(gate, said)
         self.gates.append((rank, gate))
 
-    def _leaf(self, gate: str, pages: Sequence[int], first: float, seconds: float) -> None:
-        """Leaf through the pages of a board while the lesson stands still, each for its share of the `seconds` by its
-        words; the first one for so many seconds (`first`) besides."""
+    def _leaf(self, gate: Gate, first: float) -> None:
+        """Leaf through the board of a gate while students think, each page for its share of the time by its words; the
+        first one for so many seconds (`first`) of it besides."""
+        pages = self.layout.pages_of_board(gate.shows)
+        if len(pages) < 2 or gate.page != pages[0]:
+            return
         shares = [SETTLE + len(self.layout.pages[page].boxes) / READ_SILENTLY for page in pages]
         now = first
         for page, share in zip(pages[1:], shares, strict=False):
-            now += seconds * share / sum(shares)
-            self.pages.append(GatePage(page, gate, round(now, 3)))
+            now += (gate.think_seconds - first) * share / sum(shares)
+            self.pages.append(GatePage(page, gate.pause, round(now, 3)))
 
     def _own_seconds(self, board: Board) -> float:
         """What students have for it, beside the seconds in which it is read."""

@@ -18,24 +18,17 @@ def leafed(layout: Layout, turns: Sequence[PageTurn], lights: Sequence[Light], s
     """The turns of a lesson of so many `seconds` with those that leaf through boards. A page that is read is turned to
     by its words; what follows it unread shares the time from its last word on, by words."""
     found: list[PageTurn] = []
-    numbered = list(enumerate(turns))
-    for board, group in groupby(numbered, key=lambda item: _board_of(layout, item[1].page)):
-        run = list(group)
+    shown = zip(turns, [*(turn.at for turn in turns[1:]), seconds], strict=True)
+    for board, group in groupby(shown, key=lambda item: _board_of(layout, item[0].page)):
+        own = list(group)
         pages = layout.pages_of_board(board) if board else ()
-        own = [turn for _, turn in run]
-        if len(pages) < 2:
-            found += own
-            continue
-        last = run[-1][0]
-        leaves = turns[last + 1].at if last + 1 < len(turns) else seconds
-        seen = {turn.page for turn in own}
-        for turn, until in zip(own, [*(one.at for one in own[1:]), leaves], strict=True):
-            following = [page for page in pages if page > turn.page and page not in seen]
-            following = following[: next((n for n, page in enumerate(following) if page != turn.page + n + 1), None)]
-            found.append(turn)
-            turned = _shared(layout, turn, until, following, lights)
+        seen = {turn.page for turn, _ in own}
+        for turn, until in own:
+            known = min((page for page in seen if page > turn.page), default=len(layout.pages))
+            following = [page for page in pages if turn.page < page < known]
+            turned = _shared(layout, turn, until, following, lights) if following else []
             seen |= {one.page for one in turned}
-            found += turned
+            found += [turn, *turned]
     return tuple(found)
 
 

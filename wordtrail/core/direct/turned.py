@@ -60,8 +60,9 @@ def turns_by_number(layout: Layout, heard: Heard, by_hand: Sequence[PageTurn]) -
 def turns_by_hand(layout: Layout, directed: Directed, answered: Mapping[str, float]) -> tuple[PageTurn, ...]:
     """Every turn by hand, in order; BACK_TO_TEXT where something is put away. A question that is `answered` with her
     key or voice after its stop (its moment) stays on the stage."""
-    boards = {page.board for page in layout.pages if page.board}
-    pages = {board: shown[0] for board in boards if (shown := layout.pages_of_board(board))}
+    # Of a board that takes several pages, the first.
+    numbered = reversed(list(enumerate(layout.pages)))
+    pages = {page.board: number for number, page in numbered if page.board and not page.beside}
     given = [(one.at, one.deed, one.target) for one in directed.given]
     given += [(at, Deed.SHOW, id) for id, at in answered.items() if id in pages]
     turns: list[PageTurn] = []

@@ -200,7 +200,7 @@ LONGEST_NUMBER = 3
 def is_readable(draft: Draft, least: float) -> bool:
     """Whether no words are set smaller than that: beside them stand smaller numbers and letters."""
     pieces = [*draft.pieces, *(piece for part in draft.parts for piece in part.pieces)]
-    return all(piece.size >= least - 0.01 for piece in pieces if len(piece.text) > LONGEST_NUMBER)
+    return all(piece.size >= least - 0.01 for piece in pieces if piece.word or len(piece.text) > LONGEST_NUMBER)
 
 
 T = TypeVar("T")

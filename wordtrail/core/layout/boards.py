@@ -7,7 +7,6 @@ the cue sheet says when it is shown. Their names are made in `part_names`.
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import replace
 from functools import partial
 
 from wordtrail.core.layout.board_draft import (
@@ -115,22 +114,14 @@ def _columns(texts: Sequence[BoardText], bench: BoardBench) -> list[Draft]:
 def _sight_words(board: Board, bench: BoardBench) -> list[Draft]:
     """Words to say, in a grid; in several where they would be too small in one."""
     heading, *words = board.texts
-    least = bench.stage.sizes[-1]
-    for count in range(1, len(words) + 1):
-        each = -(-len(words) // count)
-        grids = [words[first : first + each] for first in range(0, len(words), each)]
-        drafts = [_grid(heading, grid, bench, repeats=number > 0) for number, grid in enumerate(grids)]
-        if all(piece.size >= least for draft in drafts for piece in draft.pieces):
-            break
-    return drafts
+    return in_groups(words, lambda some: _grid(heading, some, bench), bench.stage.sizes[-1])
 
 
-def _grid(heading: BoardText, words: Sequence[BoardText], bench: BoardBench, *, repeats: bool) -> Draft:
+def _grid(heading: BoardText, words: Sequence[BoardText], bench: BoardBench) -> Draft:
     stage = bench.stage
     draft = Draft(TextLook(bench.lesson.look.typeface))
     left, room = stage.margin, stage.width - 2 * stage.margin
-    # What was read on the page before does not light here again.
-    draft.text(replace(heading, words=()) if repeats else heading, HEADING, left, 70.0, room)
+    draft.text(heading, HEADING, left, 70.0, room)
     columns = 3 if len(words) <= 6 else 4 if len(words) <= 12 else 6
     columns = columns if not stage.below else 2 if len(words) <= 12 else 3
     columns = min(columns, len(words))

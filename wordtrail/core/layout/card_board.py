@@ -91,8 +91,6 @@ def _more_pages(texts: list[BoardText], card: WordCard, bench: BoardBench, lines
     width, top = stage.width - 2 * left, 96.0
     drafts: list[Draft] = []
     for column in flowed(texts, width, TextLook(bench.lesson.look.typeface), stage.height - 340, stage.sizes[-1]):
-        if not column:
-            continue
         draft = Draft(TextLook(bench.lesson.look.typeface), lines=lines)
         draft.panels.append(_panel(stage))
         again = set_text(card.word, REPEATED, width, Style.BOLD, draft.look)[:1]

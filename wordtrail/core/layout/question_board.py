@@ -271,6 +271,8 @@ def lay_choice(
 def mark_as_shown(draft: Draft, point: PausePoint) -> None:
     """What comes with the answer of a page, as one part."""
     own = [part for part in draft.parts if part.id == answer_part(point.id)]
+    if not own:
+        return
     pieces = tuple(piece for part in own for piece in part.pieces)
     panels = tuple(panel for part in own for panel in part.panels)
     draft.parts = [part for part in draft.parts if part not in own]

@@ -11,7 +11,7 @@ from wordtrail.core.edit.joining import SHORTEST_CUT, Cut, CutKind
 from wordtrail.core.edit.slowing import SLOWEST_PACE, Slower
 from wordtrail.core.lesson.model import Lesson
 
-HAIR = 0.001
+ROUNDED = 0.001
 """Seconds to which files round."""
 
 SAME_PACE = 0.005
@@ -121,7 +121,7 @@ def _reordered(ours: Sequence[Clip], theirs: Sequence[Clip]) -> bool:
     """Whether the file's stretches do not follow one another as the lesson's do."""
 
     def place_of(clip: Clip) -> int | None:
-        own = (n for n, one in enumerate(ours) if one.take == clip.take and one.start - HAIR <= clip.start < one.end)
+        own = (n for n, one in enumerate(ours) if one.take == clip.take and one.start - ROUNDED <= clip.start < one.end)
         return next(own, None)
 
     places = [place_of(clip) for clip in theirs]

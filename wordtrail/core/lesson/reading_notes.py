@@ -74,9 +74,10 @@ def reading_known(
     norm = norm_of(grade)
     band = (float(norm.slow[0] or norm.slow[1]), float(norm.quick[2])) if norm else (0.0, 0.0)
     notes = (*_phrases(lesson, visits), *_melody(voice, visits), *_talk(shown), *_alone(stops, length))
+    paragraphs = tuple(paragraphs_read(lesson, take, shown, visits))
     return ReadingKnown(
-        tuple(paragraphs_read(lesson, take, shown, visits)),
-        tuple(pages_read(lesson, take, shown, visits)),
+        paragraphs,
+        tuple(pages_read(lesson, take, shown, visits, paragraphs)),
         lesson.words_per_minute,
         band,
         notes,

@@ -50,9 +50,12 @@ def paragraphs_read(lesson: Lesson, take: str, shown: Trail, visits: Sequence[Vi
         yield ParagraphRead(pace.first, pace.start, pace.page, rate, round(share * rate, 1), pace.quick)
 
 
-def pages_read(lesson: Lesson, take: str, shown: Trail, visits: Sequence[Visit]) -> Iterator[PageRead]:
-    """The pages of which enough words were read in them, in the order of the text."""
-    firsts = [pace.first for pace in paragraph_paces(lesson, take, visits)]
+def pages_read(
+    lesson: Lesson, take: str, shown: Trail, visits: Sequence[Visit], paragraphs: Sequence[ParagraphRead]
+) -> Iterator[PageRead]:
+    """The pages of which enough words were read in these visits, in the order of the text, by those of their
+    `paragraphs` that were read."""
+    firsts = [one.first for one in paragraphs]
     for passage in lesson.passages:
         for page in passage.pages:
             words = {word.id for block in page.blocks for word in block.words}

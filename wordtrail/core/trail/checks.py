@@ -135,7 +135,11 @@ class Settled:
 
     def settles(self, take: str, check: Check) -> bool:
         """Whether this is about a place to check of `take`, also after its words were found again."""
-        return (self.take, self.word) == (take, check.word) and abs(self.found - check.found) < SAME_MOMENT
+        return self.is_at(take, check.word, check.found)
+
+    def is_at(self, take: str, word: str, found: float) -> bool:
+        """Whether this is about a word of `take` that was found at a moment."""
+        return (self.take, self.word) == (take, word) and abs(self.found - found) < SAME_MOMENT
 
 
 @dataclass(frozen=True, slots=True)
@@ -148,7 +152,11 @@ class OnPurpose:
 
     def settles(self, take: str, check: Check) -> bool:
         """Whether a place to check of `take` begins in it."""
-        return self.take == take and self.start <= check.start < self.end
+        return self.holds(take, check.start)
+
+    def holds(self, take: str, time: float) -> bool:
+        """Whether a moment of `take` lies in it."""
+        return self.take == take and self.start <= time < self.end
 
 
 @dataclass(frozen=True, slots=True)

@@ -4,6 +4,7 @@ import { activityOf, useCatalogue } from '@/api/catalogue'
 import type { Command, Schemas } from '@/api/client'
 import { useKeys } from '@/parts/keys'
 import { pagesOf } from '@/stage/boardPages'
+import BoardPages from '@/stage/BoardPages.vue'
 import type { StageState } from '@/stage/cueReader'
 import StagePage from '@/stage/StagePage.vue'
 import CardEditor from './CardEditor.vue'
@@ -164,19 +165,12 @@ async function remove(command: Command) {
         <button v-if="texts.length" class="button" type="button" @click="emit('back')">
           Back to the text
         </button>
-        <nav v-if="pages.length > 1" class="flex gap-1" aria-label="Pages of this">
-          <button
-            v-for="(n, place) in pages"
-            :key="n"
-            class="button"
-            :class="n === state.page ? 'bg-moss-pale' : ''"
-            type="button"
-            :aria-current="n === state.page ? 'page' : undefined"
-            @click="emit('leaf', n)"
-          >
-            Page {{ place + 1 }}
-          </button>
-        </nav>
+        <BoardPages
+          v-if="pages.length > 1"
+          :pages="pages"
+          :at="state.page"
+          @look="(page) => emit('leaf', page)"
+        />
         <RunItems
           v-if="items.length > 1"
           class="flex-1"
