@@ -11,6 +11,7 @@ import {
   type Ref,
 } from 'vue'
 import { ask, client, Problem, type Command, type Job, type LessonChange, type LessonView } from './client'
+import { JUST_ASKED } from './fresh'
 import { outbox, type Waiting } from './outbox'
 import { patched } from './patch'
 import { sharing } from './sharing'
@@ -60,9 +61,6 @@ const keyOf = (lesson: string) => ['lesson', lesson]
 const fetchLesson = (lesson: string) =>
   ask(client.GET('/api/lessons/{lesson}', { params: { path: { lesson } } }))
 
-/** Milliseconds in which a lesson that was asked for ahead need not be asked for again. */
-const JUST_ASKED = 2000
-
 /** A lesson, as it is fetched. */
 export const lessonQuery = (id: string) => ({
   queryKey: keyOf(id),
@@ -84,8 +82,7 @@ export function openLesson(id: Ref<string>) {
     staleTime: JUST_ASKED,
     refetchInterval: (state) => (state.state.data?.jobs.some(isActive) ? 700 : false),
     retry: false,
-    // A long passage is a large value: it is replaced as a whole, never changed inside, and compared block by block.
-    shallow: true,
+    // A long passage is a large value: it is compared block by block.
     structuralSharing: (older, newer) => sharing(older as LessonView | undefined, newer as LessonView),
   })
   const view = computed(() => query.data.value)

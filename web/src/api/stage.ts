@@ -1,9 +1,11 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { computed, ref, type Ref } from 'vue'
+import { computed, ref, watch, type Ref } from 'vue'
 import { ask, client, Problem, type Schemas } from './client'
+import { JUST_ASKED } from './fresh'
 import { patched } from './patch'
 
 type Stage = Schemas['Stage']
+type Version = Schemas['FilmVersion']
 
 const isPassing = (status: number) => status === 0 || status >= 500
 
@@ -13,6 +15,31 @@ export function stageFrom(answer: Schemas['StageChange'], before: Stage | undefi
   return before && { ...patched(before, answer.changes), key: answer.key }
 }
 
+/** A stage as the server has it now; of somebody who has `before`, only what changed of it is fetched. */
+async function fetchStage(lesson: string, take: string, film?: Version, before?: Stage): Promise<Stage> {
+  const get = (since: string) =>
+    ask(
+      client.GET('/api/lessons/{lesson}/stage', {
+        params: { path: { lesson }, query: { take, since, film } },
+      }),
+    )
+  return stageFrom(await get(before?.key ?? ''), before) ?? stageFrom(await get(''), undefined)!
+}
+
+/** The stage of a lesson as it is known up to somewhere, of one of its films, or of one take as it was recorded. */
+export const stageQuery = (
+  lesson: string,
+  known: unknown,
+  take = '',
+  film?: Version,
+  before?: () => Stage | undefined,
+) => ({
+  queryKey: ['stage', lesson, known, take, film],
+  queryFn: () => fetchStage(lesson, take, film, before?.()),
+  staleTime: JUST_ASKED,
+  structuralSharing: false as const,
+})
+
 /** Layout and cue sheet of a lesson at a revision, of one of its films, or of one take as it was recorded; large, so only while `wanted`.
  * Once it is here, only what changed of it is fetched. */
 export function useStage(
@@ -20,33 +47,28 @@ export function useStage(
   revision: Ref<unknown>,
   take?: Ref<string>,
   wanted: Ref<boolean> = ref(true),
-  film?: Ref<Schemas['FilmVersion'] | undefined>,
+  film?: Ref<Version | undefined>,
 ) {
   let last: { lesson: string; stage: Stage } | undefined
-
-  async function fetchStage(id: string, heard: string, version?: Schemas['FilmVersion']): Promise<Stage> {
-    const before = last?.lesson === id ? last.stage : undefined
-    const query = { take: heard, since: before?.key ?? '', film: version }
-    const get = (since: string) =>
-      ask(
-        client.GET('/api/lessons/{lesson}/stage', {
-          params: { path: { lesson: id }, query: { ...query, since } },
-        }),
-      )
-    const stage = stageFrom(await get(query.since), before) ?? stageFrom(await get(''), undefined)!
-    last = { lesson: id, stage }
-    return stage
-  }
-
-  const query = useQuery({
-    enabled: wanted,
-    shallow: true,
-    structuralSharing: false,
-    queryKey: computed(() => ['stage', lesson.value, revision.value, take?.value ?? '', film?.value]),
-    queryFn: () => fetchStage(lesson.value, take?.value ?? '', film?.value),
-    placeholderData: keepPreviousData,
-    // What found no way is asked for again; what is not there is not.
-    retry: (count, fault) => count < 2 && isPassing(Problem.of(fault).status),
-  })
+  const before = (of: string) => () => (last?.lesson === of ? last.stage : undefined)
+  const asked = computed(() =>
+    stageQuery(lesson.value, revision.value, take?.value, film?.value, before(lesson.value)),
+  )
+  const query = useQuery(
+    computed(() => ({
+      ...asked.value,
+      enabled: wanted.value,
+      placeholderData: keepPreviousData<Stage>,
+      // What found no way is asked for again; what is not there is not.
+      retry: (count: number, fault: unknown) => count < 2 && isPassing(Problem.of(fault).status),
+    })),
+  )
+  watch(
+    [query.data, query.isPlaceholderData],
+    ([stage, older]) => {
+      if (stage && !older) last = { lesson: lesson.value, stage }
+    },
+    { immediate: true, flush: 'sync' },
+  )
   return computed(() => query.data.value)
 }

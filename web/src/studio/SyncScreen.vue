@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { replaceEqualDeep } from '@tanstack/vue-query'
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { computed, ref, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { useRoute } from 'vue-router'
 import { useCatalogue } from '@/api/catalogue'
 import { useLesson } from '@/api/lesson'
+import { useAfterwards } from '@/parts/afterwards'
 import { useKeys } from '@/parts/keys'
 import { duration } from '@/parts/words'
 import { usePlayer, type Span } from '@/stage/player'
@@ -22,7 +24,7 @@ import { useMoments, useStarts, useStretchMoves } from './sync/byHand'
 import GiveTimePanel from './sync/GiveTimePanel.vue'
 import { madeRows, useGivingTime } from './sync/givingTime'
 import LinesOfTakes from './sync/LinesOfTakes.vue'
-import { rowsOf, unheardRows, withUnheard, type Place } from './sync/syncRows'
+import { rowsOf, unheardRows, withUnheard, type Place, type Row } from './sync/syncRows'
 import { doings, wordDoings } from './sync/stripDirections'
 import { useDirections } from './sync/directionsDone'
 import { useHearing } from './sync/hearing'
@@ -53,14 +55,10 @@ const view = lesson.view
 const deeds = useTakes(lesson)
 const { takeOf, asked: lookedAt, used, takeView, take, wordless, use: useTake } = useLookedAt(lesson, deeds)
 const job = computed(() => lesson.activeJob('align'))
-const { stage, trail, peaks, there } = useTakeData(
-  takeView,
-  lesson,
-  computed(() => job.value?.id ?? ''),
-)
+const { stage, trail, heights, there } = useTakeData(takeView, lesson)
 
 /** The lines come first, then what could be made of them. */
-const loaded = computed(() => there.value && !!stage.value && !!trail.data.value)
+const afterwards = useAfterwards(computed(() => there.value && !!stage.value && !!trail.data.value))
 
 const sheet = computed(() => stage.value?.sheet)
 const source = computed(() => (there.value ? soundOfTake(view.value.lesson, take.value) : ''))
@@ -77,7 +75,7 @@ const player = usePlayer(source, sheet, {
   paces: computed(() => view.value.lesson.slower.filter((one) => one.take === take.value)),
 })
 /* Making it shorter. */
-const shorter = useShorter(take, lesson, loaded)
+const shorter = useShorter(take, lesson, afterwards)
 const words = computed(() => (stage.value ? printedOf(stage.value.layout) : new Map<string, string>()))
 /** Each word's typeset width, in ems. */
 const widths = computed(
@@ -120,7 +118,7 @@ const namings = useNamings(
   computed(() => trail.data.value?.named ?? []),
   player.time,
 )
-const rows = computed(() =>
+const newRows = computed(() =>
   stage.value && trail.data.value
     ? withUnheard(
         rowsOf(stage.value, trail.data.value, view.value.lesson.pause_points, words.value, [
@@ -142,6 +140,8 @@ const rows = computed(() =>
       )
     : [],
 )
+/** The rows; one in which nothing has changed is the same as before, and is not drawn anew. */
+const rows = computed<Row[]>((before) => replaceEqualDeep(before, newRows.value))
 /** Where there is only one reading of everything, there is nothing to choose from. */
 const tabs = computed(() => [
   'By line',
@@ -259,7 +259,7 @@ const { doOffered, doOther } = useRowDeeds({ take, lesson, shorter, namings, byH
 const giving = useGivingTime({
   take,
   lesson,
-  ready: loaded,
+  ready: afterwards,
   seconds: computed(() => takeView.value?.seconds ?? 0),
   span: together.chosen,
   several: together.span,
@@ -361,7 +361,7 @@ useKeys({
         :view="trail.data.value"
         :time="player.time.value"
         :cuts="unheard"
-        :peaks="peaks.data.value"
+        :peaks="heights"
         @seek="player.seek"
         @trim="(start, end) => lesson.send({ kind: 'set trim', take, start, end })"
       />
@@ -393,7 +393,7 @@ useKeys({
               :rows="rows"
               :words="words"
               :widths="widths"
-              :peaks="peaks.data.value"
+              :peaks="heights"
               :player="player"
               :take="take"
               :chosen="chosen"
@@ -483,29 +483,31 @@ useKeys({
           or later.</template
         >
       </p>
-      <AddDirection
-        :doings="possible"
-        :with-words="withWords"
-        :time="player.time.value"
-        @add="(doing) => directions.add(doing, player.time.value)"
-      />
-      <ShorterPanel
-        v-model:longest="shorter.longest.value"
-        v-model:length="shorter.length.value"
-        :offers="shorter.offers.value"
-        :savings="shorter.savings.value"
-        :left="shorter.left.value"
-        :cuts="shorter.cuts.value.length"
-        :shown="shorter.shown.value"
-        @cut="shorter.cutOut"
-        @show="shorter.shown.value = !shorter.shown.value"
-        @back="shorter.putBack(shorter.cuts.value.map((one) => one.cut))"
-      />
-      <GiveTimePanel :giving="giving" :chosen="together.said.value" :last="together.lastSaid.value" />
-      <ReadingPanel :take="take" :printed="words" @seek="goTo" />
-      <TrimBar :trail="trail.data.value" :take="take" :now="player.time.value" @seek="player.seek" />
-      <TimingFiles :take="take" />
-      <TakeList v-if="view.takes.length > 1" :looking="take" @look="(one) => (lookedAt = one)" />
+      <template v-if="afterwards">
+        <AddDirection
+          :doings="possible"
+          :with-words="withWords"
+          :time="player.time.value"
+          @add="(doing) => directions.add(doing, player.time.value)"
+        />
+        <ShorterPanel
+          v-model:longest="shorter.longest.value"
+          v-model:length="shorter.length.value"
+          :offers="shorter.offers.value"
+          :savings="shorter.savings.value"
+          :left="shorter.left.value"
+          :cuts="shorter.cuts.value.length"
+          :shown="shorter.shown.value"
+          @cut="shorter.cutOut"
+          @show="shorter.shown.value = !shorter.shown.value"
+          @back="shorter.putBack(shorter.cuts.value.map((one) => one.cut))"
+        />
+        <GiveTimePanel :giving="giving" :chosen="together.said.value" :last="together.lastSaid.value" />
+        <ReadingPanel :take="take" :printed="words" @seek="goTo" />
+        <TrimBar :trail="trail.data.value" :take="take" :now="player.time.value" @seek="player.seek" />
+        <TimingFiles :take="take" />
+        <TakeList v-if="view.takes.length > 1" :looking="take" @look="(one) => (lookedAt = one)" />
+      </template>
     </aside>
   </div>
   <NothingToSync v-else :finding="!!job" :quiet="!!wordless" />

@@ -50,7 +50,6 @@ const text = useQuery({
       }),
     ),
   placeholderData: (before) => before,
-  shallow: true,
 })
 const about = computed(() => (text.data.value?.passage === passage.value.id ? text.data.value : undefined))
 const suspects = computed(() => about.value?.suspects ?? [])

@@ -3,6 +3,7 @@ import { computed, nextTick, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
+import { knownUpTo } from '@/api/trail'
 import { useKeys } from '@/parts/keys'
 import { clock, megabytes } from '@/parts/words'
 import { usePlayer } from '@/stage/player'
@@ -38,7 +39,7 @@ const toSend = computed(() => made(shown.value)[0])
 const thereNow = computed(() => onHost.there.value.find((one) => one.film === toSend.value?.id))
 const stage = useStage(
   lesson.id,
-  computed(() => [view.value.revision, view.value.take_in_use]),
+  computed(() => [...knownUpTo(view.value), view.value.take_in_use]),
   undefined,
   undefined,
   shown,

@@ -4,6 +4,7 @@ import { Play, Square } from '@lucide/vue'
 import { computed } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import { useLesson } from '@/api/lesson'
+import { knownUpTo } from '@/api/trail'
 import { takeName } from '../takes'
 import { useClipPlayer } from './clipPlayer'
 
@@ -15,7 +16,7 @@ const lines = useQuery({
   queryKey: computed(() => [
     'lines',
     lesson.id.value,
-    view.value.revision,
+    knownUpTo(view.value),
     view.value.takes.map((take) => `${take.id}${take.has_trail}`).join(),
   ]),
   queryFn: () =>

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { ask, client } from '@/api/client'
 import { useLesson } from '@/api/lesson'
+import { knownUpTo } from '@/api/trail'
 import { clock } from '@/parts/words'
 import type { Span } from '@/stage/player'
 import { takeName } from '../takes'
@@ -16,7 +17,7 @@ const found = useQuery({
     'same words',
     lesson.id.value,
     props.take,
-    lesson.view.value.revision,
+    knownUpTo(lesson.view.value),
     props.span.start,
     props.span.end,
   ]),

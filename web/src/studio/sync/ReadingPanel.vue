@@ -6,6 +6,7 @@ import { computed, ref } from 'vue'
 import { useCatalogue } from '@/api/catalogue'
 import { ask, client, type Take } from '@/api/client'
 import { useLesson } from '@/api/lesson'
+import { knownUpTo } from '@/api/trail'
 import { clock, lasts } from '@/parts/words'
 import { takeName } from '../takes'
 import { useClipPlayer } from './clipPlayer'
@@ -20,7 +21,7 @@ const grade = useLocalStorage('word-trail.grade', 0)
 /** What there is to know of a take; none for no take. */
 const useReading = (take: () => string) =>
   useQuery({
-    queryKey: computed(() => ['reading', lesson.id.value, take(), lesson.view.value.revision, grade.value]),
+    queryKey: computed(() => ['reading', lesson.id.value, take(), knownUpTo(lesson.view.value), grade.value]),
     queryFn: async () => {
       const path = { lesson: lesson.id.value }
       const query = { take: take(), grade: grade.value }

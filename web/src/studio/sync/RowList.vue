@@ -44,6 +44,8 @@ const { width } = useElementSize(list)
 /** Pixels beside a strip: its moment, and what parts them. */
 const BESIDE = 52
 const stripWidth = computed(() => (width.value ? width.value - BESIDE : undefined))
+/** Strips are drawn once it is known how wide they are. */
+const measured = computed(() => !!width.value || !('ResizeObserver' in window))
 
 /** The last word that was read before a row. */
 function wordBefore(row: Row): string {
@@ -90,10 +92,19 @@ watch(
   () => props.rows.length,
   () => void nextTick(near.watch),
 )
+const isDrawn = (row: Row, place: number) => measured.value && near.isNear(row.key, place)
 /** About how high a row is, as long as it is not drawn. */
 const heightOf = (row: Row) => (row.kind === 'line' ? 96 : row.kind === 'talk' ? 110 : 46)
+/** The room that a row has; in one text, so that it is set only where it has changed. */
+const roomOf = (row: Row, drawn: boolean) =>
+  `contain-intrinsic-height: auto ${heightOf(row)}px${drawn ? '' : `; min-height: ${heightOf(row)}px`}`
 /** The sound's place as a row sees it: one that is over, or still to come, is not drawn anew each time. */
 const timeIn = (row: Row) => Math.min(Math.max(props.player.time.value, row.start - 1), row.end + 1)
+/** The word that is lit, as the row sees it that is said now. */
+const litIn = (row: Row) =>
+  row.start <= props.player.time.value && props.player.time.value <= row.end
+    ? (props.player.state.value?.lit ?? '')
+    : ''
 
 /** Bring a row into view, drawn. */
 async function toRow(place: number, block: ScrollLogicalPosition, behavior: ScrollBehavior = 'auto') {
@@ -135,12 +146,9 @@ defineExpose({
       :key="row.key"
       :data-row="row.key"
       class="-mx-1 -mt-1 px-1 pt-1 [content-visibility:auto]"
-      :style="{
-        containIntrinsicHeight: `auto ${heightOf(row)}px`,
-        minHeight: near.isNear(row.key, place) ? undefined : `${heightOf(row)}px`,
-      }"
+      :style="roomOf(row, isDrawn(row, place))"
     >
-      <template v-if="!near.isNear(row.key, place)" />
+      <template v-if="!isDrawn(row, place)" />
       <SoundStrip
         v-else-if="row.kind === 'line'"
         :row="row"
@@ -149,7 +157,7 @@ defineExpose({
         :peaks="peaks"
         :time="timeIn(row)"
         :width="stripWidth"
-        :lit="player.state.value?.lit ?? ''"
+        :lit="litIn(row)"
         :chosen="chosen"
         :span="span"
         :moving="moving"

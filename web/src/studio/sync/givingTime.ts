@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, type Ref } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import type { ShownLesson } from '@/api/lesson'
+import { knownUpTo } from '@/api/trail'
 import { clock, quoted } from '@/parts/words'
 import type { Span } from '@/stage/player'
 import type { Place, Row } from './syncRows'
@@ -31,7 +32,7 @@ export function useGivingTime({ take, lesson, ready, seconds, span, several, las
       'echo',
       lesson.id.value,
       take.value,
-      lesson.view.value.revision,
+      knownUpTo(lesson.view.value),
       after.value,
       factor.value,
       stretch.value.start,

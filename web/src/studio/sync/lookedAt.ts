@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Take } from '@/api/client'
 import type { ShownLesson } from '@/api/lesson'
+import { takeAtFirst } from '@/api/trail'
 import type { useTakes } from '../takes'
 
 export function useLookedAt(lesson: ShownLesson, deeds: ReturnType<typeof useTakes>) {
@@ -9,9 +10,7 @@ export function useLookedAt(lesson: ShownLesson, deeds: ReturnType<typeof useTak
   const takeOf = (id: string | undefined) => takes.value.find((one) => one.id === id)
   const asked = ref('')
   const used = computed(() => takeOf(lesson.view.value.take_in_use))
-  const takeView = computed(
-    () => takeOf(asked.value) ?? takes.value.findLast((one) => one.asks) ?? used.value,
-  )
+  const takeView = computed(() => takeOf(asked.value) ?? takeAtFirst(lesson.view.value))
   return {
     takeOf,
     /** The take that was asked for, by its id; empty for none. */

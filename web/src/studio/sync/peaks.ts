@@ -7,6 +7,7 @@ export const STRIP_HEIGHT = 40
 const BAR = 4
 /** How many heights of one resolution are one of the next. */
 const COARSER = 4
+const LOG_COARSER = Math.log(COARSER)
 const FEWEST = 64
 
 export interface Bar {
@@ -42,19 +43,20 @@ export function barsOf(
   high = STRIP_HEIGHT,
 ): Bar[] {
   if (!heights?.[0]?.length) return []
-  return Array.from({ length: Math.floor(width / BAR) }, (_, i) => {
-    const at = timeAt(i * BAR)
-    const until = timeAt((i + 1) * BAR)
+  const moments = Array.from({ length: Math.floor(width / BAR) + 1 }, (_, i) => timeAt(i * BAR))
+  return moments.slice(0, -1).map((at, i) => {
+    const until = moments[i + 1]!
     const { level, step } = resolutionFor(heights, until - at)
     const from = Math.floor(at / step)
     const to = Math.max(from + 1, Math.ceil(until / step))
-    const top = level.subarray(from, to).reduce((most, height) => Math.max(most, height), 0)
+    let top = 0
+    for (let place = from; place < to; place++) top = Math.max(top, level[place] ?? 0)
     return { x: i * BAR, height: Math.max(1.5, (top / 255) * (high - 4)), at }
   })
 }
 
 function resolutionFor(heights: Heights, seconds: number) {
-  const wanted = Math.floor(Math.log(Math.max(1, seconds / PEAK_SECONDS)) / Math.log(COARSER))
+  const wanted = Math.floor(Math.log(Math.max(1, seconds / PEAK_SECONDS)) / LOG_COARSER)
   const number = Math.min(wanted, heights.length - 1)
   return { level: heights[number]!, step: PEAK_SECONDS * COARSER ** number }
 }

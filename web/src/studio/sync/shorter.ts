@@ -4,6 +4,7 @@ import { refDebounced } from '@vueuse/core'
 import { computed, ref, type Ref } from 'vue'
 import { ask, client, Problem, type Schemas } from '@/api/client'
 import type { ShownLesson } from '@/api/lesson'
+import { knownUpTo } from '@/api/trail'
 import type { Row } from './syncRows'
 
 export type Cut = Schemas['Cut']
@@ -31,7 +32,7 @@ export function useShorter(take: Ref<string>, lesson: ShownLesson, ready: Ref<bo
       'shorter',
       lesson.id.value,
       take.value,
-      lesson.view.value.revision,
+      knownUpTo(lesson.view.value),
       asked.value,
     ]),
     queryFn: async () => {

@@ -1,37 +1,25 @@
 /** What is known of the take that is looked at: its stage in take time, its trail, and the heights of its sound. */
-import { useQuery } from '@tanstack/vue-query'
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, type Ref } from 'vue'
-import { ask, client, type Take } from '@/api/client'
+import type { Schemas, Take } from '@/api/client'
 import type { ShownLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
+import { knownUpTo, peaksQuery, trailQuery } from '@/api/trail'
 import { heightsOf } from './peaks'
 
-export function useTakeData(take: Ref<Take | undefined>, lesson: ShownLesson, job: Ref<string>) {
+export function useTakeData(take: Ref<Take | undefined>, lesson: ShownLesson) {
   const id = computed(() => take.value?.id ?? '')
   const there = computed(() => !!take.value?.has_trail)
-  const stage = useStage(
-    lesson.id,
-    computed(() => [lesson.view.value.revision, job.value]),
-    id,
+  const known = computed(() => knownUpTo(lesson.view.value))
+  const stage = useStage(lesson.id, known, id)
+  const trail = useQuery(
+    computed(() => ({
+      ...trailQuery(lesson.id.value, id.value, known.value),
+      enabled: there.value,
+      placeholderData: keepPreviousData<Schemas['TrailView']>,
+    })),
   )
-  const trail = useQuery({
-    queryKey: computed(() => ['trail', lesson.id.value, id.value, lesson.view.value.revision, job.value]),
-    queryFn: () =>
-      ask(
-        client.GET('/api/lessons/{lesson}/trail', {
-          params: { path: { lesson: lesson.id.value }, query: { take: id.value } },
-        }),
-      ),
-    enabled: there,
-    placeholderData: (before) => before,
-    retry: false,
-  })
-  const peaks = useQuery({
-    queryKey: computed(() => ['peaks', id.value]),
-    queryFn: async () =>
-      heightsOf(new Uint8Array(await (await fetch(`/api/takes/${id.value}/peaks`)).arrayBuffer())),
-    enabled: there,
-    staleTime: Infinity,
-  })
-  return { stage, trail, peaks, there }
+  const peaks = useQuery(computed(() => ({ ...peaksQuery(id.value), enabled: there.value })))
+  const heights = computed(() => peaks.data.value && heightsOf(peaks.data.value))
+  return { stage, trail, heights, there }
 }
