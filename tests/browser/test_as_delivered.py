@@ -355,6 +355,7 @@ class AsDeliveredTest(unittest.TestCase):
         self.assertTrue(seen.body().startswith(b"\x89PNG"))
         room = self.ask("GET /lessons/{lesson}/room", lesson=lesson, query={"film": "listen"})
         self.assertTrue(room.body().startswith(b"RIFF"))
+        self.assertTrue(self.ask("GET /signal").body().startswith(b"RIFF"))
         body = {"versions": ["listen"], "kind": "mp4", "steady": False}
         (job,) = self.got("POST /lessons/{lesson}/films", lesson=lesson, send=body)["jobs"]
         self.assertEqual(self.ended(job["id"])["state"], "done")

@@ -111,6 +111,8 @@ class FilmsTest(StudioTest):
         page = self.new_page()
         page.add_init_script(PLAYED)
         self.at_the_films(page, "Pip")
+        page.get_by_role("button", name=re.compile("^What is in it")).click()
+        page.get_by_role("checkbox", name="A soft signal at pause points").check()
         page.get_by_role("button", name="Play").click()
         # Its title is silent; behind it there is a voice.
         page.wait_for_function("() => window.played.some((one) => !one.paused && one.currentTime > 3.5)")
@@ -121,6 +123,13 @@ class FilmsTest(StudioTest):
         # Where it stands still one hears the room, over and over.
         page.get_by_role("button", name="Play").click()
         page.wait_for_function("() => window.played.some((one) => one.loop && !one.paused && one.currentTime > 0)")
+        # Where it asks something there is the signal, once: also at the next place, not where one moves to.
+        page.wait_for_function(SIGNALLED)
+        before = page.evaluate("() => window.signals")
+        slider.press("ArrowRight")
+        slider.press("ArrowLeft")
+        page.wait_for_timeout(500)
+        self.assertEqual(page.evaluate("() => window.signals"), before)
 
     def test_a_bare_reading_is_one_tick_away(self) -> None:
         page = self.new_page()
@@ -135,11 +144,14 @@ class FilmsTest(StudioTest):
         expect(page.get_by_role("combobox", name="How much of it")).to_have_value("reading 1")
 
 
+SIGNALLED = "() => window.played.some((one) => one.src.endsWith('/api/signal') && !one.paused && one.currentTime > 0)"
 PLAYED = """
 window.played = []
+window.signals = 0
 const plays = HTMLMediaElement.prototype.play
 HTMLMediaElement.prototype.play = function () {
   window.played.push(this)
+  if (this.src.endsWith('/api/signal')) window.signals += 1
   return plays.call(this)
 }
 """

@@ -34,6 +34,7 @@ from wordtrail.media.level import RATE, TARGET_LUFS, Peaks, levelled, loudness, 
 from wordtrail.media.moments import moments
 from wordtrail.media.render import cover, render
 from wordtrail.media.seams import FADE
+from wordtrail.media.signal import signal_alone
 from wordtrail.media.sound import lesson_sound, with_holds, write_m4a
 
 
@@ -136,6 +137,18 @@ class LessonSoundTest(unittest.TestCase):
         self.assertEqual(held[5 * RATE + FADE], sound[2 * RATE + FADE])
         self.assertLess(sound[RATE], take[2 * RATE] / 100, "faded in")
         self.assertLess(abs(sound[-1]), abs(take[7 * RATE - 1]) / 100, "faded out")
+
+    def test_a_soft_signal_is_heard_where_it_stands_still_and_nowhere_else(self) -> None:
+        sound = np.zeros(3 * RATE, np.float32)
+        made = np.concatenate(list(with_holds([sound], (Hold(1.0, 4.0, signal=True), Hold(2.0, 1.0)))))
+        alone = signal_alone()
+        np.testing.assert_allclose(made[RATE : RATE + len(alone)], alone, atol=1e-6)
+        made[RATE : RATE + len(alone)] = 0
+        self.assertLess(float(np.abs(made).max()), 1e-4, "less than a 16-bit file can hold is left of it")
+        for begin, pitch in ((0.0, 523.25), (0.14, 784.0)):
+            note = alone[round((begin + 0.02) * RATE) :][: RATE // 10]
+            heard = np.abs(np.fft.rfft(note * np.hanning(len(note)), RATE))
+            self.assertAlmostEqual(float(np.argmax(heard[int(pitch) - 60 : int(pitch) + 60])) - 60, 0, delta=12)
 
     @given(st.lists(st.integers(1, 3 * RATE), min_size=1, max_size=12), st.floats(0, 2), st.floats(0.1, 3))
     def test_it_is_the_same_however_the_sound_comes_in_blocks(

@@ -23,6 +23,8 @@ from wordtrail.core.layout.model import Layout
 from wordtrail.core.text.look import Typeface
 from wordtrail.core.text.model import Style
 from wordtrail.media.print_chart import page_as_pdf
+from wordtrail.media.signal import signal_alone
+from wordtrail.media.wav import as_wav
 from wordtrail.service.filming import film_of
 from wordtrail.service.showing import showing
 from wordtrail.service.sound import heard_with, room_of
@@ -153,6 +155,12 @@ def film_room(path: LessonPath, query: FilmQuery) -> Response:
     film = film_of(workspace, path.lesson, query.film) if query.film else AS_READ
     shown, _ = showing(workspace, path.lesson, film=film)
     return Response(room_of(workspace, shown.edits), mimetype="audio/wav")
+
+
+@routes.get("/signal")
+def signal() -> Response:
+    """The soft signal at pause points, as films have it."""
+    return Response(as_wav(signal_alone()), mimetype="audio/wav")
 
 
 @routes.get("/lessons/<lesson>/link/qr.svg")

@@ -15,6 +15,7 @@ from wordtrail.media.filters import audio_frames
 from wordtrail.media.level import RATE
 from wordtrail.media.room_tone import endless
 from wordtrail.media.seams import FADE, SEAM, Source, Stretch, TakeSounds, joined
+from wordtrail.media.signal import signalled
 from wordtrail.media.slowing import slow
 
 BIT_RATE = 96_000
@@ -122,33 +123,12 @@ def with_holds(sound: Iterable[Samples], holds: Iterable[Hold], room: Samples = 
             hold = waiting.popleft()
             stop = max(begin, round(hold.at * RATE) - at)
             yield block[begin:stop]
-            yield from _signalled(rest.of(hold.seconds)) if hold.signal else rest.of(hold.seconds)
+            yield from signalled(rest.of(hold.seconds)) if hold.signal else rest.of(hold.seconds)
             begin = stop
         yield block[begin:]
         at += len(block)
     for hold in waiting:
         yield from rest.of(hold.seconds)
-
-
-SIGNAL = ((0.0, 523.25), (0.14, 784.0))
-"""When the two notes of the signal begin (seconds), and their pitch (Hz): a fifth, which asks rather than ends."""
-
-SIGNAL_HEIGHT, SIGNAL_DECAY, SIGNAL_RISE = 0.06, 0.25, 0.012
-"""Its height, and the seconds in which a note falls to 1/e and comes."""
-
-
-def _signalled(sound: Iterable[Samples]) -> Iterator[Samples]:
-    """A sound with a soft signal at its beginning: two notes that fade away."""
-    at = 0
-    for block in sound:
-        now = np.arange(at, at + len(block)) / RATE
-        heard = np.zeros(len(block))
-        for begin, pitch in SIGNAL:
-            since = np.maximum(now - begin, 0.0)
-            shape = np.minimum(since / SIGNAL_RISE, 1.0) * np.exp(-since / SIGNAL_DECAY)
-            heard += SIGNAL_HEIGHT * shape * np.sin(2 * np.pi * pitch * since)
-        yield block + heard.astype(np.float32)
-        at += len(block)
 
 
 class Rest:

@@ -3,8 +3,6 @@
 from __future__ import annotations
 
 import hashlib
-import io
-import wave
 from collections.abc import Callable, Iterator
 from functools import cached_property
 from pathlib import Path
@@ -22,6 +20,7 @@ from wordtrail.media.room import noise_of
 from wordtrail.media.room_tone import quietest, share_to_match, with_tone
 from wordtrail.media.seams import TakeReader
 from wordtrail.media.sound import lesson_sound, write_m4a
+from wordtrail.media.wav import as_wav
 from wordtrail.store.documents import to_json
 from wordtrail.store.takes import TakeFiles
 from wordtrail.workspace import Workspace
@@ -94,14 +93,7 @@ def sound_of(workspace: Workspace, edits: EditList) -> Iterator[Samples]:
 def room_of(workspace: Workspace, edits: EditList) -> bytes:
     """What is heard where a film with these edits stands still, to be played over and over: a WAV file. Raises
     NothingToShow."""
-    room = np.clip(Mix(workspace, edits).room, -1.0, 1.0)
-    file = io.BytesIO()
-    with wave.open(file, "wb") as written:
-        written.setnchannels(1)
-        written.setsampwidth(2)
-        written.setframerate(RATE)
-        written.writeframes((room * 32767).astype("<i2").tobytes())
-    return file.getvalue()
+    return as_wav(Mix(workspace, edits).room)
 
 
 def take_sound(workspace: Workspace, care: SoundCare) -> Callable[[], Iterator[Samples]]:

@@ -1280,6 +1280,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/signal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The soft signal at pause points, as films have it. */
+        get: operations["media_signal_signal_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons/{lesson}/link/qr.svg": {
         parameters: {
             query?: never;
@@ -8049,7 +8066,8 @@ export interface components {
         };
         /**
          * HoldInFilm
-         * @description The film stands still at the gate `pause` (at lesson time `at`) from `start` to `end`, in video time.
+         * @description The film stands still at the gate `pause` (at lesson time `at`) from `start` to `end`, in video time; where it
+         *     `asks` something a signal may be heard.
          */
         HoldInFilm: {
             /** Pause */
@@ -8060,6 +8078,8 @@ export interface components {
             start: number;
             /** End */
             end: number;
+            /** Asks */
+            asks: boolean;
         };
         /**
          * Light
@@ -12537,6 +12557,26 @@ export interface operations {
             path: {
                 lesson: string;
             };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    media_signal_signal_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
             cookie?: never;
         };
         requestBody?: never;

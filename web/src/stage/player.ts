@@ -168,12 +168,15 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
 
   /** Of a film, whether it is stopped where it stands still. */
   const frozen = ref(false)
+  /** Whether it came to stand where it does by playing, and was not moved there. */
+  const cameToStand = ref(false)
 
   /** Stand at a gate, after so many seconds there. */
   function standAt(pause: string, at: number, seconds: number, still: boolean) {
     seek(at)
     passedGates.value = gatesBefore(pause)
     stopAtGate(pause, at)
+    cameToStand.value = false
     waited.value = seconds
     gateSince = performance.now() - seconds * 1000
     frozen.value = still
@@ -198,6 +201,7 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
   function toggleFilm() {
     if (!gate.value) return playing.value ? audio.pause() : play()
     frozen.value = !frozen.value
+    cameToStand.value = false
     gateSince = performance.now() - waited.value * 1000
   }
 
@@ -209,6 +213,7 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
     gate.value = pause
     waited.value = 0
     answering.value = false
+    cameToStand.value = true
     gateSince = performance.now()
   }
 
@@ -261,6 +266,7 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
     gate,
     /** The gates that the lesson has gone on after. */
     passed: passedGates,
+    cameToStand,
     waited: seen,
     answering,
     showAnswer,

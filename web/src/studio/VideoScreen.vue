@@ -8,6 +8,7 @@ import { useKeys } from '@/parts/keys'
 import { clock, megabytes } from '@/parts/words'
 import { usePlayer } from '@/stage/player'
 import { useRoom } from '@/stage/room'
+import { useSignal } from '@/stage/signal'
 import StageCamera from '@/stage/StageCamera.vue'
 import StageCaption from '@/stage/StageCaption.vue'
 import StagePage from '@/stage/StagePage.vue'
@@ -78,6 +79,13 @@ useRoom(
   ),
   computed(() => !!player.gate.value && player.running.value && !player.preparing.value),
 )
+/** The place at which the film has just come to a stand with a signal: whoever moves into it does not hear it again. */
+const justAsked = computed(() => {
+  const here = stage.value?.holds.find((one) => one.pause === player.gate.value)
+  const heard = choices.value.signal && here?.asks && player.running.value && player.cameToStand.value
+  return heard ? here.pause : ''
+})
+useSignal(justAsked)
 const length = computed(() => stage.value?.video_seconds ?? 0)
 const trail = computed(() => planned(shown.value)?.trail)
 /** The page's share of the height, in percent: below it may be room for captions. */

@@ -10,24 +10,31 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from itertools import pairwise
 
-from wordtrail.core.cues.model import Caption, CueSheet, StageState
+from wordtrail.core.cues.model import Caption, CueSheet, Gate, StageState
 from wordtrail.core.cues.state import state_at
 from wordtrail.core.edit.edit_list import Hold, held
 
 
 def holds_of(sheet: CueSheet, *, signal: bool = False) -> tuple[Hold, ...]:
     """The video's holds: each gate for its think time and its answer; with a `signal` where students are asked."""
-    return tuple(Hold(gate.at, gate.hold, signal and not gate.auto) for gate in sheet.gates)
+    return tuple(Hold(gate.at, gate.hold, signal and _asks(gate)) for gate in sheet.gates)
+
+
+def _asks(gate: Gate) -> bool:
+    """Whether students are asked something there."""
+    return not gate.auto
 
 
 @dataclass(frozen=True, slots=True)
 class HoldInFilm:
-    """The film stands still at the gate `pause` (at lesson time `at`) from `start` to `end`, in video time."""
+    """The film stands still at the gate `pause` (at lesson time `at`) from `start` to `end`, in video time; where it
+    `asks` something a signal may be heard."""
 
     pause: str
     at: float
     start: float
     end: float
+    asks: bool
 
 
 def holds_in_film(sheet: CueSheet) -> tuple[HoldInFilm, ...]:
@@ -36,7 +43,7 @@ def holds_in_film(sheet: CueSheet) -> tuple[HoldInFilm, ...]:
     for gate in sheet.gates:
         start = gate.at + passed
         passed += gate.hold
-        found.append(HoldInFilm(gate.pause, gate.at, round(start, 4), round(start + gate.hold, 4)))
+        found.append(HoldInFilm(gate.pause, gate.at, round(start, 4), round(start + gate.hold, 4), _asks(gate)))
     return tuple(found)
 
 
