@@ -15,6 +15,7 @@ from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.mark_changes import KeepMark
 from wordtrail.core.changes.opening_changes import SetOpening
 from wordtrail.core.changes.point_changes import KeepPoint
+from wordtrail.core.layout.beside_text import has_text_beside
 from wordtrail.core.layout.board_draft import LONGEST_NUMBER
 from wordtrail.core.layout.model import LaidPage, Layout
 from wordtrail.core.layout.stages import SQUARE, TALL, WIDE
@@ -93,7 +94,7 @@ class FitTest(unittest.TestCase):
                 self.assertLessEqual(panel.y + panel.height, layout.height + 0.5, page.board)
             self.assertIsNone(overlapping(page), (layout.name, page.board))
             # One pair alone whose text is too long for its box is all that may be smaller.
-            if not page.beside and len(page.answers) != 2:
+            if len(page.answers) != 2:
                 self._assert_readable(layout, page)
 
     def _assert_readable(self, layout: Layout, page: LaidPage) -> None:
@@ -178,6 +179,30 @@ class FitTest(unittest.TestCase):
             mark = Mark("", Number(str(number), chart.id, tied), IDS[number], IDS[number], "evidence")
             made = apply(made, KeepMark(mark))
         self.assert_all_fits(made)
+
+    @given(st.integers(1, 6), st.lists(st.tuples(texts(3), texts(5), texts(12)), min_size=6), st.integers(0, 6))
+    @settings(deadline=None, max_examples=15)
+    def test_charts_beside_the_text(self, count: int, filled: list[tuple[str, str, str]], asked: int) -> None:
+        made = apply(BASE, MakeOrganizer(Shape.OWN, 1, count))
+        chart = made.plan.organizers[0]
+        boxes = tuple(
+            replace(box, heading=heading, ask=ask if number < asked else "", text=text)
+            for number, (box, (heading, ask, text)) in enumerate(zip(chart.boxes, filled, strict=False))
+        )
+        made = apply(made, KeepOrganizer(replace(chart, boxes=boxes, beside_text=True)))
+        wide = self.assert_all_fits(made)
+        self.assertEqual(any(page.beside for page in wide.pages), has_text_beside(made.plan.organizers[0], made, WIDE))
+
+    def test_a_box_with_more_in_it_is_higher_where_all_fit_so(self) -> None:
+        made = apply(BASE, MakeOrganizer(Shape.OWN, 1, 4))
+        chart = made.plan.organizers[0]
+        long = " ".join(WORDS[:9])
+        boxes = (replace(chart.boxes[0], text=long), *(replace(box, text="a bee") for box in chart.boxes[1:]))
+        made = apply(made, KeepOrganizer(replace(chart, boxes=boxes, beside_text=True)))
+        page = next(page for page in self.assert_all_fits(made).pages if page.beside)
+        heights = [panel.height for panel in page.panels[-4:]]
+        self.assertGreater(heights[0], heights[1] + 40)
+        self.assertAlmostEqual(heights[1], heights[3])
 
     def test_where_paragraphs_are_too_long_only_the_sentences_of_the_evidence_stand_there(self) -> None:
         sentences = " ".join(f"This is sentence number {n} of a paragraph that is much too long." for n in range(60))

@@ -9,24 +9,29 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import replace
 
-from wordtrail.core.layout.board_draft import BoardBench, Draft
-from wordtrail.core.layout.chart_board import in_a_column, lay_chart
+from wordtrail.core.layout.board_draft import BoardBench, Draft, is_readable
+from wordtrail.core.layout.chart_board import BOX_SCALES, READABLE_OR_NOT, in_a_column, lay_chart
 from wordtrail.core.layout.model import LaidPage
 from wordtrail.core.layout.stages import Stage
 from wordtrail.core.lesson.boards import Board
+from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.organizers import Organizer
 from wordtrail.core.text.look import TextLook
 
 MOST_BOXES = 6
-"""Boxes of the largest chart that can be read beside the text; a larger one has the stage to itself."""
+"""Boxes of the largest chart that can be taken in beside the text."""
 
-TITLE_SIZE, EDGE, TOP = 40.0, 50.0, 60.0
-"""The size of its title, and its room to the edges of the stage, in page units."""
+EDGE, TOP = 50.0, 50.0
+"""Its room to the edges of the stage, in page units."""
 
 
-def has_text_beside(chart: Organizer, stage: Stage) -> bool:
-    """Whether a chart wants the text beside it, and has room there."""
-    return chart.beside_text and len(chart.boxes) <= MOST_BOXES and not stage.below
+def has_text_beside(chart: Organizer, lesson: Lesson, stage: Stage) -> bool:
+    """Whether a chart wants the text beside it, and can be read there; one that cannot has the stage to itself."""
+    if not chart.beside_text or len(chart.boxes) > MOST_BOXES or stage.below:
+        return False
+    draft = Draft(TextLook(lesson.look.typeface))
+    _lay(draft, chart, None, BoardBench(lesson, (), stage), READABLE_OR_NOT)
+    return is_readable(draft, stage.sizes[-1])
 
 
 def pages_beside(boards: Sequence[Board], bench: BoardBench) -> list[LaidPage]:
@@ -34,19 +39,24 @@ def pages_beside(boards: Sequence[Board], bench: BoardBench) -> list[LaidPage]:
     return [
         _laid(page, board, board.organizer, bench)
         for board in boards
-        if board.organizer and has_text_beside(board.organizer, bench.stage)
+        if board.organizer and has_text_beside(board.organizer, bench.lesson, bench.stage)
         for page in bench.text
         if page.boxes and not page.title and not page.photo
     ]
 
 
 def _laid(page: LaidPage, board: Board, chart: Organizer, bench: BoardBench) -> LaidPage:
-    stage = bench.stage
     draft = Draft(TextLook(bench.lesson.look.typeface), lines=max(box.line for box in page.boxes) + 1)
-    place = (stage.signpost_left, TOP, stage.width - EDGE, stage.height - TOP)
-    lay_chart(draft, in_a_column(chart), board, bench, place, TITLE_SIZE)
+    _lay(draft, chart, board, bench, BOX_SCALES)
     return replace(
         page, id=f"{page.id}+{chart.id}", board=chart.id, beside=page.id, pieces=(*page.pieces, *draft.pieces),
         boxes=(*page.boxes, *draft.boxes), panels=(*page.panels, *draft.panels),
         strokes=(*page.strokes, *draft.strokes), parts=(*page.parts, *draft.parts),
     )  # fmt: skip
+
+
+def _lay(draft: Draft, chart: Organizer, board: Board | None, bench: BoardBench, scales: Sequence[float]) -> None:
+    """The chart in the room of the signposts, its boxes below one another."""
+    stage = bench.stage
+    place = (stage.signpost_left, TOP, stage.width - EDGE, stage.height - TOP)
+    lay_chart(draft, in_a_column(chart), board, bench, place, stage.sizes[-1], scales)

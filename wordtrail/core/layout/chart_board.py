@@ -92,11 +92,12 @@ def lay_chart(
     top = draft.text(title, title_size, left, top, right - left) + 16
     gap = 40.0 if organizer.arrows else 22.0
     wide = (right - left - gap * (organizer.columns - 1)) / organizer.columns
-    high = (bottom - top - gap * (organizer.rows - 1)) / organizer.rows
+    heights = _row_heights(organizer, draft.look, bench, wide, bottom - top - gap * (organizer.rows - 1))
+    tops = [top + sum(heights[:row]) + row * gap for row in range(organizer.rows)]
     areas: dict[str, Place] = {}
     for box in organizer.boxes:
-        x, y = left + box.column * (wide + gap), top + box.row * (high + gap)
-        areas[box.id] = (x, y, x + box.wide * wide + (box.wide - 1) * gap, y + box.high * high + (box.high - 1) * gap)
+        x, last = left + box.column * (wide + gap), box.row + box.high - 1
+        areas[box.id] = (x, tops[box.row], x + box.wide * wide + (box.wide - 1) * gap, tops[last] + heights[last])
         _chart_box(draft, organizer, box, by_id, areas[box.id], bench, scales)
     for arrow in organizer.arrows:
         draft.strokes += _box_arrow(areas[arrow.begin], areas[arrow.end])
@@ -113,6 +114,39 @@ def _turned(organizer: Organizer) -> Organizer:
     return replace(organizer, columns=organizer.rows, rows=organizer.columns, boxes=tuple(boxes))
 
 
+def _row_heights(organizer: Organizer, look: TextLook, bench: BoardBench, wide: float, room: float) -> list[float]:
+    """How high the rows of a chart are, in page units: alike; where something does not fit so, as high as what stands
+    in them wants it, if all of it fits then. A column is `wide`, and all rows have `room`."""
+    alike = [room / organizer.rows] * organizer.rows
+    wants = [0.0] * organizer.rows
+    for box in organizer.boxes:
+        if box.wide == box.high == 1:
+            want, _ = _wanted(bench.lesson, box, bench.stage.sizes[-1], wide - 2 * INSET, look)
+            wants[box.row] = max(wants[box.row], want)
+    spare = room - sum(wants)
+    if max(wants) <= alike[0] or spare < 0 or any(box.high > 1 for box in organizer.boxes):
+        return alike
+    return [want + spare / organizer.rows for want in wants]
+
+
+INSET = 24.0
+"""Page units between the edge of a box and what stands in it, to the left and to the right."""
+
+
+def _wanted(lesson: Lesson, box: Box, size: float, inner: float, look: TextLook) -> tuple[float, float]:
+    """How high a box has to be, and how wide its widest line is, with letters of a size in lines of `inner` page
+    units."""
+    high, widest = 24.0, 0.0
+    for text, style in (
+        (box.heading, Style.BOLD), (box.ask, Style.PLAIN), *((line, Style.PLAIN) for line in box.steps),
+        (_quoted(lesson, box.quote), Style.ITALIC),
+    ):  # fmt: skip
+        lines = set_text(text, size, inner, style, look) if text else ()
+        high += len(lines) * size * LEADING + 10 if text else 0.0
+        widest = max([widest, *(line.width for line in lines)])
+    return high, widest
+
+
 def _chart_box(
     draft: Draft, organizer: Organizer, box: Box, by_id: dict[str, BoardText],
     area: Place, bench: BoardBench, scales: Sequence[float],
@@ -121,18 +155,11 @@ def _chart_box(
     draft.panels.append(
         Panel(round(left, 2), round(top, 2), round(right - left, 2), round(bottom - top, 2), "white", "lake")
     )
-    inner = right - left - 48
+    inner = right - left - 2 * INSET
     quote = _quoted(bench.lesson, box.quote)
     least = bench.stage.sizes[-1]
     for scale in scales:
-        need, widest = 24.0, 0.0
-        for text, style in (
-            (box.heading, Style.BOLD), (box.ask, Style.PLAIN), *((line, Style.PLAIN) for line in box.steps),
-            (quote, Style.ITALIC),
-        ):  # fmt: skip
-            lines = set_text(text, least * scale, inner, style, draft.look) if text else ()
-            need += len(lines) * least * scale * LEADING + 10 if text else 0.0
-            widest = max([widest, *(line.width for line in lines)])
+        need, widest = _wanted(bench.lesson, box, least * scale, inner, draft.look)
         if need <= bottom - top and widest <= inner:
             break
     y = top + 14
@@ -141,15 +168,15 @@ def _chart_box(
     ):  # fmt: skip
         if text:
             words = by_id[f"{box.id}{name}"].words if f"{box.id}{name}" in by_id else ()
-            y = draft.put(set_words(text, words, least * scale, inner, style, draft.look), left + 24, y, ink) + 6
+            y = draft.put(set_words(text, words, least * scale, inner, style, draft.look), left + INSET, y, ink) + 6
     for step, line in enumerate(box.steps):
         filled = Draft(draft.look, lines=draft.lines)
         if line:
             name = box_text(box.id, step)
             words = by_id[name].words if name in by_id else ()
-            y = filled.put(set_words(line, words, least * scale, inner, Style.PLAIN, draft.look), left + 24, y) + 6
+            y = filled.put(set_words(line, words, least * scale, inner, Style.PLAIN, draft.look), left + INSET, y) + 6
         if quote and step == len(box.steps) - 1:
-            filled.put(set_text(quote, least * scale, inner, Style.ITALIC, draft.look), left + 24, y, Ink.MOSS)
+            filled.put(set_text(quote, least * scale, inner, Style.ITALIC, draft.look), left + INSET, y, Ink.MOSS)
         draft.boxes += filled.boxes
         draft.lines = filled.lines
         if filled.pieces:

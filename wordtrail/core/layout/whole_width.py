@@ -22,7 +22,7 @@ def stage_for(page: Page, lesson: Lesson, stage: Stage) -> Stage:
     words = {word.id for block in page.blocks for word in block.words}
     if stage.below:
         return _above(words, lesson, stage)
-    if not lesson.look.whole_width or any(has_text_beside(one, stage) for one in lesson.plan.organizers):
+    if not lesson.look.whole_width or any(has_text_beside(one, lesson, stage) for one in lesson.plan.organizers):
         return stage
     if any(word in words for word in (*_with_signposts(lesson), *_with_notes(lesson))):
         return stage

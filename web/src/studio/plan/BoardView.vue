@@ -197,6 +197,7 @@ async function remove(command: Command) {
         :id="id"
         :chart="chart"
         :lesson="lesson"
+        :beside="stage.layout.pages.some((page) => page.board === chart!.id && !!page.beside)"
         :send="(organizer) => send({ kind: 'keep organizer', organizer })"
         @grid="(columns, rows) => send({ kind: 'set grid', id: chart!.id, columns, rows })"
         @remove="remove({ kind: 'remove organizer', id: chart.id })"

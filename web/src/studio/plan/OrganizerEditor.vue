@@ -1,14 +1,21 @@
 <script setup lang="ts">
+import { refDebounced } from '@vueuse/core'
+import { computed } from 'vue'
 import { useCatalogue } from '@/api/catalogue'
 import type { Schemas } from '@/api/client'
 import { useDraft } from '@/parts/draft'
 import SpanField from './SpanField.vue'
+
+/** Milliseconds in which the stage is laid out anew after a change. */
+const STAGE_FOLLOWS = 800
 
 /** A chart's boxes: heading, question, what is filled in, when. Kept when a field is left. */
 const props = defineProps<{
   chart: Schemas['Organizer']
   lesson: Schemas['Lesson']
   id: string
+  /** Whether there is a page on which it stands beside the text. */
+  beside: boolean
   send: (chart: Schemas['Organizer']) => Promise<boolean>
 }>()
 const emit = defineEmits<{
@@ -20,6 +27,11 @@ const { draft, keep } = useDraft(
   (chart) => props.send(chart),
 )
 const catalogue = useCatalogue()
+/** It wants the text beside it and has not: said once the stage has had time to follow. */
+const tooMuch = refDebounced(
+  computed(() => props.chart.beside_text && draft.value.beside_text && !props.beside),
+  STAGE_FOLLOWS,
+)
 const numberOf = (event: Event) => Number((event.target as HTMLInputElement).value)
 function quote(box: Schemas['Box'], spans: Schemas['Span'][]) {
   box.quote = spans[0] ?? null
@@ -38,12 +50,9 @@ function quote(box: Schemas['Box'], spans: Schemas['Span'][]) {
       <input v-model="draft.beside_text" class="h-4 w-4 accent-moss" type="checkbox" /> The text stays beside
       it
     </label>
-    <p
-      v-if="draft.beside_text && draft.boxes.length > catalogue.boxes_beside_text"
-      class="text-[13px] text-quiet"
-    >
-      There is room for {{ catalogue.boxes_beside_text }} boxes beside the text. This chart has more, so it
-      has the stage to itself.
+    <p v-if="tooMuch" class="text-[13px] text-quiet">
+      Beside the text there is room for {{ catalogue.boxes_beside_text }} boxes, and for what can be read
+      there. This chart has more in it, so it has the stage to itself. Shorter texts bring it back.
     </p>
     <div class="flex items-center gap-2 text-[13px]">
       <label class="flex items-center gap-1">
