@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { replaceEqualDeep } from '@tanstack/vue-query'
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { computed, ref, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
@@ -22,9 +21,9 @@ import FiguresPanel from './sync/FiguresPanel.vue'
 import PlayBar from './sync/PlayBar.vue'
 import { useMoments, useStarts, useStretchMoves } from './sync/byHand'
 import GiveTimePanel from './sync/GiveTimePanel.vue'
-import { madeRows, useGivingTime } from './sync/givingTime'
+import { useGivingTime } from './sync/givingTime'
 import LinesOfTakes from './sync/LinesOfTakes.vue'
-import { rowsOf, unheardRows, withUnheard, type Place, type Row } from './sync/syncRows'
+import type { Place } from './sync/syncRows'
 import { doings, wordDoings } from './sync/stripDirections'
 import { useDirections } from './sync/directionsDone'
 import { useHearing } from './sync/hearing'
@@ -35,7 +34,7 @@ import { useRepairs } from './sync/repairs'
 import { useRowDeeds } from './sync/rowDeeds'
 import RowList from './sync/RowList.vue'
 import TimingFiles from './sync/TimingFiles.vue'
-import { cutRows, offerRows, useShorter } from './sync/shorter'
+import { useShorter } from './sync/shorter'
 import ShorterPanel from './sync/ShorterPanel.vue'
 import { stripMarks } from './sync/stripMarks'
 import { useMarksByHand } from './sync/marksByHand'
@@ -46,8 +45,9 @@ import TrailMap from './sync/TrailMap.vue'
 import TrimBar from './sync/TrimBar.vue'
 import TakeChoice from './sync/TakeChoice.vue'
 import { useTakeData } from './sync/takeData'
+import { useTakeRows } from './sync/takeRows'
 import TakeList from './TakeList.vue'
-import { soundOfTake, takeName, useTakes } from './takes'
+import { soundOfTake, useTakes } from './takes'
 
 const lesson = useLesson()
 const catalogue = useCatalogue()
@@ -118,30 +118,18 @@ const namings = useNamings(
   computed(() => trail.data.value?.named ?? []),
   player.time,
 )
-const newRows = computed(() =>
-  stage.value && trail.data.value
-    ? withUnheard(
-        rowsOf(stage.value, trail.data.value, view.value.lesson.pause_points, words.value, [
-          ...marks.value.map(moments.placed),
-          ...done.value,
-        ]),
-        [
-          ...unheardRows(
-            trail.data.value,
-            view.value.lesson.replacements.filter((one) => one.take === take.value),
-            (by) => takeName(takeOf(by) ?? { name: '', number: 0 }),
-          ),
-          ...cutRows(shorter.cuts.value, trail.data.value.trail.visits, words.value),
-        ],
-        [
-          ...madeRows(view.value.lesson, take.value, trail.data.value.trail, words.value),
-          ...(shorter.shown.value ? offerRows(shorter.offers.value, words.value) : []),
-        ],
-      )
-    : [],
-)
-/** The rows; one in which nothing has changed is the same as before, and is not drawn anew. */
-const rows = computed<Row[]>((before) => replaceEqualDeep(before, newRows.value))
+const rows = useTakeRows({
+  take,
+  lesson,
+  stage,
+  trail: trail.data,
+  words,
+  marks,
+  done,
+  moments,
+  shorter,
+  takeOf,
+})
 /** Where there is only one reading of everything, there is nothing to choose from. */
 const tabs = computed(() => [
   'By line',
