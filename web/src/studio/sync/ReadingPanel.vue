@@ -7,9 +7,9 @@ import { useCatalogue } from '@/api/catalogue'
 import { ask, client, type Take } from '@/api/client'
 import { useLesson } from '@/api/lesson'
 import { knownUpTo } from '@/api/trail'
-import { clock, lasts } from '@/parts/words'
+import { lasts } from '@/parts/words'
 import { takeName } from '../takes'
-import { useClipPlayer } from './clipPlayer'
+import NamesSaid from './NamesSaid.vue'
 
 /** How it was read: the pace of each paragraph beside the plan and the grade, and what a teacher can do. */
 const props = defineProps<{ take: string; printed: ReadonlyMap<string, string> }>()
@@ -97,12 +97,6 @@ const pages = computed(() =>
     ]
   }),
 )
-/* Names, heard one time after another. */
-const clips = useClipPlayer()
-const BESIDE_NAME = 0.12
-const timesOf = (times: readonly { start: number; end: number }[]) =>
-  times.map(({ start, end }) => ({ start: Math.max(0, start - BESIDE_NAME), end: end + BESIDE_NAME }))
-const isHeard = (start: number) => clips.playing.value === `${props.take} ${Math.max(0, start - BESIDE_NAME)}`
 const quick = computed(() => dots.value.filter((one) => one.quick).length)
 </script>
 
@@ -252,35 +246,11 @@ const quick = computed(() => dots.value.filter((one) => one.quick).length)
         </template>
       </DisclosurePanel>
     </Disclosure>
-    <section v-if="known.names.length" class="mt-2 border-t border-hairline pt-2" aria-label="Names">
-      <h3 class="text-[14px] font-semibold">Names, one time after another</h3>
-      <p class="text-[13px] text-quiet">
-        Said in two ways, one person is two to a child. Where one differs, read its sentence again.
-      </p>
-      <div
-        v-for="one in known.names"
-        :key="one.name"
-        class="mt-1 flex flex-wrap items-center gap-x-1 gap-y-1"
-      >
-        <button
-          class="mr-1 min-h-[24px] text-[14px] font-semibold text-lake hover:underline"
-          type="button"
-          @click="clips.playInTurn(take, timesOf(one.times))"
-        >
-          Hear “{{ one.name }}”
-        </button>
-        <button
-          v-for="(time, i) in one.times"
-          :key="time.start"
-          class="min-h-[24px] min-w-[24px] rounded-small px-1 text-[12px] tabular-nums"
-          :class="isHeard(time.start) ? 'bg-moss text-white' : 'bg-mist'"
-          type="button"
-          :aria-label="`${one.name}, time ${i + 1} of ${one.times.length}, at ${clock(time.start)}`"
-          @click="$emit('seek', time.start)"
-        >
-          {{ clock(time.start) }}
-        </button>
-      </div>
-    </section>
+    <NamesSaid
+      v-if="known.names.length"
+      :take="take"
+      :names="known.names"
+      @seek="(at) => $emit('seek', at)"
+    />
   </section>
 </template>
