@@ -37,7 +37,9 @@ def _dictionary() -> dict[str, tuple[Sounds, ...]]:
     with open(pocketsphinx.get_model_path("en-us/cmudict-en-us.dict"), encoding="utf-8") as lines:
         for line in lines:
             head, *sounds = line.split()
-            entries[re.sub(r"\(\d+\)$", "", head)].append(tuple(sounds))
+            # A further way to say a word has its number behind the word.
+            word = re.sub(r"\(\d+\)$", "", head) if head[-1] == ")" else head
+            entries[word].append(tuple(sounds))
     return {word: tuple(ways) for word, ways in entries.items()}
 
 
