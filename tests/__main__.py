@@ -1,7 +1,8 @@
 """Runs every test and closes with the line "N passed, N failed". `python -m tests core.test_pace` runs some.
 
 Tests wait a lot: for a browser, for a recording that takes as long as it takes, for other processes. So three lanes run
-beside one another. Those that record come first wherever there is something to do, and those that compute come last.
+beside one another. Those that record come first wherever there is something to do, and those that compute come last: a
+lane that has nothing else to do any more takes the next group of them.
 """
 
 from __future__ import annotations
@@ -13,6 +14,7 @@ import sys
 import tempfile
 import time
 import unittest
+from collections import deque
 from collections.abc import Iterator, Sequence
 from concurrent.futures import ThreadPoolExecutor
 from contextlib import suppress
@@ -29,6 +31,8 @@ RECORDING = ("browser.test_faults", "browser.test_narration_desk")
 """Tests that record for as long as they take: the microphone stalls where it has to wait for the machine."""
 WAITING = ("jobs.test_jobs", "test_server", "test_cli")
 """Tests that wait for other processes most of the time."""
+GROUPS = 12
+"""Groups in which the tests that compute are handed out: few, as each begins with reading the whole program."""
 FIRST, GIVING_WAY = -10, 15
 """How nice the processes are of tests that record (as far as it is allowed), and of those that compute."""
 
@@ -70,18 +74,26 @@ def _name(test: unittest.TestCase) -> str:
 
 
 def run_all() -> tuple[int, int]:
-    """Run every test, the front end's first, then those of the browser here and all others in two lanes beside them;
+    """Run every test, the front end's first, then those of the browser here and all others in lanes beside them;
     how many passed and failed."""
     found = [run_front_end()]
     names = sorted(_modules())
     browser = [name for name in names if name.startswith(f"{BROWSER}.")]
     others = [name for name in names if name not in browser and name not in WAITING]
+    groups = deque(others[first::GROUPS] for first in range(GROUPS))
+
+    def what_is_left() -> Iterator[tuple[int, int]]:
+        with suppress(IndexError):
+            while True:
+                yield _beside(groups.popleft(), GIVING_WAY)
+
     with ThreadPoolExecutor(2) as beside:
         lanes = [
-            beside.submit(lambda: [_beside(RECORDING, FIRST), _beside(WAITING, GIVING_WAY)]),
-            beside.submit(lambda: [_beside(others, GIVING_WAY)]),
+            beside.submit(lambda: [_beside(RECORDING, FIRST), _beside(WAITING, GIVING_WAY), *what_is_left()]),
+            beside.submit(lambda: list(what_is_left())),
         ]
         found.append(run([name for name in browser if name not in RECORDING]))
+        found += what_is_left()
         for lane in lanes:
             found += lane.result()
     return sum(passed for passed, _ in found), sum(failed for _, failed in found)
