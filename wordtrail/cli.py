@@ -259,11 +259,17 @@ def _assert_free(host: str, port: int) -> None:
         raise AddressTaken(host, port) from fault
 
 
+GIVES_WAY = 10
+"""How nice a worker is: what is recorded and what is on the screen comes first."""
+
+
 def _worker(options: argparse.Namespace) -> None:
     from wordtrail.jobs.queue import Queue
 
     settings = _settings(options)
     set_up(settings.log, settings.log_level)
+    if hasattr(os, "nice"):
+        os.nice(GIVES_WAY)
     if options.with_its_server:
         threading.Thread(target=_end_with_server, daemon=True).start()
     Queue(open_workspace(settings.data)).work()

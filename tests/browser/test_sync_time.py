@@ -136,6 +136,8 @@ class SyncTimeTest(StudioTest):
         panel.get_by_role("button", name="Leave").click()
         expect(panel.get_by_text(re.compile(r"\d+ holds"))).to_be_visible()
         self.kept(page)
+        # What stands under the pointer stays there.
+        expect(panel.get_by_text("There are gaps everywhere already.")).to_be_visible()
         panel.get_by_role("button", name="No holds").click()
         expect(page.get_by_role("tabpanel").get_by_text("Stands still after")).to_have_count(0)
 

@@ -7,6 +7,9 @@ import { patched } from './patch'
 type Stage = Schemas['Stage']
 type Version = Schemas['FilmVersion']
 
+/** Milliseconds between two times at the most. */
+const LONGEST_WAIT = 8000
+
 const isPassing = (status: number) => status === 0 || status >= 500
 
 /** The stage that an answer stands for, for somebody who has `before`. */
@@ -59,8 +62,10 @@ export function useStage(
       ...asked.value,
       enabled: wanted.value,
       placeholderData: keepPreviousData<Stage>,
-      // What found no way is asked for again; what is not there is not.
-      retry: (count: number, fault: unknown) => count < 2 && isPassing(Problem.of(fault).status),
+      // What found no way is asked for again until it finds one: an older stage would be shown in silence. What is
+      // not there is not.
+      retry: (_: number, fault: unknown) => isPassing(Problem.of(fault).status),
+      retryDelay: (count: number) => Math.min(1000 * 2 ** count, LONGEST_WAIT),
     })),
   )
   watch(

@@ -119,6 +119,10 @@ const summary = computed(() => {
         >
           Leave {{ given.echo.value.holds.length }} gaps, {{ duration(given.echo.value.seconds) }} in all
         </button>
+        <!-- As high as the button: what stands below it stays where it is. -->
+        <p v-else-if="given.echo.value" class="mt-1 flex min-h-[32px] items-center text-quiet">
+          There are gaps everywhere already.
+        </p>
       </div>
       <p v-if="given.holds.value.length || given.slower.value.length" class="flex flex-wrap gap-x-3">
         <button
