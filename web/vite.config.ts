@@ -44,6 +44,8 @@ export default defineConfig({
   resolve: { alias: { '@': here('./src') } },
   build: {
     target: 'es2022',
+    // What belongs to what, for the server: a screen's programs are on their way with its page.
+    manifest: true,
     rollupOptions: { input: { studio: here('./index.html'), student: here('./student.html') } },
   },
   server: { proxy: { '/api': 'http://127.0.0.1:8484' } },

@@ -42,6 +42,25 @@ class ScreensTest(StudioTest):
             with self.subTest(url.replace(self.address, "")):
                 self.assertEqual(faults, [])
 
+    def test_a_screen_comes_with_word_of_what_it_needs_next(self) -> None:
+        page = self.new_page()
+        lesson = self.lesson(page, "Pip")
+        for screen in ("text", "plan", "record", "sync", "video", "share"):
+            sent = page.request.get(f"{self.address}/lesson/{lesson}/{screen}")
+            links = re.findall("<(.+?)>", sent.headers["link"])
+            self.assertTrue([one for one in links if f"{screen.capitalize()}Screen" in one], links)
+            for link in links:
+                self.assertTrue(page.request.get(self.address + link).ok, link)
+        self.assertNotIn("link", page.request.get(f"{self.address}/lesson/{lesson}/nothing-like-it").headers)
+        asked: list[str] = []
+        page.on("request", lambda request: asked.append(request.url.removeprefix(self.address)))
+        page.goto(f"{self.address}/lesson/{lesson}/sync")
+        expect(page.locator("[data-visit]").first).to_be_visible()
+        # The lesson itself is looked at again and again while something is made of it.
+        lone = [one for one in asked if "/api/" in one and one != f"/api/lessons/{lesson}"]
+        again = {one for one in lone if lone.count(one) > 1}
+        self.assertEqual(again, set(), "asked for ahead, and not again")
+
     def test_words_that_were_not_found_are_left_out_on_purpose_or_placed_by_hand(self) -> None:
         """The caption of the boat's picture is not read in its take."""
         page = self.new_page()

@@ -2,14 +2,11 @@
 
 from __future__ import annotations
 
-import mimetypes
-import re
 import time
 from collections.abc import Iterable
-from pathlib import Path
 from typing import Any
 
-from flask import Response, g, request, send_file
+from flask import Response, g, request
 from flask_openapi.models.info import Info
 from flask_openapi.openapi import OpenAPI
 from pydantic import ValidationError
@@ -23,6 +20,7 @@ from wordtrail.api.context import Context, SimulatedMicrophone, VideoHost
 from wordtrail.api.json_rim import JsonRim
 from wordtrail.api.names import names_of_machine
 from wordtrail.api.network_door import NetworkDoor
+from wordtrail.api.pages import add_pages
 from wordtrail.api.passphrase import guard
 from wordtrail.api.problems import problem, problem_answer
 from wordtrail.core.errors import NoRoom, NotFound, TooLarge, WordTrailError
@@ -33,14 +31,7 @@ from wordtrail.workspace import Workspace
 LARGEST_UPLOAD_MEGABYTES = 1024
 
 
-TOKEN = re.compile(r"[A-Za-z0-9_-]{1,64}")
-
-PROGRAM = re.compile(r'(?:src|href)="(/assets/[^"]+\.js)"')
-"""Where a built page names a program."""
-
 log = logger("wordtrail.api")
-
-WEB = Path(__file__).resolve().parents[2] / "web" / "dist"
 
 
 def make_application(
@@ -106,67 +97,8 @@ def make_application(
     app.register_error_handler(RequestEntityTooLarge, lambda _: problem(TooLarge(LARGEST_UPLOAD_MEGABYTES)))
     app.register_error_handler(HTTPException, _http_problem)
     app.register_error_handler(Exception, _unexpected)
-    _add_pages(app)
+    add_pages(app)
     return app
-
-
-def _add_pages(app: OpenAPI) -> None:
-    @app.route("/", defaults={"path": ""})
-    @app.route("/<path:path>")
-    def page(path: str) -> Response:
-        if path.startswith("api/"):
-            raise NotFound("page")
-        wanted = _built(path)
-        if wanted:
-            response = _packed_at_build(wanted) or send_file(wanted, conditional=True)
-            if path.startswith("assets/"):
-                response.cache_control.max_age = 31_536_000
-            return response
-        if not path.startswith("s/"):
-            return send_file(WEB / "index.html", max_age=0)
-        response = send_file(WEB / "student.html", max_age=0)
-        token = path.removeprefix("s/")
-        if TOKEN.fullmatch(token):
-            response.headers["Link"] = ", ".join(_programs(WEB / "student.html") + student.on_the_way(token))
-        return response
-
-    @app.after_request
-    def harden(response: Response) -> Response:
-        response.headers.setdefault("X-Content-Type-Options", "nosniff")
-        response.headers.setdefault("Referrer-Policy", "same-origin")
-        policy = (
-            "default-src 'self'; img-src 'self' data: blob:; media-src 'self' blob:; style-src 'self' 'unsafe-inline'"
-        )
-        response.headers.setdefault("Content-Security-Policy", policy)
-        if request.path.startswith("/api/"):
-            response.headers.setdefault("Cache-Control", "no-store")
-        return response
-
-
-def _programs(page: Path) -> list[str]:
-    """Links to the programs of a page: they come first, for they have to be read before anything is drawn."""
-    return [f"<{name}>; rel=modulepreload" for name in PROGRAM.findall(page.read_text("utf-8"))]
-
-
-def _built(path: str) -> Path | None:
-    """The file of the built front end at this path, if there is one."""
-    try:
-        wanted = (WEB / path).resolve()
-        return wanted if wanted.is_file() and wanted.is_relative_to(WEB) else None
-    except (OSError, ValueError):
-        # No file has such a name: it is too long, or holds a zero byte.
-        return None
-
-
-def _packed_at_build(file: Path) -> Response | None:
-    """`file` as the build compressed it, for who can read that."""
-    packed = file.with_name(f"{file.name}.br")
-    if not request.accept_encodings["br"] or not packed.is_file():
-        return None
-    response = send_file(packed, mimetype=mimetypes.guess_type(file.name)[0], conditional=True)
-    response.headers["Content-Encoding"] = "br"
-    response.vary.add("Accept-Encoding")
-    return response
 
 
 def _http_problem(fault: HTTPException) -> Response:
