@@ -42,6 +42,19 @@ def picture_ratio(copy: Path) -> float | None:
         return None
 
 
+@lru_cache(maxsize=64)
+def bytes_a_pixel(copy: Path) -> float:
+    """How many bytes a camera's copy takes for each pixel in a second; 0 where there is no picture. A copy never
+    changes."""
+    try:
+        with av.open(str(copy)) as container:
+            stream, seconds = _picture_in(container), float(container.duration or 0) / av.time_base
+            pixels = stream.width * stream.height if stream else 0
+        return copy.stat().st_size / (pixels * seconds) if pixels and seconds else 0.0
+    except (av.error.FFmpegError, ValueError, OSError):
+        return 0.0
+
+
 class CameraReader:
     """The pictures of a camera's copy, which keeps the take's time. It is read on as long as one goes on, and sought in
     where one goes back, or far ahead."""

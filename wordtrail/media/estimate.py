@@ -7,13 +7,17 @@ holds the estimate to 20 % of what is made.
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from dataclasses import replace
+from pathlib import Path
+from types import MappingProxyType
 
 from wordtrail.core.cues.film import state_in_video, video_seconds
 from wordtrail.core.cues.filmed import Filmed
+from wordtrail.core.cues.model import CameraShown
 from wordtrail.core.film.model import FilmChoices
 from wordtrail.core.layout.model import LaidPicture, SetPiece
+from wordtrail.media.camera import bytes_a_pixel
 from wordtrail.media.encode import JUST_AFTER
 from wordtrail.media.moments import CAMERA_RATE, frame_times, stretches
 
@@ -26,15 +30,20 @@ of a picture; and of a picture in which a word lights. All of it grows and shrin
 720p and 1080p, on 4,080 pictures of the demo lessons in every shape, look and film."""
 
 CAMERA = 0.01
-"""Bytes of a picture of the camera for each page unit squared of it, in a quiet room; how much a camera's picture takes
-hangs on how much moves in it."""
+"""Bytes of a picture of the camera for each page unit squared of it, in a quiet room, where nothing is known of it."""
+
+AS_IN_ITS_COPY = 1.0
+"""Of the bytes that the camera's copy takes for a pixel in a second, what the film takes for one."""
+
+NO_COPIES: Mapping[str, Path] = MappingProxyType({})
 
 TURNED = 0.85
 """Of a picture to which a page is turned, as a share of one that stands by itself."""
 
 
-def estimated_bytes(film: Filmed, choices: FilmChoices) -> int:
-    """About how many bytes a film is, as MP4."""
+def estimated_bytes(film: Filmed, choices: FilmChoices, cameras: Mapping[str, Path] = NO_COPIES) -> int:
+    """About how many bytes a film is, as MP4. How much a camera's picture takes hangs on how much moves in it: of the
+    `cameras` (take → the file of its copy) it is known."""
     seconds = video_seconds(film.sheet)
     sheet = replace(film.sheet, cameras=())
     pages = film.layout.pages
@@ -42,8 +51,7 @@ def estimated_bytes(film: Filmed, choices: FilmChoices) -> int:
     parts = {part.id: _whole(part.pieces, ()) for page in pages for part in page.parts}
     signposts = {one.id: _whole(one.pieces, ()) for one in film.layout.signposts}
     total, before = 0.0, -1
-    for one in film.sheet.cameras:
-        total += CAMERA * one.width * one.height * CAMERA_RATE * (one.end - one.start)
+    moving = sum(_moving(one, cameras.get(one.take), choices) for one in film.sheet.cameras)
     for stretch in stretches(sheet, frame_times(sheet)):
         for at, key in stretch.keyed():
             state = state_in_video(sheet, at + JUST_AFTER)[0]
@@ -55,7 +63,15 @@ def estimated_bytes(film: Filmed, choices: FilmChoices) -> int:
             else:
                 total += CHANGE
             before = state.page
-    return int(total * choices.detail.scale + seconds * SOUND_A_SECOND)
+    return int(total * choices.detail.scale + moving + seconds * SOUND_A_SECOND)
+
+
+def _moving(shown: CameraShown, copy: Path | None, choices: FilmChoices) -> float:
+    """About how many bytes a camera's picture takes while it is shown."""
+    area, seconds = shown.width * shown.height, shown.end - shown.start
+    if copy is None:
+        return CAMERA * area * CAMERA_RATE * seconds * choices.detail.scale
+    return AS_IN_ITS_COPY * bytes_a_pixel(copy) * area * choices.detail.scale**2 * shown.pace * seconds
 
 
 def _whole(pieces: Iterable[SetPiece], pictures: Iterable[LaidPicture]) -> float:

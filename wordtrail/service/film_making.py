@@ -68,7 +68,7 @@ def make_film(workspace: Workspace, lesson_id: str, wish: FilmWish, report: Prog
     show, revision = showing(workspace, lesson_id, film=film)
     if not show.edits.clips and not show.sheet.gates:
         raise NothingToShow
-    if room_for(show.filmed, film) > free_bytes(workspace):
+    if room_for(workspace, show.filmed, film) > free_bytes(workspace):
         raise NoRoom
     facts = _facts(workspace, lesson_id, film)
     id, kept = new_id(), workspace.blobs.path(stretches_of(lesson_id, film))

@@ -17,7 +17,7 @@ from wordtrail.core.lesson.kept_clips import takes_used
 from wordtrail.core.lesson.left_out import as_filmed
 from wordtrail.core.lesson.model import Lesson, with_take
 from wordtrail.media.estimate import estimated_bytes
-from wordtrail.service.showing import showing
+from wordtrail.service.showing import camera_copies, showing
 from wordtrail.store.documents import from_json
 from wordtrail.store.lessons import KeptLesson, get_lesson
 from wordtrail.store.tables import VideoRow
@@ -26,6 +26,9 @@ from wordtrail.workspace import Workspace
 
 SPARE = 64 * 2**20
 """Bytes of the disk that are left free."""
+
+TWICE = 2
+"""How often all of a film is on the disk: its stretches stay, so that they need not be made again."""
 
 CHOSEN, SOMETHING = "what was chosen for it", "something"
 """What has changed, where it is not in the lesson, and where films did not know yet what they show."""
@@ -53,14 +56,17 @@ def planned_film(workspace: Workspace, lesson_id: str, version: FilmVersion) -> 
     """A film of a lesson, as it would be made now. Raises NotFound."""
     film = film_of(workspace, lesson_id, version)
     show, _ = showing(workspace, lesson_id, film=film)
-    size, room = estimated_bytes(show.filmed, film.choices), room_for(show.filmed, film)
-    return PlannedFilm(version, round(video_seconds(show.sheet), 3), size, room, film_trail(show.filmed))
+    size = _size(workspace, show.filmed, film)
+    return PlannedFilm(version, round(video_seconds(show.sheet), 3), size, TWICE * size, film_trail(show.filmed))
 
 
-def room_for(made: Filmed, film: Film) -> int:
-    """About how many bytes of the disk a film takes: its stretches stay, so that they need not be made again, and so
-    all of it is there twice."""
-    return 2 * estimated_bytes(made, film.choices)
+def room_for(workspace: Workspace, made: Filmed, film: Film) -> int:
+    """About how many bytes of the disk a film takes."""
+    return TWICE * _size(workspace, made, film)
+
+
+def _size(workspace: Workspace, made: Filmed, film: Film) -> int:
+    return estimated_bytes(made, film.choices, camera_copies(workspace, made.sheet))
 
 
 def facts_of(lesson: Lesson, found: Mapping[str, FoundTrail], film: Film) -> dict[str, str]:

@@ -8,7 +8,7 @@ const AROUND = 1500
 const IN_A_FRAME = 2
 
 /** How many rows from the top are drawn at once. */
-const FIRST = 8
+const FIRST = 6
 
 export function useNearRows(list: Readonly<Ref<HTMLElement | undefined>>) {
   const near = reactive(new Set<string>())
