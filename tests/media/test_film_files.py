@@ -44,6 +44,7 @@ from wordtrail.core.trail.camera import CameraSize, CameraStretch
 from wordtrail.media.camera import write_camera_copy
 from wordtrail.media.colours import COLOURS
 from wordtrail.media.decode import Samples, decode
+from wordtrail.media.estimate import estimated_bytes
 from wordtrail.media.join import Said, SoundFile, Wrapping, write_sound
 from wordtrail.media.level import RATE
 from wordtrail.media.render import Manner, cover, render
@@ -70,6 +71,23 @@ def clicks(film: Filmed) -> Samples:
         at = int(light.start * RATE)
         sound[at : at + 240] = 0.8
     return sound[: int(film.sheet.seconds * RATE)]
+
+
+def swaying(path: Path, seconds: float, moves: float, noise: float) -> None:
+    """A camera's picture: something round that sways so many pixels to and fro before a wall, with noise."""
+    chance = np.random.default_rng(1)
+    across, down = np.meshgrid(np.arange(640), np.arange(480))
+    with av.open(str(path), "w", format="matroska") as container:
+        stream = container.add_stream("libx264", rate=25, options={"preset": "ultrafast", "crf": "16"})
+        stream.width, stream.height, stream.pix_fmt = 640, 480, "yuv420p"
+        for number in range(int(seconds * 25)):
+            middle = 320 + moves * np.sin(number / 13)
+            head = ((across - middle) / 110) ** 2 + ((down - 230) / 150) ** 2 < 1
+            wall = 90 + 20 * np.sin(across / 17) * np.sin(down / 11)
+            grey = np.where(head, 185, wall) + chance.normal(0, noise, (480, 640))
+            frame = av.VideoFrame.from_ndarray(np.clip(grey, 0, 255).astype(np.uint8), "gray")
+            container.mux(stream.encode(frame.reformat(format="yuv420p")))
+        container.mux(stream.encode(None))
 
 
 def frames_of(path: Path) -> Frames:
@@ -163,6 +181,19 @@ class FilmFilesTest(unittest.TestCase):
                     self.assertEqual(picture[y, x].mean() > 128, bright, (shown, at))
         # The words beside it light as without it.
         self.assert_lit(made, chosen, frames)
+
+    def test_how_much_a_camera_adds_to_a_film_follows_from_how_much_moves_in_it(self) -> None:
+        camera = Camera((CameraStretch(0.0, None, CameraSize.SMALL),), 4 / 3)
+        chosen = Film(choices=FilmChoices(detail=Detail.SMALL))
+        seen = filmed(lesson(), self.trails, chosen, {TAKE: camera})
+        self.assertTrue(seen.sheet.cameras)
+        swaying(self.folder / "camera.mkv", 16.0, 60, 3)
+        copy = self.folder / "camera.mp4"
+        write_camera_copy(self.folder / "camera.mkv", copy, 0.0, lambda share: None)
+        known, alone = (estimated_bytes(seen, chosen.choices, of) for of in ({TAKE: copy}, {}))
+        with_it = self.write(seen, chosen.choices, cameras={TAKE: copy}).stat().st_size
+        without = self.write(self.made(chosen, lesson()), chosen.choices).stat().st_size
+        self.assertAlmostEqual((known - alone) / (with_it - without), 1, delta=0.3)
 
     def test_two_make_what_one_makes(self) -> None:
         film = self.made(Film(FilmVersion.ECHO))

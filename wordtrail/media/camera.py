@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Iterator, Mapping
+from dataclasses import dataclass
 from fractions import Fraction
 from functools import lru_cache
 from pathlib import Path
@@ -42,17 +43,24 @@ def picture_ratio(copy: Path) -> float | None:
         return None
 
 
+@dataclass(frozen=True, slots=True)
+class Traffic:
+    """How much of a camera's copy comes in a second: bytes, for pictures of so many pixels."""
+
+    bytes_a_second: float
+    pixels: int
+
+
 @lru_cache(maxsize=64)
-def bytes_a_pixel(copy: Path) -> float:
-    """How many bytes a camera's copy takes for each pixel in a second; 0 where there is no picture. A copy never
-    changes."""
+def traffic_of(copy: Path) -> Traffic | None:
+    """How much a camera's copy takes; None where there is no picture. A copy never changes."""
     try:
         with av.open(str(copy)) as container:
             stream, seconds = _picture_in(container), float(container.duration or 0) / av.time_base
             pixels = stream.width * stream.height if stream else 0
-        return copy.stat().st_size / (pixels * seconds) if pixels and seconds else 0.0
+        return Traffic(copy.stat().st_size / seconds, pixels) if pixels and seconds else None
     except (av.error.FFmpegError, ValueError, OSError):
-        return 0.0
+        return None
 
 
 class CameraReader:
