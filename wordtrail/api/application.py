@@ -91,6 +91,18 @@ def make_application(
         )
         return response
 
+    @app.after_request
+    def harden(response: Response) -> Response:
+        response.headers.setdefault("X-Content-Type-Options", "nosniff")
+        response.headers.setdefault("Referrer-Policy", "same-origin")
+        policy = (
+            "default-src 'self'; img-src 'self' data: blob:; media-src 'self' blob:; style-src 'self' 'unsafe-inline'"
+        )
+        response.headers.setdefault("Content-Security-Policy", policy)
+        if request.path.startswith("/api/"):
+            response.headers.setdefault("Cache-Control", "no-store")
+        return response
+
     for module in (catalogue, lessons, takes, desk, files, films, hosting, text, plan, media, student, timings):
         app.register_api(module.routes)
     app.register_error_handler(WordTrailError, problem)

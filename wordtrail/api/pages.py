@@ -44,18 +44,6 @@ def add_pages(app: OpenAPI) -> None:
         screen = SCREEN.fullmatch(path)
         return _page("index.html", _screen_on_the_way(*screen.groups()) if screen else [])
 
-    @app.after_request
-    def harden(response: Response) -> Response:
-        response.headers.setdefault("X-Content-Type-Options", "nosniff")
-        response.headers.setdefault("Referrer-Policy", "same-origin")
-        policy = (
-            "default-src 'self'; img-src 'self' data: blob:; media-src 'self' blob:; style-src 'self' 'unsafe-inline'"
-        )
-        response.headers.setdefault("Content-Security-Policy", policy)
-        if request.path.startswith("/api/"):
-            response.headers.setdefault("Cache-Control", "no-store")
-        return response
-
 
 def _page(name: str, links: list[str]) -> Response:
     """A page, with links (RFC 8288) to its programs and to what else it will ask for, so that all of it is on its way

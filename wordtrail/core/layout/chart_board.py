@@ -92,7 +92,7 @@ def lay_chart(
     top = draft.text(title, title_size, left, top, right - left) + 16
     gap = 40.0 if organizer.arrows else 22.0
     wide = (right - left - gap * (organizer.columns - 1)) / organizer.columns
-    heights = _row_heights(organizer, draft.look, bench, wide, bottom - top - gap * (organizer.rows - 1))
+    heights = _row_heights(organizer, draft.look, bench, wide, gap, bottom - top - gap * (organizer.rows - 1))
     tops = [top + sum(heights[:row]) + row * gap for row in range(organizer.rows)]
     areas: dict[str, Place] = {}
     for box in organizer.boxes:
@@ -114,17 +114,21 @@ def _turned(organizer: Organizer) -> Organizer:
     return replace(organizer, columns=organizer.rows, rows=organizer.columns, boxes=tuple(boxes))
 
 
-def _row_heights(organizer: Organizer, look: TextLook, bench: BoardBench, wide: float, room: float) -> list[float]:
+def _row_heights(
+    organizer: Organizer, look: TextLook, bench: BoardBench, wide: float, gap: float, room: float
+) -> list[float]:
     """How high the rows of a chart are, in page units: alike; where something does not fit so, as high as what stands
-    in them wants it, if all of it fits then. A column is `wide`, and all rows have `room`."""
+    in them wants it, if all of it fits then. A column is `wide`, a `gap` lies between two, and all rows have `room`."""
     alike = [room / organizer.rows] * organizer.rows
+    if any(box.high > 1 for box in organizer.boxes):
+        return alike
     wants = [0.0] * organizer.rows
     for box in organizer.boxes:
-        if box.wide == box.high == 1:
-            want, _ = _wanted(bench.lesson, box, bench.stage.sizes[-1], wide - 2 * INSET, look)
-            wants[box.row] = max(wants[box.row], want)
+        inner = box.wide * wide + (box.wide - 1) * gap - 2 * INSET
+        want, _ = _wanted(bench.lesson, box, bench.stage.sizes[-1], inner, look)
+        wants[box.row] = max(wants[box.row], want)
     spare = room - sum(wants)
-    if max(wants) <= alike[0] or spare < 0 or any(box.high > 1 for box in organizer.boxes):
+    if max(wants) <= alike[0] or spare < 0:
         return alike
     return [want + spare / organizer.rows for want in wants]
 
