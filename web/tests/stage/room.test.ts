@@ -1,28 +1,7 @@
 import { beforeEach, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, ref } from 'vue'
 import { useRoom } from '@/stage/room'
-
-class FakeAudio {
-  static last: FakeAudio
-  src = ''
-  loop = false
-  paused = true
-  dataset: Record<string, string> = {}
-  constructor() {
-    FakeAudio.last = this
-  }
-  play() {
-    this.paused = false
-    return Promise.resolve()
-  }
-  pause() {
-    this.paused = true
-  }
-  load() {}
-  removeAttribute() {
-    this.src = ''
-  }
-}
+import { FakeAudio } from './fakeAudio'
 
 beforeEach(() => vi.stubGlobal('Audio', FakeAudio))
 
