@@ -58,9 +58,10 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
 
   watch(
     source,
-    (url) => {
+    (url, older) => {
       preparing.value = false
-      wanted = false
+      // A film that was changed while it plays goes on with what it sounds like now.
+      wanted = !!options.film && !!older && (playing.value || wanted)
       triedAgain = 0
       if (!url) return
       const before = audio.currentTime

@@ -104,9 +104,8 @@ function seek(at: number) {
   const still = !player.running.value
   if (place.gate) player.standAt(place.gate, place.time, place.waited, still)
   else {
-    const running = player.playing.value
     player.seek(place.time)
-    if (running) player.play()
+    if (!still) player.play()
   }
 }
 
