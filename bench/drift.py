@@ -9,27 +9,23 @@ from __future__ import annotations
 import tempfile
 import time
 from collections.abc import Iterator
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from pathlib import Path
 
 import av
 import numpy as np
 
-from tests.media.test_film_files import clicks, is_lit
+from bench.made_up import made_up_reading
+from tests.media.test_film_files import clicks, clicks_heard, is_lit
 from wordtrail.core.cues.film import video_time
 from wordtrail.core.cues.filmed import Filmed, filmed
 from wordtrail.core.film.model import Colours, Detail, Film, FilmChoices, FilmVersion, StageShape
-from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.pace.guide import pace_guide
-from wordtrail.core.text.intake import passage_from_text
-from wordtrail.core.trail.model import Trail, Visit
 from wordtrail.media.decode import decode
 from wordtrail.media.level import RATE
 from wordtrail.media.render import render
-from wordtrail.standins.passages import BEES_MAP
 
 TIMES = 14
-"""How often The Bee's Map is read: twenty minutes at 110 words a minute."""
+"""How often The Bee's Map is read: twenty minutes."""
 
 LAST = 60.0
 """Seconds at the end of a film whose pictures are looked at one by one."""
@@ -50,16 +46,12 @@ class Off:
 def main() -> None:
     """Print a row for each film in each shape."""
     print(HEAD)
-    passage = passage_from_text("\n\n".join([BEES_MAP.replace("--- p. 12", "---")] * TIMES), title="Twenty minutes")
-    guide = pace_guide(passage, 110)
-    seconds = guide[-1].end + 2
-    trail = Trail(tuple(Visit(w.id, w.start, w.end) for w in guide), seconds=seconds, sound_end=seconds)
-    lesson = replace(Lesson((passage,)), chosen_take="take")
+    lesson, trails = made_up_reading("Twenty minutes", TIMES)
     with tempfile.TemporaryDirectory() as folder:
         for version in FilmVersion:
             for shape in StageShape:
                 choices = FilmChoices(shape=shape, detail=Detail.SMALL)
-                made = filmed(lesson, {"take": trail}, Film(version, choices))
+                made = filmed(lesson, trails, Film(version, choices))
                 _row(f"{version}, {shape}", made, choices, Path(folder) / "film.mp4")
 
 
@@ -87,10 +79,7 @@ def _off(film: Filmed, path: Path) -> Off:
             if not any(abs(at - light.start) < 0.01 for at in stops)
         ]
     )
-    sound = np.abs(decode(path, RATE))
-    loud = np.flatnonzero(sound > 0.3)
-    begins = loud[np.flatnonzero(np.diff(loud, prepend=-RATE) > 0.05 * RATE)] / RATE
-    heard, seen = _nearest(begins, wanted), _nearest(np.array(sorted(_times(path))), wanted)
+    heard, seen = _nearest(clicks_heard(decode(path, RATE)), wanted), _nearest(np.array(sorted(_times(path))), wanted)
     between = heard - seen
     few = max(1, len(between) // 20)
     drift = abs(float(np.median(between[-few:]) - np.median(between[:few])))

@@ -9,22 +9,20 @@ import sys
 import tempfile
 import time
 from collections.abc import Iterator
-from dataclasses import replace
 from fractions import Fraction
 from pathlib import Path
 
 import av
 import numpy as np
 
+from bench.made_up import made_up_reading
+from tests.films import swaying
 from wordtrail.core.cues.camera_shown import Camera
 from wordtrail.core.cues.film import video_seconds
 from wordtrail.core.cues.filmed import Filmed, filmed
 from wordtrail.core.film.model import Detail, Film, FilmChoices, FilmVersion
-from wordtrail.core.lesson.model import Lesson
-from wordtrail.core.pace.guide import pace_guide
-from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.trail.camera import CameraSize, CameraStretch
-from wordtrail.core.trail.model import Trail, Visit
+from wordtrail.media.camera import write_camera_copy
 from wordtrail.media.canvas import CLOCK, Shares
 from wordtrail.media.decode import Samples
 from wordtrail.media.encode import Codec, Picture, add_picture_stream, painter_of
@@ -33,7 +31,6 @@ from wordtrail.media.render import render
 from wordtrail.service.film_making import FilmWish, write_film
 from wordtrail.service.showing import showing
 from wordtrail.standins.demo_world import install
-from wordtrail.standins.passages import BEES_MAP
 from wordtrail.store.lessons import all_lessons
 from wordtrail.store.takes import TakeFiles
 from wordtrail.workspace import Workspace, open_workspace
@@ -103,7 +100,8 @@ def _with_camera(workspace: Workspace, lesson: str, title: str) -> None:
     shown, _ = showing(workspace, lesson, film=Film())
     (take,) = {clip.take for clip in shown.edits.clips}
     copy = workspace.blobs.path(TakeFiles(take).camera_copy)
-    _sway(copy, shown.trails[take].seconds)
+    swaying(workspace.folder / "camera.mkv", shown.trails[take].seconds, moves=40, noise=3, pattern=0)
+    write_camera_copy(workspace.folder / "camera.mkv", copy, 0.0, lambda share: None)
     camera = Camera((CameraStretch(0.0, None, CameraSize.SMALL),), 4 / 3)
     film = filmed(shown.lesson, shown.trails, Film(), {take: camera})
     path = workspace.folder / "film.mp4"
@@ -114,32 +112,14 @@ def _with_camera(workspace: Workspace, lesson: str, title: str) -> None:
     _row(f"{title}, with a camera for {seen:.0f} s of it", video_seconds(film.sheet), took, 0.0)
 
 
-def _sway(copy: Path, seconds: float) -> None:
-    chance = np.random.default_rng(1)
-    across, down = np.meshgrid(np.arange(640), np.arange(480))
-    with av.open(str(copy), "w", format="mp4") as container:
-        stream = container.add_stream("libx264", rate=30, options={"preset": "veryfast", "crf": "26"})
-        stream.width, stream.height, stream.pix_fmt = 640, 480, "yuv420p"
-        for number in range(int(seconds * 30)):
-            middle = 320 + 40 * np.sin(number / 17)
-            head = (across - middle) ** 2 + (down - 230) ** 2 < 140**2
-            grey = np.where(head, 190, 90) + chance.normal(0, 3, (480, 640))
-            frame = av.VideoFrame.from_ndarray(np.clip(grey, 0, 255).astype(np.uint8), "gray")
-            container.mux(stream.encode(frame.reformat(format="yuv420p")))
-        container.mux(stream.encode(None))
-
-
 def _hour(folder: Path) -> None:
-    """A made-up reading of 6,700 words at the pace guide's times, with a tone for a voice."""
-    passage = passage_from_text("\n\n".join([BEES_MAP.replace("--- p. 12", "---")] * 42), title="An hour")
-    guide = pace_guide(passage, 110)
-    seconds = guide[-1].end + 2
-    trail = Trail(tuple(Visit(w.id, w.start, w.end) for w in guide), seconds=seconds, sound_end=seconds)
-    film = filmed(replace(Lesson((passage,)), chosen_take="take"), {"take": trail}, Film())
+    """A made-up reading of 6,700 words, with a tone for a voice."""
+    lesson, trails = made_up_reading("An hour", times=42)
+    film = filmed(lesson, trails, Film())
     begun = time.perf_counter()
     shares = render(film.layout, film.sheet, _tone(film.sheet.seconds), folder / "hour.mp4")
     took = time.perf_counter() - begun
-    _row(f"an hour, {len(guide):,} words", shares.seconds, took, 0.0)
+    _row(f"an hour, {len(lesson.words):,} words", shares.seconds, took, 0.0)
     _shares(shares)
     here, there = (resource.getrusage(of).ru_maxrss / 1024 for of in (resource.RUSAGE_SELF, resource.RUSAGE_CHILDREN))
     print(f"  most memory: {here:.0f} MB in the process that makes it, {there:.0f} MB in its helper")

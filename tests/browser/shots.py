@@ -197,6 +197,8 @@ def _voice(page: Page, lesson: str, shot: Callable[[str], None]) -> None:
     page.get_by_role("tab", name="All takes").click()
     page.get_by_role("listitem").filter(has_text="Dad has a tin.").first.get_by_role("button", name="Use").first.click()
     page.get_by_role("button", name="Take it out again").first.wait_for()
+    # Its last work may be under way still.
+    page.get_by_role("button", name="Stop this work").wait_for(state="detached", timeout=120_000)
     shot("takes")
 
 

@@ -15,6 +15,7 @@ import cv2
 import numpy as np
 
 from tests.films import film as camera_film
+from tests.films import swaying
 from tests.worlds import TAKE, lesson, planned, trail
 from wordtrail.core.changes.commands import apply
 from wordtrail.core.changes.mark_changes import AddMark
@@ -73,21 +74,11 @@ def clicks(film: Filmed) -> Samples:
     return sound[: int(film.sheet.seconds * RATE)]
 
 
-def swaying(path: Path, seconds: float, moves: float, noise: float) -> None:
-    """A camera's picture: something round that sways so many pixels to and fro before a wall, with noise."""
-    chance = np.random.default_rng(1)
-    across, down = np.meshgrid(np.arange(640), np.arange(480))
-    with av.open(str(path), "w", format="matroska") as container:
-        stream = container.add_stream("libx264", rate=25, options={"preset": "ultrafast", "crf": "16"})
-        stream.width, stream.height, stream.pix_fmt = 640, 480, "yuv420p"
-        for number in range(int(seconds * 25)):
-            middle = 320 + moves * np.sin(number / 13)
-            head = ((across - middle) / 110) ** 2 + ((down - 230) / 150) ** 2 < 1
-            wall = 90 + 20 * np.sin(across / 17) * np.sin(down / 11)
-            grey = np.where(head, 185, wall) + chance.normal(0, noise, (480, 640))
-            frame = av.VideoFrame.from_ndarray(np.clip(grey, 0, 255).astype(np.uint8), "gray")
-            container.mux(stream.encode(frame.reformat(format="yuv420p")))
-        container.mux(stream.encode(None))
+def clicks_heard(sound: Samples) -> np.ndarray:
+    """When the clicks of a sound begin, in seconds."""
+    loud = np.flatnonzero(np.abs(sound) > 0.3)
+    begins: np.ndarray = loud[np.flatnonzero(np.diff(loud, prepend=-RATE) > 0.05 * RATE)] / RATE
+    return begins
 
 
 def frames_of(path: Path) -> Frames:
@@ -153,8 +144,7 @@ class FilmFilesTest(unittest.TestCase):
 
     def assert_in_step(self, made: Filmed, heard: Samples) -> None:
         """Each click is heard when its word is lit."""
-        loud = np.flatnonzero(np.abs(heard) > 0.3)
-        begins = loud[np.flatnonzero(np.diff(loud, prepend=-RATE) > 0.05 * RATE)] / RATE
+        begins = clicks_heard(heard)
         for light in made.sheet.lights:
             at = video_time(made.sheet, light.start)
             # What begins just where the lesson stands still is heard when it goes on.

@@ -45,9 +45,10 @@ def picture_ratio(copy: Path) -> float | None:
 
 @dataclass(frozen=True, slots=True)
 class Traffic:
-    """How much of a camera's copy comes in a second: bytes, for pictures of so many pixels."""
+    """How much of a camera's copy comes: bytes for a picture of so many pixels, and pictures a second."""
 
-    bytes_a_second: float
+    bytes_a_picture: float
+    rate: float
     pixels: int
 
 
@@ -57,8 +58,10 @@ def traffic_of(copy: Path) -> Traffic | None:
     try:
         with av.open(str(copy)) as container:
             stream, seconds = _picture_in(container), float(container.duration or 0) / av.time_base
-            pixels = stream.width * stream.height if stream else 0
-        return Traffic(copy.stat().st_size / seconds, pixels) if pixels and seconds else None
+            if stream is None or not stream.frames or not seconds:
+                return None
+            size = copy.stat().st_size
+            return Traffic(size / stream.frames, stream.frames / seconds, stream.width * stream.height)
     except (av.error.FFmpegError, ValueError, OSError):
         return None
 

@@ -20,7 +20,7 @@ from wordtrail.core.film.model import FilmChoices
 from wordtrail.core.layout.model import LaidPicture, SetPiece
 from wordtrail.media.camera import traffic_of
 from wordtrail.media.encode import JUST_AFTER
-from wordtrail.media.moments import frame_times, stretches
+from wordtrail.media.moments import CAMERA_RATE, frame_times, stretches
 
 SOUND_A_SECOND = 12_000
 """Bytes of AAC at 96 kb/s."""
@@ -31,9 +31,9 @@ of a picture; and of a picture in which a word lights. All of it grows and shrin
 720p and 1080p, on 4,080 pictures of the demo lessons in every shape, look and film."""
 
 CAMERA, BY_SIZE = 6.24, 0.625
-"""How many times the bytes of a camera's copy the film takes for it in the copy's own size, and the power with which
-that grows with the share of the copy's pixels that are shown. Measured on five made-up cameras (still, quiet, swaying,
-lively, noisy), at 720p and 1080p: each within 16 %."""
+"""How many times the bytes of a picture of a camera's copy the film takes for one in the copy's own size, and the
+power with which that grows with the share of the copy's pixels that are shown. Measured on five made-up cameras (still,
+quiet, swaying, lively, noisy), at 720p and 1080p: each within 16 %."""
 
 NO_COPIES: Mapping[str, Path] = MappingProxyType({})
 
@@ -72,7 +72,10 @@ def _moving(shown: CameraShown, copy: Path | None, scale: float) -> float:
     if traffic is None:
         return 0.0
     share = shown.width * shown.height * scale**2 / traffic.pixels
-    return CAMERA * traffic.bytes_a_second * math.pow(share, BY_SIZE) * (shown.end - shown.start)
+    seconds = shown.end - shown.start
+    # A picture that is shown again costs next to nothing.
+    pictures = min(traffic.rate * shown.pace, CAMERA_RATE) * seconds
+    return CAMERA * traffic.bytes_a_picture * math.pow(share, BY_SIZE) * pictures
 
 
 def _whole(pieces: Iterable[SetPiece], pictures: Iterable[LaidPicture]) -> float:

@@ -71,8 +71,8 @@ class Showing:
         lesson, sheet = self.lesson, self.sheet
         seconds = round(video_seconds(sheet), 3)
         return Stage(
-            lesson.title, self.layout, sheet, self.edits, think_seconds(sheet), seconds, holds_in_film(sheet),
-            stage_texts(lesson),
+            lesson.title, self.layout, sheet, self.edits, think_seconds(sheet), seconds,
+            holds_in_film(sheet, signal=lesson.films.signal), stage_texts(lesson),
         )  # fmt: skip
 
 

@@ -10,8 +10,9 @@ import {
   type InjectionKey,
   type Ref,
 } from 'vue'
-import { ask, client, Problem, type Command, type Job, type LessonChange, type LessonView } from './client'
+import { ask, client, Problem, type Command, type LessonChange, type LessonView } from './client'
 import { JUST_ASKED } from './fresh'
+import { isActive } from './jobs'
 import { outbox, type Waiting } from './outbox'
 import { patched } from './patch'
 import { sharing } from './sharing'
@@ -54,8 +55,6 @@ export function changed(view: LessonView, change: LessonChange): LessonView {
   const lesson = patched(view.lesson, changes)
   return { ...view, lesson, revision, undo, redo, waypoints, next, video, takes, take_in_use: used }
 }
-
-const isActive = (job: Job) => job.state === 'waiting' || job.state === 'running'
 
 const keyOf = (lesson: string) => ['lesson', lesson]
 const fetchLesson = (lesson: string) =>

@@ -8066,8 +8066,8 @@ export interface components {
         };
         /**
          * HoldInFilm
-         * @description The film stands still at the gate `pause` (at lesson time `at`) from `start` to `end`, in video time; where it
-         *     `asks` something a signal may be heard.
+         * @description The film stands still at the gate `pause` (at lesson time `at`) from `start` to `end`, in video time; where
+         *     `signal` is set, a soft sound is heard at its beginning.
          */
         HoldInFilm: {
             /** Pause */
@@ -8078,8 +8078,8 @@ export interface components {
             start: number;
             /** End */
             end: number;
-            /** Asks */
-            asks: boolean;
+            /** Signal */
+            signal: boolean;
         };
         /**
          * Light

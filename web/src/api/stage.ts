@@ -10,7 +10,8 @@ type Version = Schemas['FilmVersion']
 /** Milliseconds between two times at the most. */
 const LONGEST_WAIT = 8000
 
-const isPassing = (status: number) => status === 0 || status >= 500
+/** No way there, or too much to do there: it may well go the next time. A fault of our own comes again. */
+const isPassing = ({ unanswered, status }: Problem) => unanswered || status >= 500
 
 /** The stage that an answer stands for, for somebody who has `before`. */
 export function stageFrom(answer: Schemas['StageChange'], before: Stage | undefined): Stage | undefined {
@@ -64,7 +65,7 @@ export function useStage(
       placeholderData: keepPreviousData<Stage>,
       // What found no way is asked for again until it finds one: an older stage would be shown in silence. What is
       // not there is not.
-      retry: (_: number, fault: unknown) => isPassing(Problem.of(fault).status),
+      retry: (_: number, fault: unknown) => isPassing(Problem.of(fault)),
       retryDelay: (count: number) => Math.min(1000 * 2 ** count, LONGEST_WAIT),
     })),
   )

@@ -1,12 +1,12 @@
 /** What Sync shows of a take: its stage in take time, its trail, and the heights of its sound. */
 import { ask, client, type LessonView } from './client'
 import { JUST_ASKED } from './fresh'
+import { isActive } from './jobs'
 
 /** Up to where a lesson and its trails are known: its revision, and its newest search for words, under way or over. */
 export function knownUpTo({ revision, jobs }: Pick<LessonView, 'revision' | 'jobs'>) {
   const search = jobs.find((job) => job.kind === 'align')
-  const over = search && search.state !== 'waiting' && search.state !== 'running'
-  return [revision, search ? `${search.id}${over ? ', over' : ''}` : '']
+  return [revision, search ? `${search.id}${isActive(search) ? '' : ', over'}` : '']
 }
 
 /** The take that is looked at before another one was asked for: one that waits to be used, else the lesson's. */

@@ -1,5 +1,6 @@
 import { useRafFn } from '@vueuse/core'
-import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
+import { computed, ref, shallowRef, watch, type Ref } from 'vue'
+import { useAudio } from './audio'
 import { sentenceBack, stateAt, type CueSheet } from './cueReader'
 
 export const SPEEDS = [0.5, 0.6, 0.7, 0.8, 0.9, 1, 1.15, 1.3, 1.5] as const
@@ -31,7 +32,7 @@ interface Options {
 
 /** Plays a sound and says what is on the stage; the sound is the clock. */
 export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>, options: Options = {}) {
-  const audio = new Audio()
+  const audio = useAudio()
   audio.preload = 'auto'
   audio.preservesPitch = true
   const time = ref(0)
@@ -60,8 +61,8 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
     source,
     (url, older) => {
       preparing.value = false
-      // A film that was changed while it plays goes on with what it sounds like now.
-      wanted = !!options.film && !!older && (playing.value || wanted)
+      // A film that was changed while it plays, or is about to, goes on with what it sounds like now.
+      wanted = !!options.film && !!older && (!audio.paused || wanted)
       triedAgain = 0
       if (!url) return
       const before = audio.currentTime
@@ -254,12 +255,6 @@ export function usePlayer(source: Ref<string>, sheet: Ref<CueSheet | undefined>,
     audio.currentTime = target
     time.value = target
   }
-
-  onScopeDispose(() => {
-    audio.pause()
-    audio.removeAttribute('src')
-    audio.load()
-  })
 
   return {
     time,

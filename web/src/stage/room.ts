@@ -1,8 +1,9 @@
-import { onScopeDispose, watch, type Ref } from 'vue'
+import { watch, type Ref } from 'vue'
+import { useAudio } from './audio'
 
 /** The room behind a voice, heard over and over as long as it is wanted: where a film stands still, as in its file. */
 export function useRoom(source: Ref<string>, heard: Ref<boolean>) {
-  const audio = new Audio()
+  const audio = useAudio()
   audio.loop = true
   watch([source, heard], ([url, on]) => {
     if (on && url) {
@@ -13,10 +14,5 @@ export function useRoom(source: Ref<string>, heard: Ref<boolean>) {
       // Without it, it is as silent as it was.
       void audio.play().catch(() => undefined)
     } else audio.pause()
-  })
-  onScopeDispose(() => {
-    audio.pause()
-    audio.removeAttribute('src')
-    audio.load()
   })
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue'
 import { ask, client } from '@/api/client'
+import { isActive } from '@/api/jobs'
 import { useLesson } from '@/api/lesson'
 import { useStage } from '@/api/stage'
 import { knownUpTo } from '@/api/trail'
@@ -33,7 +34,7 @@ const wanted = computed(() => view.value.lesson.films_wanted)
 const shown = ref<Version>(wanted.value[0] ?? 'listen')
 const { films, planned, made, files } = useFilms()
 const onHost = useSentFilms()
-const sending = computed(() => onHost.jobs.value.filter((job) => ['waiting', 'running'].includes(job.state)))
+const sending = computed(() => onHost.jobs.value.filter(isActive))
 const lastSent = computed(() => lesson.lastJob('send'))
 /** The newest of the chosen film that is still as it was made, and where it is seen on the host. */
 const toSend = computed(() => made(shown.value)[0])
@@ -48,11 +49,7 @@ const stage = useStage(
 const ready = computed(
   () => !!stage.value && (!!stage.value.edits.clips.length || !!stage.value.holds.length),
 )
-const jobs = computed(() =>
-  view.value.jobs
-    .filter((job) => job.kind === 'video' && ['waiting', 'running'].includes(job.state))
-    .reverse(),
-)
+const jobs = computed(() => view.value.jobs.filter((job) => job.kind === 'video' && isActive(job)).reverse())
 const last = computed(() => lesson.lastJob('video'))
 const playing = ref(false)
 const player = usePlayer(
@@ -82,8 +79,7 @@ useRoom(
 /** The place at which the film has just come to a stand with a signal: whoever moves into it does not hear it again. */
 const justAsked = computed(() => {
   const here = stage.value?.holds.find((one) => one.pause === player.gate.value)
-  const heard = choices.value.signal && here?.asks && player.running.value && player.cameToStand.value
-  return heard ? here.pause : ''
+  return here?.signal && player.running.value && player.cameToStand.value ? here.pause : ''
 })
 useSignal(justAsked)
 const length = computed(() => stage.value?.video_seconds ?? 0)

@@ -218,6 +218,37 @@ describe('the player', () => {
     expect([one.preparing.value, one.playing.value]).toEqual([false, true])
   })
 
+  it('goes on with what a film sounds like now, also when that changes just as it begins', async () => {
+    const source = ref('/before')
+    const one = scope.run(() => usePlayer(source, shallowRef(cueSheet()), { film: true }))!
+    const change = async (url: string) => {
+      source.value = url
+      await nextTick()
+      // A browser stops what plays where its sound is replaced, and says nothing of it.
+      FakeAudio.last.paused = true
+      FakeAudio.last.dispatchEvent(new Event('canplay'))
+    }
+    await change('/other')
+    expect(FakeAudio.last.paused, 'nobody has pressed Play').toBe(true)
+    one.play()
+    await change('/now')
+    expect([FakeAudio.last.src, FakeAudio.last.paused]).toEqual(['/now', false])
+    one.pause()
+    await change('/later')
+    expect(FakeAudio.last.paused, 'it was stopped').toBe(true)
+  })
+
+  it('comes to stand by itself, or is moved there', () => {
+    const one = scope.run(() =>
+      usePlayer(ref('/sound'), shallowRef(cueSheet({ gates: [gate('a', 4)] })), { gates: true, film: true }),
+    )!
+    one.play()
+    pass(4.1)
+    expect([one.gate.value, one.cameToStand.value]).toEqual(['a', true])
+    one.standAt('a', 4, 2, false)
+    expect([one.gate.value, one.cameToStand.value]).toEqual(['a', false])
+  })
+
   it('asks again for a sound that was finished just after it was asked for, but not for ever', async () => {
     vi.stubGlobal('fetch', () => Promise.resolve(new Response(null, { status: 200 })))
     const one = player(cueSheet())

@@ -10,40 +10,35 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from itertools import pairwise
 
-from wordtrail.core.cues.model import Caption, CueSheet, Gate, StageState
+from wordtrail.core.cues.model import Caption, CueSheet, StageState
 from wordtrail.core.cues.state import state_at
 from wordtrail.core.edit.edit_list import Hold, held
 
 
 def holds_of(sheet: CueSheet, *, signal: bool = False) -> tuple[Hold, ...]:
     """The video's holds: each gate for its think time and its answer; with a `signal` where students are asked."""
-    return tuple(Hold(gate.at, gate.hold, signal and _asks(gate)) for gate in sheet.gates)
-
-
-def _asks(gate: Gate) -> bool:
-    """Whether students are asked something there."""
-    return not gate.auto
+    return tuple(Hold(gate.at, gate.hold, signal and not gate.auto) for gate in sheet.gates)
 
 
 @dataclass(frozen=True, slots=True)
 class HoldInFilm:
-    """The film stands still at the gate `pause` (at lesson time `at`) from `start` to `end`, in video time; where it
-    `asks` something a signal may be heard."""
+    """The film stands still at the gate `pause` (at lesson time `at`) from `start` to `end`, in video time; where
+    `signal` is set, a soft sound is heard at its beginning."""
 
     pause: str
     at: float
     start: float
     end: float
-    asks: bool
+    signal: bool
 
 
-def holds_in_film(sheet: CueSheet) -> tuple[HoldInFilm, ...]:
-    """Where the film stands still, in order."""
+def holds_in_film(sheet: CueSheet, *, signal: bool = False) -> tuple[HoldInFilm, ...]:
+    """Where the film stands still, in order; with a `signal` where students are asked."""
     found, passed = [], 0.0
-    for gate in sheet.gates:
+    for gate, hold in zip(sheet.gates, holds_of(sheet, signal=signal), strict=True):
         start = gate.at + passed
         passed += gate.hold
-        found.append(HoldInFilm(gate.pause, gate.at, round(start, 4), round(start + gate.hold, 4), _asks(gate)))
+        found.append(HoldInFilm(gate.pause, gate.at, round(start, 4), round(start + gate.hold, 4), hold.signal))
     return tuple(found)
 
 

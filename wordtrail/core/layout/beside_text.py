@@ -16,6 +16,7 @@ from wordtrail.core.layout.stages import Stage
 from wordtrail.core.lesson.boards import Board
 from wordtrail.core.lesson.model import Lesson
 from wordtrail.core.plan.organizers import Organizer
+from wordtrail.core.remembered import remembered
 from wordtrail.core.text.look import TextLook
 
 MOST_BOXES = 6
@@ -25,6 +26,7 @@ EDGE, TOP = 50.0, 50.0
 """Its room to the edges of the stage, in page units."""
 
 
+@remembered(64)
 def has_text_beside(chart: Organizer, lesson: Lesson, stage: Stage) -> bool:
     """Whether a chart wants the text beside it, and can be read there; one that cannot has the stage to itself."""
     if not chart.beside_text or len(chart.boxes) > MOST_BOXES or stage.below:

@@ -1,7 +1,7 @@
 /** A film's own time: the lesson's, with the seconds in which it stands still. */
 import type { Schemas } from '@/api/client'
 
-type Hold = Omit<Schemas['HoldInFilm'], 'asks'>
+type Hold = Omit<Schemas['HoldInFilm'], 'signal'>
 
 /** Where a film is: at lesson time `time`, and for how many seconds it has stood at `gate`, if it does. */
 export interface Place {
