@@ -52,6 +52,17 @@ class PathTest(unittest.TestCase):
         elsewhere = f"the fox ran over the hill she stopped | {TALK} | over the | {TALK} | nobody was there"
         self.assertEqual(places(elsewhere, fox), list(range(11)), "these two are not what comes next")
 
+    def test_a_word_in_the_midst_of_talk_is_talk_also_where_it_is_the_next_one(self) -> None:
+        fox = script("the fox ran over the hill. she stopped. nobody was there and the wind was cold.")
+        fluently = f"the fox ran over the hill | {TALK} she {TALK} | stopped | nobody was there and the wind was cold"
+        self.assertNotIn(6, places(fluently, fox))
+
+    def test_a_single_word_beyond_a_hole_that_runs_into_talk_is_part_of_it(self) -> None:
+        fox = script("the fox ran over the hill and saw that nobody was there. then the wind was cold.")
+        self.assertEqual(places(f"the fox ran over the hill nobody {TALK}", fox), list(range(6)))
+        self.assertEqual(places("the fox ran over the hill nobody | | and so on and so on", fox), [*range(6), 9])
+        self.assertEqual(places(f"{TALK} fox nobody was there", fox), [9, 10, 11])
+
     def test_a_sentence_broken_off_and_begun_again(self) -> None:
         for count in (2, 4):
             begun = " ".join(word.text for word in BEES[:count])

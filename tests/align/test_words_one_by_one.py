@@ -40,8 +40,12 @@ class MisreadTest(unittest.TestCase):
     def test_a_word_misread_and_put_right_at_once_is_a_slip(self) -> None:
         self.assertEqual(misread("the sailor left the mountain quiet harbor in the morning"), [(4,)])
 
+    def test_it_may_be_longer_than_the_printed_one_and_a_word_that_nobody_knows(self) -> None:
+        self.assertEqual(misread("the wind was conversation warm and the water was still"), [(12,)])
+        self.assertEqual(misread("the sailor left the EH S EY L V AH quiet harbor in the morning"), [(4,)])
+
     def test_a_filler_and_the_beginning_of_the_word_itself_are_none(self) -> None:
-        for stumble in ("AH M", "K W AY", "look at this picture now"):
+        for stumble in ("AH M", "K W AY", "sorry", "look at this", "look at this picture now"):
             self.assertEqual(misread(f"the sailor left the {stumble} | quiet harbor in the morning"), [], stumble)
 
     def test_a_word_misread_just_before_talk_is_one(self) -> None:

@@ -16,6 +16,7 @@ from wordtrail.core.align.path import Fit, Path, Talked, fit_of, path_of
 from wordtrail.core.align.readings import Reading, readings_of
 from wordtrail.core.align.repair import repaired
 from wordtrail.core.align.route import Route, route_of
+from wordtrail.core.align.second_opinion import agreed
 from wordtrail.core.align.slips import Heard, Replaced, judged, left_out, replaced, said_twice
 from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.stretches import grouped, quiet_between, sound_ends, stretches_of_sound
@@ -104,7 +105,7 @@ def explained(
         talk = tuple(sorted((*talk, *map(_as_talk, readings)), key=lambda one: one.first)) or _all_of(frames)
         readings, hearings = (), np.zeros_like(hearings)
     readings, talk = repaired(readings, talk, frames, fit, sayable, route)
-    heard = _compared(readings, frames, fit, sayable, lambda share: progress(COMPARING, share))
+    heard = agreed(_compared(readings, frames, fit, sayable, lambda share: progress(COMPARING, share)), frames, samples)
     kept = _without_left_out(readings, heard)
     times = timed(kept, frames, samples, [word.ways for word in sayable], lambda share: progress(TIMING, share), cores)
     heard = sorted((word for word in heard if not word.left_out), key=lambda word: word.said.first)

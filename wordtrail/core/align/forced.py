@@ -1,5 +1,5 @@
 """Forced alignment with pocketsphinx and the English model in its wheel: when each phone sequence is
-said, to 10 ms.
+said, to 10 ms, and how likely it is that it was.
 
 Huggins-Daines et al., "PocketSphinx: A Free, Real-Time Continuous Speech Recognition System for
 Hand-Held Devices", 2006.
@@ -7,6 +7,7 @@ Hand-Held Devices", 2006.
 
 from __future__ import annotations
 
+import math
 import tempfile
 from collections.abc import Sequence
 from pathlib import Path
@@ -20,52 +21,71 @@ PAD = 0.4
 """Seconds of faint noise before and after what is aligned: clean starts fail without it."""
 
 FRAME_SECONDS = 0.01
-BEAM = 1e-48
-"""Paths less likely than this, against the best, are given up. 1e-80 is half as fast and finds the
-same times."""
+BEAM, WIDE = 1e-48, 1e-60
+"""Paths less likely than this, against the best, are given up. 1e-80 is half as fast as the first and finds the same
+times. The second is for sounds in which quite another word may have been said."""
 
 _FILLERS = ("<", "[", "+")
+
+SCALED_DOWN = 1024
+"""Two to the tenth: by so much the logarithms of its scores are scaled down."""
 
 
 class Aligner:
     """Aligns the words of one route; used by one thread at a time."""
 
-    def __init__(self, ways: Sequence[Sequence[Sounds]]) -> None:
-        lines = [
-            f"{_name(word)}{'' if number == 0 else f'({number + 1})'} {' '.join(sounds)}"
-            for word, choices in enumerate(ways)
-            for number, sounds in enumerate(choices)
-        ]
-        with tempfile.TemporaryDirectory(prefix="wordtrail-words-") as folder:
-            path = Path(folder) / "words.dict"
-            path.write_text("\n".join([*lines, ""]), encoding="ascii")
-            self._decoder = pocketsphinx.Decoder(
-                hmm=pocketsphinx.get_model_path("en-us/en-us"),
-                lm=None,
-                dict=str(path),
-                samprate=float(RATE),
-                loglevel="FATAL",
-                cmn="batch",
-                beam=BEAM,
-                wbeam=BEAM,
-                pbeam=BEAM,
-            )
+    def __init__(self, ways: Sequence[Sequence[Sounds]], beam: float = BEAM) -> None:
+        self._decoder = _decoder(ways, beam)
 
     def times(self, samples: Samples, words: Sequence[int], offset: float) -> list[Stretch] | None:
         """When each of `words` (of the route) is said in `samples`, whose first sample lies at
         `offset` seconds, if all are said in this order; None where the sound does not admit it."""
+        segments = self._segments(samples, words)
+        if segments is None:
+            return None
+        begin = offset - PAD
+        return [
+            Stretch(begin + s.start_frame * FRAME_SECONDS, begin + (s.end_frame + 1) * FRAME_SECONDS) for s in segments
+        ]
+
+    def likelihood(self, samples: Samples, words: Sequence[int]) -> float:
+        """The natural logarithm of how likely `samples` are, if `words` were said in them in this order, and nothing
+        else; minus infinity where the sound does not admit it. To be compared for the same samples only."""
+        if self._segments(samples, words) is None:
+            return -math.inf
+        return math.log(self._decoder.hyp().score) * SCALED_DOWN
+
+    def _segments(self, samples: Samples, words: Sequence[int]) -> list[pocketsphinx.Segment] | None:
         decoder = self._decoder
         decoder.set_align_text(" ".join(map(_name, words)))
         decoder.start_utt()
         decoder.process_raw(padded(samples), full_utt=True)
         decoder.end_utt()
         segments = [s for s in decoder.seg() or () if not s.word.startswith(_FILLERS)]
-        if [segment.word.split("(")[0] for segment in segments] != [_name(word) for word in words]:
-            return None
-        begin = offset - PAD
-        return [
-            Stretch(begin + s.start_frame * FRAME_SECONDS, begin + (s.end_frame + 1) * FRAME_SECONDS) for s in segments
-        ]
+        said = [segment.word.split("(")[0] for segment in segments]
+        return segments if said == [_name(word) for word in words] else None
+
+
+def _decoder(ways: Sequence[Sequence[Sounds]], beam: float) -> pocketsphinx.Decoder:
+    lines = [
+        f"{_name(word)}{'' if number == 0 else f'({number + 1})'} {' '.join(sounds)}"
+        for word, choices in enumerate(ways)
+        for number, sounds in enumerate(choices)
+    ]
+    with tempfile.TemporaryDirectory(prefix="wordtrail-words-") as folder:
+        path = Path(folder) / "words.dict"
+        path.write_text("\n".join([*lines, ""]), encoding="ascii")
+        return pocketsphinx.Decoder(
+            hmm=pocketsphinx.get_model_path("en-us/en-us"),
+            lm=None,
+            dict=str(path),
+            samprate=float(RATE),
+            loglevel="FATAL",
+            cmn="batch",
+            beam=beam,
+            wbeam=beam,
+            pbeam=beam,
+        )
 
 
 def _name(word: int) -> str:

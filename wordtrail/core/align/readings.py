@@ -43,6 +43,9 @@ NEVER = 9.0
 GOES_ON = 4
 """Words further on with which a reading goes on behind a misread word."""
 
+HOLE = 2
+"""Words passed over beyond which a single word that runs into talk is part of that talk."""
+
 
 @dataclass(frozen=True, slots=True)
 class Reading:
@@ -85,7 +88,8 @@ def readings_of(path: Path, frames: Frames, fit: Fit) -> tuple[tuple[Reading, ..
             if kept[index]:
                 continue
             beside = run.fit <= WORST_FIT and _beside_reading(index, runs, kept, path, spoken, frames, own)
-            if beside or (run.fit <= SURE_FIT and _comes_next(index, runs, kept)):
+            next_ones = run.fit <= SURE_FIT and _comes_next(index, runs, kept)
+            if beside or (next_ones and not _amid_talk(run, spoken, frames)):
                 kept[index] = changed = True
     talk = [*path.talked, *(Talked(run.first, run.last) for run, keep in zip(runs, kept, strict=True) if not keep)]
     readings = tuple(run for run, keep in zip(runs, kept, strict=True) if keep)
@@ -123,19 +127,21 @@ def _parted_at_talk(
     index: int, runs: Sequence[Reading], spoken: Sequence[Talked], frames: Frames, own: float
 ) -> list[Reading]:
     """A run, parted from one or two words at its end, and at its beginning, that run into talk and
-    stand apart from the rest of it by more than the reader's `own` rests; not where the reading goes on behind that
-    talk (a word misread)."""
+    stand apart from the rest of it: by more than the reader's `own` rests, where the reading does not go on behind that
+    talk (a word misread); one word also by a hole in the text."""
     rest = max(REST, own)
     said = runs[index].said
     last, first = len(said), 0
     on = index + 1 < len(runs) and 0 < runs[index + 1].said[0].word - said[-1].word <= GOES_ON
     came = index > 0 and 0 < said[0].word - runs[index - 1].said[-1].word <= GOES_ON
-    into = not on and _nearest_talk(runs[index], spoken, frames, after=True) < GLUED
-    out_of = not came and _nearest_talk(runs[index], spoken, frames, after=False) < GLUED
+    into = _nearest_talk(runs[index], spoken, frames, after=True) < GLUED
+    out_of = _nearest_talk(runs[index], spoken, frames, after=False) < GLUED
     for count in range(1, min(QUOTATION, len(said))):
-        if into and _gap(said, len(said) - count, frames) > rest:
-            last = len(said) - count
-        if out_of and count < last and _gap(said, count, frames) > rest:
+        end = len(said) - count
+        if into and ((not on and _gap(said, end, frames) > rest) or (count == 1 and _hole(said, end) >= HOLE)):
+            last = end
+        apart = (not came and _gap(said, count, frames) > rest) or (count == 1 and _hole(said, count) >= HOLE)
+        if out_of and count < last and apart:
             first = count
     return [Reading(part) for part in (said[:first], said[first:last], said[last:]) if part]
 
@@ -143,6 +149,17 @@ def _parted_at_talk(
 def _gap(said: Sequence[Said], place: int, frames: Frames) -> float:
     """Seconds between a word and the one before it."""
     return float(frames.at[said[place].first] - frames.at[said[place - 1].last])
+
+
+def _hole(said: Sequence[Said], place: int) -> int:
+    """How many words are passed over between a word and the one before it."""
+    return said[place].word - said[place - 1].word - 1
+
+
+def _amid_talk(run: Reading, spoken: Sequence[Talked], frames: Frames) -> bool:
+    """Whether a single word stands in the middle of talk, without a rest on either side."""
+    sides = (_nearest_talk(run, spoken, frames, after=after) < GLUED for after in (False, True))
+    return len(run.said) == 1 and all(sides)
 
 
 def _talk_between(first: int, last: int, talked: Sequence[Talked], fit: Fit) -> bool:

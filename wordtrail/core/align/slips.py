@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from difflib import SequenceMatcher
 from itertools import groupby, pairwise
 
-from wordtrail.core.align.hypotheses import cost_of, greedy, likeliest_word, nearest, other_endings
+from wordtrail.core.align.hypotheses import LONGEST_WORD, cost_of, greedy, likeliest_word, nearest, other_endings
 from wordtrail.core.align.path import REST, Fit, Said, Talked
 from wordtrail.core.align.readings import Reading
 from wordtrail.core.align.repair import WEAK
@@ -62,6 +63,13 @@ AT_ONCE = 0.4
 STRAIGHT = 0.3
 """Seconds after a word within which something that is put right at once begins."""
 
+LONG_ENOUGH, MORE_THAN_PRINTED = 4, 2
+"""Sounds of something that is more than a filler, and how many more than the printed word it may have, where no word
+is known that is said so."""
+
+SHORTEST = 0.15
+"""Seconds in which no word is said."""
+
 FILLERS = frozenset(["um", "uh", "er", "erm", "hmm", "hm", "ah", "oh", "so", "well", "okay", "sorry", "right", "now"])
 """Words of talk that stand for no word of the text."""
 
@@ -70,16 +78,28 @@ MOST_REPLACED = 3
 
 
 @dataclass(frozen=True, slots=True)
+class Claim:
+    """What a slip claims: in the frames from `first` to `last` (both included) `instead` was said, and not `printed`.
+    Each is a row of words as they are said; of the printed ones, all ways."""
+
+    first: int
+    last: int
+    printed: tuple[tuple[Sounds, ...], ...]
+    instead: tuple[Sounds, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class Heard:
     """What the sound says about a word on the path: `otherwise` is empty where it was read as
-    printed, else what was said; `left_out` where nothing was. `margin` is by how much the printed
-    word is the better hypothesis; `among` counts the words of its reading."""
+    printed, else what was said; `left_out` where nothing was; then there is a `claim`. `margin` is by how much the
+    printed word is the better hypothesis; `among` counts the words of its reading."""
 
     said: Said
     margin: float
     otherwise: str = ""
     left_out: bool = False
     among: int = 1
+    claim: Claim | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -118,6 +138,13 @@ def _judged(
     def cost(middle: Sounds) -> float:
         return cost_of(fit, first, last, (*head, *middle, *tail))
 
+    def claim(instead: Sounds) -> Claim:
+        early, late = before if head else None, after if tail else None
+        begin, end = early.first if early else first, late.last if late else last
+        around = (_way(early, route) if early else (), _way(late, route) if late else ())
+        row = (_row(around[0], sounds, around[1]) for sounds in (instead, *printed.ways))
+        return Claim(begin, end, instead=next(row), printed=tuple(row))
+
     as_printed = min(cost(way) for way in printed.ways)
     nothing = cost(())
     poor = as_printed > LEFT_OUT_EACH * word.phones and word.phones > 1
@@ -125,34 +152,47 @@ def _judged(
     # Something was said where a word stands between two rests: it was not left out.
     alone = not head and not tail
     if (before or after) and poor and not weak_head and not alone and nothing + LEFT_OUT_MARGIN < as_printed:
-        return Heard(word, nothing - as_printed, left_out=True)
+        return Heard(word, nothing - as_printed, left_out=True, claim=claim(()))
     heard = (greedy(fit, first + len(head), last - len(tail)), greedy(fit, first, last - len(tail)))
-    best, other, needed = _best_other(printed, heard, cost)
-    needed += HEAD_MARGIN * weak_head
-    margin = best - as_printed
-    if margin + needed < 0:
-        return Heard(word, margin, otherwise=other)
+    best = _best_other(printed, heard, cost)
+    margin = best.cost - as_printed
+    if margin + best.needed + HEAD_MARGIN * weak_head < 0:
+        return Heard(word, margin, otherwise=best.word, claim=claim(best.way))
     return Heard(word, min(margin, nothing - as_printed))
 
 
-def _best_other(
-    printed: ScriptWord, heard: Iterable[Sounds], cost: Callable[[Sounds], float]
-) -> tuple[float, str, float]:
-    """The cheapest word that is not the printed one, what it is, and the margin it needs."""
+@dataclass(frozen=True, slots=True)
+class _Other:
+    """A word that may have been said instead of the printed one, how it is said, what that costs, and the margin it
+    needs."""
+
+    cost: float
+    word: str
+    way: Sounds
+    needed: float
+
+
+def _best_other(printed: ScriptWord, heard: Iterable[Sounds], cost: Callable[[Sounds], float]) -> _Other:
+    """The cheapest word that is not the printed one."""
     common = rank().get(printed.bare, COMMONEST) < COMMONEST
     needed = GUESSED_MARGIN if printed.guessed else COMMON_MARGIN if common else OTHER_MARGIN
     alike = needed if printed.guessed or common else LIKE_MARGIN
-    choices: list[tuple[float, str, float]] = [(float("inf"), "", needed)]
+    choices = [_Other(math.inf, "", (), needed)]
     if not printed.guessed:
         endings = other_endings(printed.bare, printed.ways)
-        choices += [(cost(way), word, ENDING_MARGIN) for way, word in endings.items()]
+        choices += [_Other(cost(way), word, way, ENDING_MARGIN) for way, word in endings.items()]
     others = {way: word for sounds in heard for way, word in nearest(sounds).items()}
     choices += [
-        (cost(way), word, alike if _look_alike(word, printed.bare) else needed)
+        _Other(cost(way), word, way, alike if _look_alike(word, printed.bare) else needed)
         for way, word in others.items()
         if way not in printed.ways
     ]
-    return min(choices, key=lambda choice: choice[0] + choice[2])
+    return min(choices, key=lambda choice: choice.cost + choice.needed)
+
+
+def _row(*words: Sounds) -> tuple[Sounds, ...]:
+    """Words as they are said one after another."""
+    return tuple(word for word in words if word)
 
 
 def _look_alike(one: str, other: str) -> bool:
@@ -243,10 +283,13 @@ def _put_right(
     if not (same_sentence and at_once and soon and len(own) > WEAK):
         return []
     heard = greedy(fit, said.first, said.last)
-    fits_in = SHORTEST_SHARE * len(own) <= len(heard) <= LONGEST_SHARE * len(own) + 1
-    begins_it = heard[:1] == own[:1] and len(heard) < len(own)
     spoken = likeliest_word(fit, said.first, said.last)
-    return [Replaced((word,), said)] if fits_in and not begins_it and spoken and spoken not in FILLERS else []
+    most = LONGEST_WORD if spoken else len(own) + MORE_THAN_PRINTED
+    fits_in = SHORTEST_SHARE * len(own) <= len(heard) <= most
+    takes_time = frames.at[said.last] - frames.at[said.first] >= SHORTEST
+    begins_it = heard[:1] == own[:1] and len(heard) < len(own)
+    is_word = spoken not in FILLERS if spoken else len(heard) >= LONG_ENOUGH
+    return [Replaced((word,), said)] if fits_in and takes_time and not begins_it and is_word else []
 
 
 def _first_word(said: Talked, most: int, frames: Frames, fit: Fit) -> int:
