@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 import time
+from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
 import av
 import numpy as np
+from av.video.frame import PictureType
 from av.video.reformatter import ColorRange, Colorspace, VideoReformatter
 
 from wordtrail.core.cues.model import StageState
@@ -44,9 +46,9 @@ class Canvas:
         self.painter = painter
         self._shares = shares
         self._reformatter = VideoReformatter()
-        width, height = painter.width, painter.height
-        self._planes = np.zeros((height * 3 // 2, width), np.uint8)
-        self._scale = width / painter.layout.width
+        self._frame = av.VideoFrame(painter.width, painter.height, "yuv420p")
+        self._planes = _planes(self._frame)
+        self._scale = painter.width / painter.layout.width
 
     def show(self, state: StageState, waited: float, before: StageState | None) -> None:
         """Paint `state`, and bring the planes up to date where it differs from `before`."""
@@ -63,22 +65,19 @@ class Canvas:
             frame, format="yuv420p", src_colorspace=Colorspace.ITU709, dst_colorspace=Colorspace.ITU709,
             src_color_range=ColorRange.JPEG, dst_color_range=ColorRange.MPEG,
         )  # fmt: skip
-        self._put(yuv.to_ndarray(), left, top, right, bottom)
+        self._put(_planes(yuv), left, top, right, bottom)
         self._shares.drawing += drawn - begun
         self._shares.converting += time.perf_counter() - drawn
 
     def frame(self, at: float, key: bool) -> av.VideoFrame:
-        """The planes as a frame shown from `at` seconds on."""
-        begun = time.perf_counter()
-        frame = av.VideoFrame(self.painter.width, self.painter.height, "yuv420p")
-        _fill(frame, self._planes)
+        """The planes as a frame shown from `at` seconds on. It is the same one each time: encoders copy what they are
+        given."""
+        frame = self._frame
         frame.pts = round(at * CLOCK)
         frame.time_base = Fraction(1, CLOCK)
         frame.colorspace, frame.color_range = 1, 1
-        if key:
-            frame.pict_type = av.video.frame.PictureType.I
+        frame.pict_type = PictureType.I if key else PictureType.NONE
         self._shares.frames += 1
-        self._shares.converting += time.perf_counter() - begun
         return frame
 
     def _pixels_of(self, rect: Rect | None) -> tuple[int, int, int, int]:
@@ -92,21 +91,16 @@ class Canvas:
             min(width, (int(right) // 16 + 1) * 16), min(height, (int(bottom) // 16 + 1) * 16),
         )  # fmt: skip
 
-    def _put(self, part: np.ndarray, left: int, top: int, right: int, bottom: int) -> None:
-        width, height = right - left, bottom - top
-        whole_width, whole_height = self.painter.width, self.painter.height
-        self._planes[top:bottom, left:right] = part[:height]
-        half_width, quarter = whole_width // 2, whole_height // 2
-        chroma = self._planes[whole_height:].reshape(2, quarter, half_width)
-        parts = part[height:].reshape(2, height // 2, width // 2)
-        chroma[:, top // 2 : bottom // 2, left // 2 : right // 2] = parts
+    def _put(self, part: Sequence[np.ndarray], left: int, top: int, right: int, bottom: int) -> None:
+        for whole, piece, share in zip(self._planes, part, (1, 2, 2), strict=True):
+            place = whole[top // share : bottom // share, left // share : right // share]
+            place[:] = piece[: place.shape[0], : place.shape[1]]
 
 
-def _fill(frame: av.VideoFrame, planes: np.ndarray) -> None:
-    """Copy stacked YUV planes into a frame, row by row where its rows are padded (PyAV's own
-    `from_ndarray` takes twenty times as long for 1080p)."""
-    height, width = frame.height, frame.width
-    luma, chroma = planes[:height], planes[height:].reshape(2, height // 2, width // 2)
-    for plane, source in zip(frame.planes, (luma, chroma[0], chroma[1]), strict=True):
-        rows = np.frombuffer(plane, np.uint8).reshape(-1, plane.line_size)  # type: ignore[call-overload]
-        rows[: source.shape[0], : source.shape[1]] = source
+def _planes(frame: av.VideoFrame) -> list[np.ndarray]:
+    """The planes of a frame, as rows of bytes that are padded at their end. (PyAV's own arrays are copies, which take
+    twenty times as long for 1080p.)"""
+    return [
+        np.frombuffer(plane, np.uint8).reshape(-1, plane.line_size)  # type: ignore[call-overload]
+        for plane in frame.planes
+    ]
