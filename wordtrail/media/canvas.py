@@ -6,6 +6,7 @@ import time
 from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
+from functools import lru_cache
 
 import av
 import numpy as np
@@ -17,6 +18,13 @@ from wordtrail.media.draw import Painter, Rect
 
 CLOCK = 90_000
 """Ticks per second of a video's time stamps."""
+
+
+ACROSS, DOWN = 64, 32
+"""Pixels of the blocks in which a change is counted. A converter is made for each size that comes: with larger blocks
+there are fewer."""
+
+SIZES_KEPT = 64
 
 
 @dataclass(slots=True)
@@ -45,7 +53,7 @@ class Canvas:
     def __init__(self, painter: Painter, shares: Shares) -> None:
         self.painter = painter
         self._shares = shares
-        self._reformatter = VideoReformatter()
+        self._converter = lru_cache(maxsize=SIZES_KEPT)(_Converter)
         self._frame = av.VideoFrame(painter.width, painter.height, "yuv420p")
         self._planes = _planes(self._frame)
         self._scale = painter.width / painter.layout.width
@@ -59,13 +67,8 @@ class Canvas:
         units = None if rect is None else tuple(edge / self._scale for edge in pixel_rect)
         self.painter.paint(state, waited, units)  # type: ignore[arg-type]
         drawn = time.perf_counter()
-        part = np.ascontiguousarray(self.painter.pixels()[top:bottom, left:right])
-        frame = av.VideoFrame.from_ndarray(part, format="bgra")
-        yuv = self._reformatter.reformat(
-            frame, format="yuv420p", src_colorspace=Colorspace.ITU709, dst_colorspace=Colorspace.ITU709,
-            src_color_range=ColorRange.JPEG, dst_color_range=ColorRange.MPEG,
-        )  # fmt: skip
-        self._put(_planes(yuv), left, top, right, bottom)
+        pixels = self.painter.pixels()[top:bottom, left:right]
+        self._put(self._converter(right - left, bottom - top).planes(pixels), left, top, right, bottom)
         self._shares.drawing += drawn - begun
         self._shares.converting += time.perf_counter() - drawn
 
@@ -81,20 +84,40 @@ class Canvas:
         return frame
 
     def _pixels_of(self, rect: Rect | None) -> tuple[int, int, int, int]:
-        """The smallest rectangle of whole blocks of 16 pixels around `rect`."""
+        """The smallest rectangle of whole blocks around `rect`."""
         width, height = self.painter.width, self.painter.height
         if rect is None:
             return 0, 0, width, height
         left, top, right, bottom = (edge * self._scale for edge in rect)
         return (
-            max(0, int(left) // 16 * 16), max(0, int(top) // 16 * 16),
-            min(width, (int(right) // 16 + 1) * 16), min(height, (int(bottom) // 16 + 1) * 16),
+            max(0, int(left) // ACROSS * ACROSS), max(0, int(top) // DOWN * DOWN),
+            min(width, (int(right) // ACROSS + 1) * ACROSS), min(height, (int(bottom) // DOWN + 1) * DOWN),
         )  # fmt: skip
 
     def _put(self, part: Sequence[np.ndarray], left: int, top: int, right: int, bottom: int) -> None:
         for whole, piece, share in zip(self._planes, part, (1, 2, 2), strict=True):
             place = whole[top // share : bottom // share, left // share : right // share]
             place[:] = piece[: place.shape[0], : place.shape[1]]
+
+
+class _Converter:
+    """Brings pixels of one size into the colours of a film."""
+
+    def __init__(self, width: int, height: int) -> None:
+        self._frame = av.VideoFrame(width, height, "bgra")
+        (rows,) = _planes(self._frame)
+        self._pixels = rows.reshape(len(rows), -1, 4)[:, :width]
+        self._reformatter = VideoReformatter()
+
+    def planes(self, pixels: np.ndarray) -> list[np.ndarray]:
+        """Rows of BGRA pixels as the planes of Y, U and V."""
+        self._pixels[:] = pixels
+        return _planes(
+            self._reformatter.reformat(
+                self._frame, format="yuv420p", src_colorspace=Colorspace.ITU709, dst_colorspace=Colorspace.ITU709,
+                src_color_range=ColorRange.JPEG, dst_color_range=ColorRange.MPEG,
+            )
+        )  # fmt: skip
 
 
 def _planes(frame: av.VideoFrame) -> list[np.ndarray]:
