@@ -1,41 +1,26 @@
 """A crew that makes the stretches of a film beside one another: this process, and a helper for each further core.
 
-A helper is a process of its own that ends when its input does, so that none is left behind when this one is killed.
-Each stretch is whole under its name, or not there: what was made before a stop need not be made again.
+Helpers are processes of their own (`media/helpers.py`). Each stretch is whole under its name, or not there: what was
+made before a stop need not be made again.
 """
 
 from __future__ import annotations
 
 import os
 import pickle
-import subprocess
-import sys
 import threading
 from collections import deque
 from collections.abc import Callable, Mapping, Sequence
-from contextlib import suppress
-from dataclasses import dataclass
-from pathlib import Path
-from typing import IO, Any
+from functools import partial
 
 from wordtrail.core.errors import FilmBrokenOff
 from wordtrail.media.canvas import Shares
 from wordtrail.media.encode import Picture, StretchEncoder
-from wordtrail.media.moments import Stretch
-
-SIGN_EVERY = 0.5
-"""Seconds of film after which a helper says how far it is."""
+from wordtrail.media.helpers import Helper, dismiss, helper
+from wordtrail.media.order import Order
 
 LEAST_FOR_A_HELPER = 20.0
-"""Seconds of film for which it is worth starting a helper: one takes about a second to begin."""
-
-
-@dataclass(frozen=True, slots=True)
-class Order:
-    """A stretch to be made, and the file it is to stand in."""
-
-    stretch: Stretch
-    path: Path
+"""Seconds of film for which a helper is worth it: one takes about a second to begin."""
 
 
 def make_stretches(
@@ -68,7 +53,7 @@ class _Crew:
         # The longest first, so that all are done at about the same time.
         self._waiting = deque(sorted(orders, key=lambda order: -len(order.stretch.times)))
         self._reached: dict[int, float] = {}
-        self._helpers: list[subprocess.Popen[bytes]] = []
+        self._helpers: list[Helper] = []
         self._faults: list[BaseException] = []
         self._stopped = threading.Event()
         self.shares = Shares()
@@ -90,8 +75,8 @@ class _Crew:
         finally:
             self._stopped.set()
             self._waiting.clear()
-            for helper in self._helpers:
-                helper.kill()
+            for one in self._helpers:
+                one.kill()
             own.join()
         if self._faults:
             raise self._faults[0]
@@ -111,84 +96,32 @@ class _Crew:
             return None
 
     def _make(self, encoder: StretchEncoder, order: Order) -> None:
-        part = _draft_of(order.path)
-
         def done(at: float) -> None:
             self._reached[order.stretch.number] = at - order.stretch.start
             self._tell()
 
-        encoder.make(order.stretch, part, done)
-        os.replace(part, order.path)
+        order.fulfil(encoder, done)
 
     def _tell(self) -> None:
         self._progress(sum(list(self._reached.values())))
 
     def _with_helper(self) -> None:
         """Hand out work to a helper as long as there is some."""
+        order = self._next()
+        if order is None:
+            return
         try:
-            order = self._next()
-            if order is None:
-                return
-            helper = subprocess.Popen(
-                [sys.executable, "-m", "wordtrail.media.crew"], stdin=subprocess.PIPE, stdout=subprocess.PIPE
-            )
-            self._helpers.append(helper)
+            own = helper(self._picture, dict(self._pictures))
+            self._helpers.append(own)
             if self._stopped.is_set():
-                helper.kill()
-            assert helper.stdin
-            assert helper.stdout
-            _send(helper.stdin, (self._picture, dict(self._pictures)))
+                own.kill()
+            last = Shares()
             while order:
-                _send(helper.stdin, order)
-                while not isinstance(answer := _received(helper.stdout), Shares):
-                    self._reached[order.stretch.number] = answer
-                last, order = answer, self._next()
+                last = own.make(order, partial(self._reached.__setitem__, order.stretch.number))
+                order = self._next()
             self.shares.add(last)
-            helper.stdin.close()
-            helper.wait()
+            if not self._stopped.is_set():
+                self._helpers.remove(own)
+                dismiss(own)
         except (OSError, EOFError, pickle.UnpicklingError):
             self._faults.append(FilmBrokenOff())
-
-
-DRAFT = ".part"
-
-
-def _draft_of(path: Path) -> Path:
-    """What a stretch is written to until it is whole: another file for each process, also for one that is left over
-    from a worker which was killed."""
-    return path.with_name(f"{path.stem}.{os.getpid()}{DRAFT}")
-
-
-def _send(pipe: IO[bytes], value: Any) -> None:
-    pickle.dump(value, pipe, protocol=pickle.HIGHEST_PROTOCOL)
-    pipe.flush()
-
-
-def _received(pipe: IO[bytes]) -> Any:
-    return pickle.load(pipe)
-
-
-def help_out(orders: IO[bytes], answers: IO[bytes]) -> None:
-    """Be a helper: make what is ordered until the orders end. Both ends are ours: nobody else writes to them."""
-    with suppress(EOFError, BrokenPipeError):
-        picture, pictures = _received(orders)
-        encoder = StretchEncoder(picture, pictures.__getitem__)
-        while True:
-            order: Order = _received(orders)
-            part = _draft_of(order.path)
-            told = 0.0
-
-            def done(at: float, start: float = order.stretch.start) -> None:
-                nonlocal told
-                if at - start - told >= SIGN_EVERY:
-                    told = at - start
-                    _send(answers, told)
-
-            encoder.make(order.stretch, part, done)
-            os.replace(part, order.path)
-            _send(answers, order.stretch.times[-1] - order.stretch.start)
-            _send(answers, encoder.shares)
-
-
-if __name__ == "__main__":
-    help_out(sys.stdin.buffer, sys.stdout.buffer)

@@ -19,12 +19,13 @@ from wordtrail.core.film.model import USUAL_CHOICES, FilmChoices
 from wordtrail.core.layout.model import LaidPage, Layout
 from wordtrail.media.camera import Cameras
 from wordtrail.media.canvas import CLOCK, Shares
-from wordtrail.media.crew import DRAFT, Order, make_stretches
+from wordtrail.media.crew import make_stretches
 from wordtrail.media.decode import Samples
 from wordtrail.media.draw import Painter, Pictures
 from wordtrail.media.encode import JUST_AFTER, Codec, Picture
 from wordtrail.media.join import NOTHING_SAID, Said, Wrapping, encode_track, join
 from wordtrail.media.moments import Stretch, frame_times, stretches
+from wordtrail.media.order import DRAFT, Order
 from wordtrail.media.sound import SILENCE, with_holds
 
 DRAWN = 0.97

@@ -18,6 +18,7 @@ from wordtrail.core.lesson.model import with_take
 from wordtrail.core.lesson.take_in_use import take_in_use
 from wordtrail.formats.film_files import files_beside
 from wordtrail.media.decode import Samples
+from wordtrail.media.helpers import stand_by
 from wordtrail.media.join import Said, SoundFile, Wrapping, write_sound
 from wordtrail.media.render import Manner, cover, render
 from wordtrail.media.sound import SILENCE, silence, with_holds
@@ -64,6 +65,8 @@ def make_film(workspace: Workspace, lesson_id: str, wish: FilmWish, report: Prog
     """Make a film of a lesson; its new id. Stretches that were made before and are as they were are used again. Raises
     NothingToShow, and NoRoom before anything is made."""
     report(PREPARING, 0.0)
+    if isinstance(wish.kind, Wrapping):
+        stand_by()
     film = film_of(workspace, lesson_id, wish.version)
     show, revision = showing(workspace, lesson_id, film=film)
     if not show.edits.clips and not show.sheet.gates:
@@ -117,6 +120,8 @@ def write_film(
 ) -> Said:
     """Write a film to a file; what the file says beside pictures and sound. Stretches are made in the folder `kept`,
     and only those of this film stay there."""
+    if isinstance(wish.kind, Wrapping):
+        stand_by()
     mix = Mix(workspace, film.edits) if film.edits.clips else None
     sound: Iterable[Samples] = mix.blocks() if mix else silence(film.sheet.seconds)
     room = mix.room if mix else SILENCE
