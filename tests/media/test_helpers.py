@@ -32,8 +32,8 @@ class HelpersTest(unittest.TestCase):
     def setUp(self) -> None:
         self.folder = Path(self.enterContext(tempfile.TemporaryDirectory()))
         self.enterContext(patch.object(os, "cpu_count", return_value=2))
-        helpers._all_leave()
-        self.addCleanup(helpers._all_leave)
+        helpers.all_leave()
+        self.addCleanup(helpers.all_leave)
 
     def film(self, stop: bool = False) -> list[bytes]:
         """A film made on two cores: its pictures as they are encoded."""
@@ -82,5 +82,5 @@ class HelpersTest(unittest.TestCase):
     def test_it_leaves_when_its_orders_end(self) -> None:
         helpers.stand_by()
         (one,) = helpers._free
-        one.leave()
+        helpers.all_leave()
         self.assertEqual(one._process.wait(20), 0)

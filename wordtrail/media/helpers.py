@@ -25,6 +25,9 @@ from wordtrail.media.order import Order
 KEPT_FOR, LEAVES_AFTER = 60.0, 90.0
 """Seconds for which a helper without work is called again, and after which it leaves by itself."""
 
+PATIENCE = 5.0
+"""Seconds in which one that may go has gone."""
+
 SIGN_EVERY = 0.5
 """Seconds of film after which a helper says how far it is."""
 
@@ -70,6 +73,10 @@ class Helper:
         assert self._process.stdin
         with suppress(OSError):
             self._process.stdin.close()
+
+    def wait(self) -> None:
+        """Wait until it has ended."""
+        self._process.wait(PATIENCE)
 
     def _send(self, value: Any) -> None:
         assert self._process.stdin
@@ -120,9 +127,13 @@ def _next_free() -> Helper | None:
 
 
 @atexit.register
-def _all_leave() -> None:
-    while _free:
-        _free.pop().leave()
+def all_leave() -> None:
+    """Let all go that wait for a film, and wait until they are gone."""
+    with suppress(subprocess.TimeoutExpired):
+        while _free:
+            one = _free.pop()
+            one.leave()
+            one.wait()
 
 
 def _write(pipe: IO[bytes], value: Any) -> None:
