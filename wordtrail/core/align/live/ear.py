@@ -15,8 +15,8 @@ from wordtrail.core.align.values import RATE, Samples
 from wordtrail.core.speech.phone_model import FRAME, phone_log_probabilities
 from wordtrail.core.speech.phones import by_phone
 
-EVERY = int(0.12 * RATE)
-"""Samples after which the network is asked again."""
+EVERY = int(0.1 * RATE)
+"""Samples after which the network is asked again: a whole number of the pieces in which a browser sends them (50 ms)."""
 
 WINDOW = int(3.0 * RATE)
 """Samples that it hears each time: with less before it, it hears worse."""

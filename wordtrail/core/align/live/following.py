@@ -99,7 +99,8 @@ class Follower:
             return Place(word, reading=True)
         if cost < float(state.talk[talk]) and here.reading:
             return here
-        return Place(talk - 1 if abs(talk - 1 - here.word) <= NEXT else here.word, reading=False)
+        # The talk may have begun a few words further on than was seen yet, or a word before.
+        return Place(talk - 1 if -1 <= talk - 1 - here.word <= NEXT else here.word, reading=False)
 
     def _wanted(self, word: int) -> float:
         """By how much a word has to be likelier than talk."""
