@@ -16,7 +16,7 @@ from wordtrail.core.speech.phone_model import FRAME, phone_log_probabilities
 from wordtrail.core.speech.phones import by_phone
 
 EVERY = int(0.1 * RATE)
-"""Samples after which the network is asked again: a whole number of the pieces in which a browser sends them (50 ms)."""
+"""Samples after which the network is asked again: so many whole pieces as a browser sends (50 ms each)."""
 
 WINDOW = int(3.0 * RATE)
 """Samples that it hears each time: with less before it, it hears worse."""
