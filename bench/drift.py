@@ -6,9 +6,10 @@ and each light among the times of the pictures; in the last minute the pictures 
 
 from __future__ import annotations
 
+import sys
 import tempfile
 import time
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from pathlib import Path
 
@@ -43,12 +44,12 @@ class Off:
     drift: float
 
 
-def main() -> None:
-    """Print a row for each film in each shape."""
+def main(versions: Sequence[str]) -> None:
+    """Print a row for each film (or those that are named) in each shape."""
     print(HEAD)
     lesson, trails = made_up_reading("Twenty minutes", TIMES)
     with tempfile.TemporaryDirectory() as folder:
-        for version in FilmVersion:
+        for version in [one for one in FilmVersion if not versions or one in versions]:
             for shape in StageShape:
                 choices = FilmChoices(shape=shape, detail=Detail.SMALL)
                 made = filmed(lesson, trails, Film(version, choices))
@@ -57,7 +58,9 @@ def main() -> None:
 
 def _row(name: str, film: Filmed, choices: FilmChoices, path: Path) -> None:
     begun = time.perf_counter()
-    shares = render(film.layout, film.sheet, [clicks(film)], path, choices=choices)
+    sound = clicks(film)
+    blocks = (sound[at : at + RATE] for at in range(0, len(sound), RATE))
+    shares = render(film.layout, film.sheet, blocks, path, choices=choices)
     took = time.perf_counter() - begun
     off = _off(film, path)
     lit, looked = _lit_at_the_end(film, choices, path, shares.seconds)
@@ -126,4 +129,4 @@ def _lit_at_the_end(film: Filmed, choices: FilmChoices, path: Path, seconds: flo
 
 
 if __name__ == "__main__":
-    main()
+    main(sys.argv[1:])

@@ -173,6 +173,7 @@ function dragPost(event: PointerEvent, visit: StripVisit, index: number) {
             fontSize: `${wordSize}px`,
           }"
           :data-visit="`${visit.word}@${visit.found}`"
+          :aria-pressed="!!visit.chosen"
           :title="visit.why || visit.slip"
           @click="emit('choose', place(visit), $event.shiftKey)"
         >
