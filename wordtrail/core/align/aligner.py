@@ -34,6 +34,9 @@ MATCHING = "Following you through the text"
 COMPARING = "Comparing what you said with what is printed"
 TIMING = "Setting the moment of every word"
 
+BY_ONE = 0.5
+"""The part of comparing that is over when the first witness has been heard."""
+
 FEWEST_FOUND = 3
 """Words of the script below which what was found is chance."""
 
@@ -105,7 +108,8 @@ def explained(
         talk = tuple(sorted((*talk, *map(_as_talk, readings)), key=lambda one: one.first)) or _all_of(frames)
         readings, hearings = (), np.zeros_like(hearings)
     readings, talk = repaired(readings, talk, frames, fit, sayable, route)
-    heard = agreed(_compared(readings, frames, fit, sayable, lambda share: progress(COMPARING, share)), frames, samples)
+    heard = _compared(readings, frames, fit, sayable, lambda share: progress(COMPARING, BY_ONE * share))
+    heard = agreed(heard, frames, samples, lambda share: progress(COMPARING, BY_ONE + (1 - BY_ONE) * share))
     kept = _without_left_out(readings, heard)
     times = timed(kept, frames, samples, [word.ways for word in sayable], lambda share: progress(TIMING, share), cores)
     heard = sorted((word for word in heard if not word.left_out), key=lambda word: word.said.first)

@@ -8,7 +8,7 @@ asked for no slips of its own: it takes swallowed sounds for others too often (d
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import replace
 
 from wordtrail.core.align.forced import WIDE, Aligner, cut
@@ -24,20 +24,23 @@ ROOM_BEFORE, LAST_PHONE = 0.03, 0.09
 would have to find the next word in this one."""
 
 
-def agreed(heard: Sequence[Heard], frames: Frames, samples: Samples) -> list[Heard]:
+def agreed(
+    heard: Sequence[Heard], frames: Frames, samples: Samples, progress: Callable[[float], None] = lambda share: None
+) -> list[Heard]:
     """What was heard of every word, without the slips that a second witness holds for none. `samples` are those of the
-    take, mono, at 16 000 a second."""
+    take, mono, at 16 000 a second; `progress` gets the share done, and may raise to stop."""
     claims = [word.claim for word in heard if word.claim]
     words = list(dict.fromkeys(way for claim in claims for row in (*claim.printed, claim.instead) for way in row))
-    if not words:
-        return list(heard)
-    witness = _Witness(words, frames, samples)
-    return [
-        replace(word, otherwise="", left_out=False, claim=None)
-        if word.claim and witness.for_printed(word.claim) > AGAINST
-        else word
-        for word in heard
-    ]
+    witness = _Witness(words, frames, samples) if words else None
+    found = []
+    for number, word in enumerate(heard):
+        if witness and word.claim:
+            progress(number / len(heard))
+            if witness.for_printed(word.claim) > AGAINST:
+                word = replace(word, otherwise="", left_out=False, claim=None)
+        found.append(word)
+    progress(1.0)
+    return found
 
 
 class _Witness:
