@@ -79,6 +79,13 @@ class HelpersTest(unittest.TestCase):
             self.assertFalse(one.is_there)
         self.assertIsNotNone(one._process.wait(20))
 
+    def test_who_stops_the_program_from_the_keyboard_sees_nothing_of_it(self) -> None:
+        first = self.film()
+        (one,) = free()
+        os.kill(one, signal.SIGINT)
+        self.assertEqual(self.film(), first)
+        self.assertEqual(free(), [one])
+
     def test_it_leaves_when_its_orders_end(self) -> None:
         helpers.stand_by()
         (one,) = helpers._free

@@ -7,7 +7,6 @@ made before a stop need not be made again.
 from __future__ import annotations
 
 import os
-import pickle
 import threading
 from collections import deque
 from collections.abc import Callable, Mapping, Sequence
@@ -16,7 +15,7 @@ from functools import partial
 from wordtrail.core.errors import FilmBrokenOff
 from wordtrail.media.canvas import Shares
 from wordtrail.media.encode import Picture, StretchEncoder
-from wordtrail.media.helpers import Helper, dismiss, helper
+from wordtrail.media.helpers import GONE, Helper, dismiss, helper
 from wordtrail.media.order import Order
 
 LEAST_FOR_A_HELPER = 20.0
@@ -123,5 +122,5 @@ class _Crew:
             if not self._stopped.is_set():
                 self._helpers.remove(own)
                 dismiss(own)
-        except (OSError, EOFError, pickle.UnpicklingError):
+        except GONE:
             self._faults.append(FilmBrokenOff())

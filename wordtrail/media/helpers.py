@@ -10,6 +10,7 @@ from __future__ import annotations
 import atexit
 import os
 import pickle
+import signal
 import subprocess
 import sys
 import threading
@@ -31,6 +32,12 @@ PATIENCE = 5.0
 SIGN_EVERY = 0.5
 """Seconds of film after which a helper says how far it is."""
 
+GONE = (OSError, EOFError, pickle.UnpicklingError)
+"""What is raised where a helper has ended in the middle of something."""
+
+
+READY = "ready"
+
 
 class Helper:
     """A process that makes stretches of one film, and then of another."""
@@ -47,15 +54,15 @@ class Helper:
         return self._process.poll() is None and time.monotonic() - self.free_since < KEPT_FOR
 
     def begin(self, picture: Picture, pictures: dict[str, bytes]) -> None:
-        """Have it make ready for a film. Raises OSError where it is gone."""
+        """Have it make ready for a film, and wait until it is. Raises one of GONE where it is gone."""
         self._send((picture, pictures))
+        self._answer()
 
     def make(self, order: Order, told: Callable[[float], None]) -> Shares:
         """Have it make a stretch; where the time of all of this film went. `told` gets the seconds of the stretch that
-        are made. Raises OSError, EOFError or UnpicklingError where it is gone."""
-        assert self._process.stdout
+        are made. Raises one of GONE where it is gone."""
         self._send(order)
-        while not isinstance(answer := pickle.load(self._process.stdout), Shares):
+        while not isinstance(answer := self._answer(), Shares):
             told(answer)
         return answer
 
@@ -82,6 +89,10 @@ class Helper:
         assert self._process.stdin
         _write(self._process.stdin, value)
 
+    def _answer(self) -> Any:
+        assert self._process.stdout
+        return pickle.load(self._process.stdout)
+
 
 _lock = threading.Lock()
 _free: list[Helper] = []
@@ -98,7 +109,7 @@ def stand_by() -> None:
 def helper(picture: Picture, pictures: dict[str, bytes]) -> Helper:
     """One that is ready to make a film: one that is free, or a new one."""
     while (kept := _next_free()) is not None:
-        with suppress(OSError):
+        with suppress(*GONE):
             kept.begin(picture, pictures)
             return kept
     new = Helper()
@@ -152,6 +163,7 @@ def help_out(orders: IO[bytes], answers: IO[bytes]) -> None:
             picture, pictures = pickle.load(orders)
             leaving.cancel()
             encoder = StretchEncoder(picture, pictures.__getitem__)
+            _write(answers, READY)
             while order := pickle.load(orders):
                 _make(order, encoder, answers)
             del encoder
@@ -172,4 +184,6 @@ def _make(order: Order, encoder: StretchEncoder, answers: IO[bytes]) -> None:
 
 
 if __name__ == "__main__":
+    # Ctrl-C at a terminal goes to all that run there; this one ends with its parent.
+    signal.signal(signal.SIGINT, signal.SIG_IGN)
     help_out(sys.stdin.buffer, sys.stdout.buffer)
