@@ -44,9 +44,7 @@ class HelpersTest(unittest.TestCase):
 
         film = filmed(planned(), {TAKE: trail()}, Film(FilmVersion.ECHO))
         path, sound = self.folder / "film.mp4", np.zeros(int(film.sheet.seconds * RATE), np.float32)
-        render(
-            film.layout, film.sheet, [sound], path, choices=CHOICES, manner=Manner(cores=2), progress=progress
-        )  # fmt: skip
+        render(film.layout, film.sheet, [sound], path, choices=CHOICES, manner=Manner(cores=2), progress=progress)
         with av.open(str(path)) as made:
             return [bytes(packet) for packet in made.demux(made.streams.video[0]) if packet.size]
 
@@ -78,6 +76,18 @@ class HelpersTest(unittest.TestCase):
             self.film()
             self.assertFalse(one.is_there)
         self.assertIsNotNone(one._process.wait(20))
+
+    def test_one_that_waited_for_long_is_in_nobodys_way(self) -> None:
+        """What helps with the next film is kept in its stead, and nothing of the one that left."""
+        helpers.stand_by()
+        (late,) = helpers._free
+        late.free_since -= helpers.KEPT_FOR
+        helpers.stand_by()
+        (one,) = free()
+        self.film()
+        self.assertEqual(free(), [one])
+        self.assertNotIn(late, helpers._free)
+        self.assertIsNotNone(late._process.wait(20))
 
     def test_who_stops_the_program_from_the_keyboard_sees_nothing_of_it(self) -> None:
         first = self.film()

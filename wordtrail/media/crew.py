@@ -74,7 +74,7 @@ class _Crew:
         finally:
             self._stopped.set()
             self._waiting.clear()
-            for one in self._helpers:
+            for one in list(self._helpers):
                 one.kill()
             own.join()
         if self._faults:
@@ -106,21 +106,14 @@ class _Crew:
 
     def _with_helper(self) -> None:
         """Hand out work to a helper as long as there is some."""
-        order = self._next()
-        if order is None:
-            return
         try:
             own = helper(self._picture, dict(self._pictures))
             self._helpers.append(own)
-            if self._stopped.is_set():
-                own.kill()
             last = Shares()
-            while order:
+            while not self._stopped.is_set() and (order := self._next()):
                 last = own.make(order, partial(self._reached.__setitem__, order.stretch.number))
-                order = self._next()
             self.shares.add(last)
-            if not self._stopped.is_set():
-                self._helpers.remove(own)
-                dismiss(own)
+            self._helpers.remove(own)
+            own.kill() if self._stopped.is_set() else dismiss(own)
         except GONE:
             self._faults.append(FilmBrokenOff())

@@ -35,8 +35,8 @@ SIGN_EVERY = 0.5
 GONE = (OSError, EOFError, pickle.UnpicklingError)
 """What is raised where a helper has ended in the middle of something."""
 
-
 READY = "ready"
+"""What a helper says when it can be ordered to make stretches of a film."""
 
 
 class Helper:
@@ -100,14 +100,14 @@ _free: list[Helper] = []
 
 def stand_by() -> None:
     """Have a helper begin, if none is there: there will be a film to make in a moment."""
-    if (os.cpu_count() or 1) > 1:
-        with _lock:
-            if not any(one.is_there for one in _free):
-                _free.append(Helper())
+    with _lock:
+        _let_the_late_go()
+        if not _free and _further_cores():
+            _free.append(Helper())
 
 
 def helper(picture: Picture, pictures: dict[str, bytes]) -> Helper:
-    """One that is ready to make a film: one that is free, or a new one."""
+    """One that is ready to make a film: one that is free, or a new one. Raises one of GONE where that ends at once."""
     while (kept := _next_free()) is not None:
         with suppress(*GONE):
             kept.begin(picture, pictures)
@@ -120,7 +120,8 @@ def helper(picture: Picture, pictures: dict[str, bytes]) -> Helper:
 def dismiss(one: Helper) -> None:
     """Keep a helper that has made its part, as many as there are further cores; let others go."""
     with _lock, suppress(OSError):
-        if len(_free) < (os.cpu_count() or 1) - 1:
+        _let_the_late_go()
+        if len(_free) < _further_cores():
             one.end()
             _free.append(one)
         else:
@@ -129,12 +130,19 @@ def dismiss(one: Helper) -> None:
 
 def _next_free() -> Helper | None:
     with _lock:
-        while _free:
-            one = _free.pop()
-            if one.is_there:
-                return one
-            one.leave()
-    return None
+        _let_the_late_go()
+        return _free.pop() if _free else None
+
+
+def _let_the_late_go() -> None:
+    """Let all go that waited too long, or are gone."""
+    for one in [late for late in _free if not late.is_there]:
+        _free.remove(one)
+        one.leave()
+
+
+def _further_cores() -> int:
+    return (os.cpu_count() or 1) - 1
 
 
 @atexit.register

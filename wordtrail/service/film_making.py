@@ -120,8 +120,6 @@ def write_film(
 ) -> Said:
     """Write a film to a file; what the file says beside pictures and sound. Stretches are made in the folder `kept`,
     and only those of this film stay there."""
-    if isinstance(wish.kind, Wrapping):
-        stand_by()
     mix = Mix(workspace, film.edits) if film.edits.clips else None
     sound: Iterable[Samples] = mix.blocks() if mix else silence(film.sheet.seconds)
     room = mix.room if mix else SILENCE

@@ -141,9 +141,9 @@ def _judged(
     def claim(instead: Sounds) -> Claim:
         early, late = before if head else None, after if tail else None
         begin, end = early.first if early else first, late.last if late else last
-        around = (_way(early, route) if early else (), _way(late, route) if late else ())
-        row = (_row(around[0], sounds, around[1]) for sounds in (instead, *printed.ways))
-        return Claim(begin, end, instead=next(row), printed=tuple(row))
+        around = (_way(early, route) if early else ()), (_way(late, route) if late else ())
+        printed_ways = tuple(_row(around[0], way, around[1]) for way in printed.ways)
+        return Claim(begin, end, printed_ways, _row(around[0], instead, around[1]))
 
     as_printed = min(cost(way) for way in printed.ways)
     nothing = cost(())

@@ -2,6 +2,7 @@
 import { useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { ask, client, Problem, type Schemas } from '@/api/client'
+import { isActive } from '@/api/jobs'
 
 export interface Brought {
   key: number
@@ -43,9 +44,7 @@ export function useBringIn(keptAs?: string) {
       })
     })
   }
-  const waiting = computed(() =>
-    items.value.filter((one) => one.file?.job && ['waiting', 'running'].includes(one.file.job.state)),
-  )
+  const waiting = computed(() => items.value.filter((one) => one.file?.job && isActive(one.file.job)))
   const ready = computed(() => items.value.filter((one) => one.chapters.length))
   const busy = computed(
     () => waiting.value.length > 0 || items.value.some((one) => !one.file && !one.problem),
