@@ -54,6 +54,11 @@ class NarrationDeskTest(StudioTest):
         watch_lights(page)
         page.get_by_role("button", name="Record a take").click()
         expect(page.get_by_text("recording", exact=True)).to_be_visible()
+        # What is said of the microphone is not cut off at the window's edge.
+        said = page.get_by_role("meter", name="Microphone level").locator("xpath=following-sibling::*")
+        self.assertTrue(
+            said.evaluate("one => one.getBoundingClientRect().right <= one.parentElement.getBoundingClientRect().right")
+        )
         page.wait_for_function("word => window.framesSeen.some(([, lit]) => lit === word)", arg=words[7])
         page.wait_for_timeout(700)
         page.get_by_role("button", name="Again from this sentence").click()

@@ -11,7 +11,7 @@ const height = (i: number) => 6 + 12 * Math.abs(Math.sin(i * 0.9)) * (0.5 + i / 
     aria-valuemin="0"
     aria-valuemax="100"
     :aria-valuenow="Math.round(level * 100)"
-    class="flex h-6 items-end gap-[3px]"
+    class="flex h-6 min-w-0 items-end gap-[3px]"
   >
     <span
       v-for="i in BARS"
