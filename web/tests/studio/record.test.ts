@@ -247,4 +247,8 @@ describe('the microphone', () => {
   ])('says how loud it is: %o', (heard, says) => {
     expect(picker({ open: true, ...heard }).text()).toContain(says)
   })
+
+  it('does not ask for words in a rest of a take', () => {
+    expect(picker({ open: true, busy: true, level: 0.1 }).text()).not.toContain('say something')
+  })
 })

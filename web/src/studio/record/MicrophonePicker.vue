@@ -31,7 +31,7 @@ defineEmits<{ use: [id: string] }>()
     <div class="flex items-center gap-3" :class="busy ? '' : 'mt-2'">
       <LevelMeter :level="level" :clipped="clipped" />
       <span v-if="open" class="text-[13px] whitespace-nowrap text-quiet">{{
-        clipped ? 'too loud' : level > 0.35 ? 'good' : 'say something'
+        clipped ? 'too loud' : level > 0.35 ? 'good' : busy ? '' : 'say something'
       }}</span>
       <button
         v-else-if="!busy"
