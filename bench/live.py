@@ -11,7 +11,7 @@ from __future__ import annotations
 import argparse
 import time
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import pairwise
 
 import numpy as np
@@ -47,12 +47,13 @@ ASIDES = (
 
 @dataclass(frozen=True)
 class Result:
-    """Words read, delays of those that were lit (seconds after their end), wrong lights, and × real time."""
+    """Words read, delays of those that were lit (seconds after their end), wrong lights, and × real time, where the
+    program ran by itself."""
 
     words: int
     delays: np.ndarray
     wrong: int
-    speed: float
+    speed: float | None = None
 
 
 def _talk(passage: Passage) -> list[Step]:
@@ -106,19 +107,27 @@ def followed(narration: Narration) -> Result:
         took = time.perf_counter() - began
         spent += took
         seen.append(((at + BLOCK) / RATE + took + ON_THE_WAY, place[word] if word else -1))
-    truth = sorted(narration.said, key=lambda pair: pair[1])
-    delays = [delay for number in range(len(truth)) if (delay := _delay(truth, number, seen)) is not None]
+    return replace(result_of(narration.said, seen), speed=len(narration.samples) / RATE / spent)
+
+
+def result_of(said: Sequence[tuple[int, float]], seen: Sequence[tuple[float, int]], further: int = FURTHER) -> Result:
+    """How what was `seen` in each block or frame (its second; the word that is lit) goes with what was said (the word;
+    the second of its start); a word counts as seen where the light is at it or up to `further` words on."""
+    truth = sorted(said, key=lambda pair: pair[1])
+    delays = [delay for number in range(len(truth)) if (delay := _delay(truth, number, seen, further)) is not None]
     wrong = sum(
         now != before and now >= 0 and not _is_right(now, at, truth) for (_, before), (at, now) in pairwise(seen)
     )
-    return Result(len(truth), np.array(delays), wrong, len(narration.samples) / RATE / spent)
+    return Result(len(truth), np.array(delays), wrong)
 
 
-def _delay(truth: Sequence[tuple[int, float]], number: int, seen: Sequence[tuple[float, int]]) -> float | None:
+def _delay(
+    truth: Sequence[tuple[int, float]], number: int, seen: Sequence[tuple[float, int]], further: int
+) -> float | None:
     word, start = truth[number]
     following = truth[number + 1][1] if number + 1 < len(truth) else start + 9
     end = following if following - start < 1.2 else start + 0.4
-    at = next((at for at, lit in seen if start <= at <= end + 2.0 and word <= lit <= word + FURTHER), None)
+    at = next((at for at, lit in seen if start <= at <= end + 2.0 and word <= lit <= word + further), None)
     return None if at is None else at - end
 
 
@@ -129,13 +138,22 @@ def _is_right(word: int, at: float, truth: Sequence[tuple[int, float]]) -> bool:
     return near or (bool(before) and before[-1] == word)
 
 
-def _row(name: str, results: Sequence[Result]) -> str:
+HEAD = f"{'':24} {'words':>6} {'in 300 ms':>9} {'median':>7} {'95 %':>7} {'wrong/100':>9} {'× real':>9}"
+
+
+def row(name: str, results: Sequence[Result]) -> str:
+    """A line of the table."""
     words, delays = sum(one.words for one in results), np.concatenate([one.delays for one in results])
     return (
         f"{name:24} {words:6} {100 * np.sum(delays <= IN_TIME) / words:7.1f} % "
         f"{1000 * np.median(delays):7.0f} {1000 * np.quantile(delays, 0.95):7.0f} "
-        f"{100 * sum(one.wrong for one in results) / words:9.2f} {np.mean([one.speed for one in results]):9.1f}"
+        f"{100 * sum(one.wrong for one in results) / words:9.2f} {_speed(results)}"
     )
+
+
+def _speed(results: Sequence[Result]) -> str:
+    known = [one.speed for one in results if one.speed is not None]
+    return f"{np.mean(known):9.1f}" if known else ""
 
 
 def main() -> None:
@@ -151,10 +169,10 @@ def main() -> None:
             result = followed(narrate(kind, passage, steps(passage), voice, 110))
             by_kind.setdefault(kind, []).append(result)
             by_voice.setdefault(voice, []).append(result)
-    print(f"{'':24} {'words':>6} {'in 300 ms':>9} {'median':>7} {'95 %':>7} {'wrong/100':>9} {'× real':>9}")
+    print(HEAD)
     for name, results in (*by_kind.items(), *by_voice.items()):
-        print(_row(name, results))
-    print(_row("all together", [one for results in by_kind.values() for one in results]))
+        print(row(name, results))
+    print(row("all together", [one for results in by_kind.values() for one in results]))
 
 
 if __name__ == "__main__":
