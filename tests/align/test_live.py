@@ -5,6 +5,7 @@ from __future__ import annotations
 import json
 import unittest
 from functools import lru_cache
+from itertools import pairwise
 from pathlib import Path
 
 import numpy as np
@@ -67,6 +68,16 @@ class LiveReaderTest(unittest.TestCase):
         places = [order[one.word] for one in followed_voice() if one.word]
         self.assertEqual(places[-1], len(order) - 1)
         self.assertEqual(places, sorted(places))
+
+    def test_words_that_it_is_quickly_past_are_named(self) -> None:
+        seen = followed_voice()
+        named = {word for one in seen for word in (one.word, *one.passed)}
+        self.assertGreaterEqual(named, {word.id for word in passage().words})
+        order = {word.id: place for place, word in enumerate(passage().words)}
+        for before, now in pairwise(seen):
+            passed = [order[word] for word in now.passed]
+            self.assertEqual(passed, sorted(set(passed)))
+            self.assertTrue(all(order.get(before.word, -1) < word < order[now.word] for word in passed), now)
 
     def test_between_the_sentences_it_waits_where_it_is(self) -> None:
         seen = followed_voice()

@@ -9133,8 +9133,8 @@ export interface components {
         };
         /**
          * Seen
-         * @description The word (id) that is read just now, or was last (empty: none yet), whether she is reading, and how many seconds
-         *     of sound were heard in all.
+         * @description The word (id) that is read just now, or was last (empty: none yet), whether she is reading, how many seconds of
+         *     sound were heard in all, and the words (ids) that were heard between the one seen before and this one.
          */
         Seen: {
             /** Word */
@@ -9143,6 +9143,11 @@ export interface components {
             reading: boolean;
             /** Seconds */
             seconds: number;
+            /**
+             * Passed
+             * @default []
+             */
+            passed: string[];
         };
         /** ReaderAt */
         ReaderAt: {

@@ -3,7 +3,7 @@
  * at comes back. What cannot be sent in time is left out; the take is not touched by any of it.
  */
 import { ref, shallowRef, watch, type Ref } from 'vue'
-import { ask, client, Problem } from '@/api/client'
+import { ask, client, Problem, type Schemas } from '@/api/client'
 import feed from './voiceFeed.worklet.js?url&no-inline'
 
 const RATE = 16_000
@@ -15,9 +15,16 @@ export const TOO_LATE = 1.5
 const BEHIND =
   'This computer cannot keep up with your voice just now. The guide leads; your recording goes on as it is.'
 
+/** The word that a voice is at or was last ('': none yet), and those that it went through since the one before. */
+export interface VoiceAt {
+  word: string
+  passed: readonly string[]
+}
+const NOWHERE: VoiceAt = { word: '', passed: [] }
+
 export function useVoice(lesson: Ref<string>, stream: Ref<MediaStream | undefined>, wanted: Ref<boolean>) {
-  /** The word she is at or was last; whether she reads just now. */
-  const word = ref('')
+  const at = shallowRef(NOWHERE)
+  /** Whether she reads just now. */
   const reading = ref(false)
   /** Why the voice is not followed, in a sentence. */
   const trouble = ref('')
@@ -26,12 +33,13 @@ export function useVoice(lesson: Ref<string>, stream: Ref<MediaStream | undefine
 
   async function begin() {
     end()
-    word.value = trouble.value = ''
+    at.value = NOWHERE
+    trouble.value = ''
     if (!stream.value) return
     const one = new Reader(lesson.value, stream.value, {
       seen: (seen) => {
         if (reader.value !== one) return
-        word.value = seen.word
+        if (seen.word !== at.value.word) at.value = seen
         reading.value = seen.reading
       },
       failed: (why) => {
@@ -58,7 +66,7 @@ export function useVoice(lesson: Ref<string>, stream: Ref<MediaStream | undefine
   )
 
   return {
-    word,
+    at,
     reading,
     trouble,
     /** She goes on with this word. */
@@ -70,7 +78,7 @@ export function useVoice(lesson: Ref<string>, stream: Ref<MediaStream | undefine
 }
 
 interface Told {
-  seen: (seen: { word: string; reading: boolean }) => void
+  seen: (seen: Schemas['Seen']) => void
   failed: (why: string) => void
 }
 
@@ -121,7 +129,7 @@ class Reader {
         const body = new Blob(this.waiting.splice(0))
         const answer = await fetch(`/api/readers/${this.id}/sound`, { method: 'PUT', body })
         if (!answer.ok) throw new Error(String(answer.status))
-        const { seen } = (await answer.json()) as { seen: { word: string; reading: boolean } }
+        const { seen } = (await answer.json()) as Schemas['SeenAnswer']
         this.told.seen(seen)
       }
     } catch (fault) {

@@ -1,6 +1,7 @@
 /** Who sets the light while recording: the guide at its pace, the teacher's hand, or her voice. */
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, watch, type Ref } from 'vue'
+import type { VoiceAt } from '@/recording/voice'
 import type { GuidePlace } from '../guidePlaces'
 
 export const LIGHT_BY = [
@@ -12,16 +13,15 @@ export const LIGHT_BY = [
 export type LightBy = (typeof LIGHT_BY)[number]['value']
 
 /** Words that a voice is quickly past are lit one after another, so long each. */
-const WALK_MILLISECONDS = 70
-const FURTHEST_WALK = 4
+const WALK_MILLISECONDS = 50
 
 interface Lit {
   places: Readonly<Ref<readonly GuidePlace[]>>
   at: Readonly<Ref<number>>
   running: Readonly<Ref<boolean>>
-  /** What the guide lights, and the word her voice is at. */
+  /** What the guide lights, and where her voice is. */
   byGuide: Readonly<Ref<string>>
-  byVoice: Readonly<Ref<string>>
+  byVoice: Readonly<Ref<VoiceAt>>
   /** To another place of the lesson, since her voice is there. */
   jump: (to: number) => void
   /** She is about to read this word, since she went to its place. */
@@ -47,31 +47,38 @@ export function useLight({ places, at, running, byGuide, byVoice, jump, expect, 
   }
   /** The light stands before this word. */
   function before(word: string) {
+    stop()
     const here = words.value.indexOf(word)
     own.value = words.value[here - 1] ?? ''
   }
 
   watch(at, () => {
     const [first] = words.value
-    if (first && !words.value.includes(own.value) && placeOf(byVoice.value) !== at.value) expect(first)
+    if (first && !words.value.includes(own.value) && placeOf(byVoice.value.word) !== at.value) expect(first)
   })
 
   let walking = 0
-  watch(byVoice, (word) => {
-    window.clearTimeout(walking)
+  /** Words that she is past, and the one she is at, while they are not lit yet. */
+  let ahead: readonly string[] = []
+  watch(byVoice, ({ word, passed }) => {
     if (by.value !== 'voice' || !word) return
+    window.clearTimeout(walking)
     const there = placeOf(word)
     if (there !== undefined && there !== at.value) {
       own.value = word
       jump(there)
     }
-    const from = words.value.indexOf(own.value === word ? '' : own.value)
-    const to = words.value.indexOf(word)
-    walk(to - from > 1 && to - from <= FURTHEST_WALK ? from + 1 : to, to)
+    const way = [...ahead, ...passed, word].map((one) => words.value.indexOf(one))
+    walk(way.every((one, n) => one > (way[n - 1] ?? -1)) ? [...ahead, ...passed, word] : [word])
   })
-  function walk(here: number, to: number) {
-    own.value = words.value[here] ?? own.value
-    if (here < to) walking = window.setTimeout(() => walk(here + 1, to), WALK_MILLISECONDS)
+  function walk([word = '', ...others]: readonly string[]) {
+    own.value = word
+    ahead = others
+    if (others.length) walking = window.setTimeout(() => walk(others), WALK_MILLISECONDS)
+  }
+  function stop() {
+    window.clearTimeout(walking)
+    ahead = []
   }
   /** The place of the lesson with this word: this one, the next that has it, or any. */
   function placeOf(word: string): number | undefined {
@@ -86,7 +93,10 @@ export function useLight({ places, at, running, byGuide, byVoice, jump, expect, 
   /** The word that was lit last: who goes back goes back from there. */
   const lastLit = ref('')
   watch(lit, (word) => (lastLit.value = word || lastLit.value))
-  watch(by, () => (own.value = lastLit.value))
+  watch(by, () => {
+    stop()
+    own.value = lastLit.value
+  })
 
   return {
     by,
@@ -94,6 +104,9 @@ export function useLight({ places, at, running, byGuide, byVoice, jump, expect, 
     lastLit,
     step,
     before,
-    begin: () => (own.value = lastLit.value = ''),
+    begin() {
+      stop()
+      own.value = lastLit.value = ''
+    },
   }
 }

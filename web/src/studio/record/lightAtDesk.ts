@@ -32,7 +32,7 @@ export function useLightAtDesk({ lesson, stream, time, running, recording, guide
     at: guide.at,
     running,
     byGuide: guide.lit,
-    byVoice: voice.word,
+    byVoice: voice.at,
     jump: guide.jump,
     expect: (word) => voice.goTo(word),
     next,

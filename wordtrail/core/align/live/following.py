@@ -6,7 +6,8 @@ likelier than talk by enough; one elsewhere in the script, by more.
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
 
 import numpy as np
 import numpy.typing as npt
@@ -16,11 +17,18 @@ from wordtrail.core.align.route import Route
 from wordtrail.core.align.sounds import Frames, joined
 from wordtrail.core.speech.phone_model import Matrix
 
-READS_ON, AFTER_REST, COMES_BACK, GOES_BACK, GOES_ELSEWHERE = 1.0, 2.5, 3.0, 7.0, 10.0
-"""By how much a word has to be likelier than talk before it lights: the next ones while she reads, the same after a
-rest, the next ones after talk, those read lately, and any other."""
+READS_ON, AFTER_REST, COMES_BACK = 1.0, 2.5, 2.5
+"""By how much one of the next words has to be likelier than talk before it lights: while she reads, after a rest, after
+talk."""
+
+GOES_BACK, GOES_ELSEWHERE = (5.0, 8.0), (8.0, 11.0)
+"""The same for words read lately, and for any other: near the beginning of a sentence, where one goes to, and behind
+it, where talk may use the same words."""
 
 NEVER = float("inf")
+
+SENTENCE_BEGINS = 6
+"""Words of a sentence that are near its beginning."""
 
 NEXT, LATELY = 4, 40
 """Words on that are no jump, and words back that were read lately."""
@@ -31,10 +39,12 @@ CONTEXT = 3
 
 @dataclass(frozen=True, slots=True)
 class Place:
-    """The word of the route that is read just now or was last (−1: none yet), and whether it is read now."""
+    """The word of the route that is read just now or was last (−1: none yet), whether it is read now, and the words
+    that were heard since the one before it, as far as they are known."""
 
     word: int
     reading: bool
+    passed: tuple[int, ...] = ()
 
 
 class Follower:
@@ -45,6 +55,7 @@ class Follower:
     def __init__(self, route: Route, taken_for: Matrix, open_to: npt.NDArray[np.bool_] | None = None) -> None:
         self._route, self._taken_for = route, taken_for
         self._open = np.ones(route.words, dtype=bool) if open_to is None else open_to
+        self._in_sentence = np.arange(route.words) - _last_before(~route.into_sentence)
         self._left_at = -1
         """The last word of those that are open to her."""
         self._search = Search(route, fit_of(_NOTHING, taken_for), TALK)
@@ -64,28 +75,43 @@ class Follower:
         every = joined([self._before, settled, still_open])
         fit = fit_of(every, self._taken_for)
         known = len(self._before)
-        self._state = self._through(self._state, fit, known, known + len(settled))
-        self._forget_the_past()
+        states = self._through(self._state, fit, known)
+        self._state = _from_the_cheapest(states[len(settled)])
         self._before = _last(joined([self._before, settled]), CONTEXT)
-        now = self._through(self._state, fit, known + len(settled), len(every))
         self._rested = self._rested or bool((fit.rest_before[known:] >= REST).any())
-        before, self._place = self._place, self._where(now)
+        before, place = self._place, self._where(states[-1])
+        passed = self._passed(states, known) if place.reading and 1 < place.word - before.word <= NEXT else ()
+        self._place = replace(place, passed=tuple(word for word in passed if word > before.word))
         if self._place.reading and self._place.word != before.word:
             self._rested = False
         if self._place.word >= 0 and self._open[self._place.word]:
             self._left_at = self._place.word
         return self._place
 
-    def _through(self, state: State, fit: Fit, first: int, last: int) -> State:
+    def _through(self, state: State, fit: Fit, first: int) -> list[State]:
+        """`state`, and those after each frame from `first` on."""
         self._search.fit = fit
-        for frame in range(first, last):
-            state = self._search.step(state, frame)
-        return state
+        states = [state]
+        for frame in range(first, len(fit.enter)):
+            states.append(self._search.step(states[-1], frame))
+        return states
 
-    def _forget_the_past(self) -> None:
-        """Costs count from the cheapest: they grow with the take, and small numbers are exact."""
-        least = np.float32(min(self._state.phones.min(), self._state.talk.min()))
-        self._state = State(self._state.phones - least, self._state.talk - least)
+    def _passed(self, states: Sequence[State], first: int) -> list[int]:
+        """The words on the likeliest way to the word of the last state, as far back as `states` go (one before each
+        frame from `first` on, and one after the last) and no talk is between; in their order."""
+        search, words = self._search, list[int]()
+        state = int(states[-1].phones.argmin())
+        for number in range(len(states) - 1, 0, -1):
+            before, frame = states[number - 1], first + number - 1
+            moved, origin = search.back(before, states[number], frame, state)
+            state -= moved
+            if origin is None:
+                continue
+            if origin.in_talk:
+                break
+            words.append(origin.place)
+            state = search.ended_in(before, frame, origin.place)
+        return words[::-1]
 
     def _where(self, state: State) -> Place:
         best = int(state.phones.argmin())
@@ -113,8 +139,23 @@ class Follower:
         if not self._open[word]:
             return NEVER
         if here.word >= 0 and not self._open[here.word]:
-            return COMES_BACK if 0 <= word - self._left_at <= NEXT else GOES_BACK
-        return GOES_BACK if 0 < here.word - word <= LATELY else GOES_ELSEWHERE
+            return COMES_BACK if 0 <= word - self._left_at <= NEXT else self._to_another(word, lately=True)
+        return self._to_another(word, lately=0 < here.word - word <= LATELY)
+
+    def _to_another(self, word: int, lately: bool) -> float:
+        near, behind = GOES_BACK if lately else GOES_ELSEWHERE
+        return near if self._in_sentence[word] < SENTENCE_BEGINS else behind
+
+
+def _from_the_cheapest(state: State) -> State:
+    """Costs count from the cheapest: they grow with the take, and small numbers are exact."""
+    least = np.float32(min(state.phones.min(), state.talk.min()))
+    return State(state.phones - least, state.talk - least)
+
+
+def _last_before(begins: npt.NDArray[np.bool_]) -> npt.NDArray[np.intp]:
+    """For each place the last one up to it where something begins."""
+    return np.maximum.accumulate(np.where(begins, np.arange(len(begins)), 0))
 
 
 def _last(frames: Frames, count: int) -> Frames:

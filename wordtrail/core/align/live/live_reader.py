@@ -19,12 +19,13 @@ from wordtrail.core.speech.phones import relations
 
 @dataclass(frozen=True, slots=True)
 class Seen:
-    """The word (id) that is read just now, or was last (empty: none yet), whether she is reading, and how many seconds
-    of sound were heard in all."""
+    """The word (id) that is read just now, or was last (empty: none yet), whether she is reading, how many seconds of
+    sound were heard in all, and the words (ids) that were heard between the one seen before and this one."""
 
     word: str
     reading: bool
     seconds: float
+    passed: tuple[str, ...] = ()
 
 
 class LiveReader:
@@ -50,7 +51,7 @@ class LiveReader:
     def hear(self, samples: Samples) -> Seen:
         """Where she is after the next sound: mono, 16 000 samples a second, any number of them."""
         self._samples += len(samples)
-        word, reading = self._seen.word, self._seen.reading
+        word, reading, passed = self._seen.word, self._seen.reading, tuple[str, ...]()
         # One core is enough, and the other one records.
         with threadpool_limits(1, user_api="blas"):
             news = self._ear.listen(samples)
@@ -58,7 +59,8 @@ class LiveReader:
                 place = self._follower.follow(news.settled, news.open)
                 word = self._words[place.word].id if place.word not in (-1, self._behind) else ""
                 reading = place.reading
-        self._seen = Seen(word, reading, round(self._samples / RATE, 3))
+                passed = tuple(self._words[number].id for number in place.passed)
+        self._seen = Seen(word, reading, round(self._samples / RATE, 3), passed)
         return self._seen
 
     def go_to(self, word: str) -> None:
@@ -67,4 +69,4 @@ class LiveReader:
         if place is not None and self._follower:
             self._behind = place - 1
             self._follower.go_to(place)
-            self._seen = replace(self._seen, word="", reading=False)
+            self._seen = replace(self._seen, word="", reading=False, passed=())
