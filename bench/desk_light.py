@@ -17,10 +17,9 @@ from pathlib import Path
 import numpy as np
 from playwright.sync_api import Page, expect
 
-from bench.align import longer_texts
 from bench.align.narrations import Narration, narrate
 from bench.align.voices import resampled
-from bench.live import HEAD, KINDS, VOICES, Result, result_of, row
+from bench.live import HEAD, KINDS, TEXT, VOICES, Result, result_of, row
 from tests.browser.harness import browser, running, write_wav
 from wordtrail.core.align.values import RATE, Samples
 from wordtrail.core.text.intake import passage_from_text
@@ -86,7 +85,7 @@ def main() -> None:
     options = argparse.ArgumentParser()
     options.add_argument("--all", action="store_true", help="every kind in every voice")
     every = options.parse_args().all
-    passage = passage_from_text(longer_texts.STORY_ONCE)
+    passage = passage_from_text(TEXT)
     pairs = [(kind, voice) for n, voice in enumerate(VOICES) for m, kind in enumerate(KINDS) if every or n == m]
     found: list[Result] = []
     by_itself: list[Result] = []
@@ -126,7 +125,7 @@ def recorded(address: str, narration: Narration) -> tuple[list[tuple[float, int]
 
 def at_the_desk(page: Page, address: str) -> list[str]:
     """A new lesson at the desk, where her voice sets the light; its words (ids) in their order."""
-    body = {"title": "The Train", "author": "Room 6", "permission": "Our own.", "text": longer_texts.STORY_ONCE}
+    body = {"title": "The Candle", "author": "Room 6", "permission": "Our own.", "text": TEXT}
     lesson = str(page.request.post(f"{address}/api/lessons", data=body).json()["id"])
     page.goto(f"{address}/lesson/{lesson}/record")
     page.get_by_role("radio", name="my voice").click()

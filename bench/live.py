@@ -12,7 +12,7 @@ import argparse
 import time
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
-from itertools import pairwise
+from itertools import pairwise, product
 
 import numpy as np
 
@@ -25,8 +25,16 @@ from wordtrail.core.text.intake import passage_from_text
 from wordtrail.core.text.model import Passage
 from wordtrail.standins.passages import BEES_MAP
 
-VOICES = ("formant/en+f4", "formant/en-us+m3", "formant/en-gb-x-rp+m7", "recorded/kal16")
-WORK_VOICES = ("formant/en-us", "recorded/rms", "recorded/slt", "formant/en-gb-x-rp")
+TEXT = longer_texts.FACTS_ONCE
+VOICES = ("formant/en+m3", "formant/en-us+f2", "formant/en-gb-x-gbclan+f4", "recorded/awb")
+"""The text and the voices that nothing was set with."""
+
+WORK = (
+    (BEES_MAP, ("formant/en-us", "recorded/rms", "recorded/slt", "formant/en-gb-x-rp")),
+    (longer_texts.STORY_ONCE, ("formant/en+f4", "formant/en-us+m3", "formant/en-gb-x-rp+m7", "recorded/kal16")),
+)
+"""Those that prices were set with; what the second showed was looked at, too, before the last ones."""
+
 BLOCK = RATE // 20
 IN_TIME = 0.3
 """Seconds after its end within which a word is to be lit."""
@@ -159,16 +167,18 @@ def _speed(results: Sequence[Result]) -> str:
 def main() -> None:
     """Print a table by kind and by voice."""
     options = argparse.ArgumentParser()
-    options.add_argument("--work", action="store_true", help="the text and voices that the prices were set with")
-    work = options.parse_args().work
-    passage = passage_from_text(BEES_MAP if work else longer_texts.STORY_ONCE)
+    options.add_argument("--work", action="store_true", help="the texts and voices that the prices were set with")
+    for text, voices in WORK if options.parse_args().work else ((TEXT, VOICES),):
+        _table(passage_from_text(text), voices)
+
+
+def _table(passage: Passage, voices: Sequence[str]) -> None:
     by_kind: dict[str, list[Result]] = {}
     by_voice: dict[str, list[Result]] = {}
-    for voice in WORK_VOICES if work else VOICES:
-        for kind, steps in KINDS.items():
-            result = followed(narrate(kind, passage, steps(passage), voice, 110))
-            by_kind.setdefault(kind, []).append(result)
-            by_voice.setdefault(voice, []).append(result)
+    for voice, (kind, steps) in product(voices, KINDS.items()):
+        result = followed(narrate(kind, passage, steps(passage), voice, 110))
+        by_kind.setdefault(kind, []).append(result)
+        by_voice.setdefault(voice, []).append(result)
     print(HEAD)
     for name, results in (*by_kind.items(), *by_voice.items()):
         print(row(name, results))

@@ -46,12 +46,21 @@ class FollowerTest(unittest.TestCase):
         passed = [word for place in places for word in place.passed]
         self.assertEqual(passed, sorted(set(passed)))
 
-    def test_who_begins_the_sentence_again_is_there_with_its_second_word(self) -> None:
-        again = followed(TEXT.strip(".") + " | the brown", at_once=4)
-        self.assertEqual(again[-1].word, 1)
-        # Two words from the midst of it may be talk.
-        asked = followed(TEXT.strip(".") + " | hill in", at_once=4)
-        self.assertEqual(asked[-1].word, 10)
+    def test_who_begins_the_sentence_again_is_there_with_its_third_word(self) -> None:
+        again = followed(TEXT.strip(".") + " | the brown dog", at_once=4)
+        self.assertEqual(again[-1].word, 2)
+        # Three words from the midst of it may be talk, and so may those of its beginning that follow without a rest.
+        for asked in (" | down the hill", " the brown dog"):
+            self.assertEqual(followed(TEXT.strip(".") + asked, at_once=4)[-1].word, 10, asked)
+
+    def test_one_look_is_no_reason_to_go_elsewhere(self) -> None:
+        follower = Follower(route(script(TEXT)), relations())
+        text = TEXT.strip(".")
+        ends = [len(said(text + more).at) for more in ("", " | the brown dog", " | the brown dog ran")]
+        frames = said(text + " | the brown dog ran")
+        edges = [*range(0, ends[0], AT_ONCE), *ends]
+        seen = [follower.follow(part(frames, *look), joined([])).word for look in pairwise(edges)]
+        self.assertEqual(seen[-3:], [10, 10, 3])
 
 
 if __name__ == "__main__":

@@ -5,6 +5,7 @@ from __future__ import annotations
 import itertools
 import tempfile
 import unittest
+from dataclasses import replace
 from pathlib import Path
 
 import av
@@ -18,7 +19,7 @@ from tests.worlds import TAKE, planned, trail
 from wordtrail.core.cues.compile import compile_cues, edit_list_of
 from wordtrail.core.cues.film import video_seconds, video_time
 from wordtrail.core.cues.filmed import Filmed
-from wordtrail.core.cues.model import CueSheet
+from wordtrail.core.cues.model import CameraSeen, CueSheet, StageState
 from wordtrail.core.cues.state import state_at
 from wordtrail.core.edit.edit_list import Clip, EditList, Hold
 from wordtrail.core.errors import EmptySound, JobCancelled, NotASound
@@ -177,17 +178,37 @@ class DrawTest(unittest.TestCase):
         self.sheet = compile_cues(self.lesson, trails, self.layout, edit_list_of(self.lesson, trails))
 
     def test_painting_only_what_changed_gives_the_same_picture(self) -> None:
-        partly, wholly = Painter(self.layout, self.sheet), Painter(self.layout, self.sheet)
-        states = [state_at(self.sheet, time) for time in np.arange(3.0, 14.0, 0.17)]
-        partly.paint(states[0])
-        for before, after in itertools.pairwise(states):
-            rect = partly.changed(before, after)
-            aligned = rect and (int(rect[0]) // 2 * 2, int(rect[1]) // 2 * 2, int(rect[2]) + 2, int(rect[3]) + 2)
-            partly.paint(after, only=aligned)
-            wholly.paint(after)
-            difference = np.abs(partly.pixels().astype(int) - wholly.pixels().astype(int))
-            # A dot cut by the rectangle's edge is smoothed a shade differently: not to be seen.
-            self.assertEqual(int((difference > 20).sum()), 0)
+        moments = np.arange(3.0, 14.0, 0.17)
+        for view in (None, (300.0, 120.0, 1200.0, 675.0)):
+            states = [replace(state_at(self.sheet, time), view=view) for time in moments]
+            partly, wholly = Painter(self.layout, self.sheet), Painter(self.layout, self.sheet)
+            partly.paint(states[0])
+            for before, after in itertools.pairwise(states):
+                rect = partly.changed(before, after)
+                aligned = rect and (int(rect[0]) // 2 * 2, int(rect[1]) // 2 * 2, int(rect[2]) + 2, int(rect[3]) + 2)
+                partly.paint(after, only=aligned)
+                wholly.paint(after)
+                difference = np.abs(partly.pixels().astype(int) - wholly.pixels().astype(int))
+                # A dot cut by the rectangle's edge is smoothed a shade differently: not to be seen.
+                self.assertEqual(int((difference > 20).sum()), 0, view)
+
+    def test_what_changed_is_near_what_moved(self) -> None:
+        painter = Painter(self.layout, self.sheet)
+        first, second = (light.start + 0.01 for light in self.sheet.lights[1:3])
+        at, then = state_at(self.sheet, first), state_at(self.sheet, second)
+
+        def share(before: StageState, after: StageState) -> float:
+            left, top, right, bottom = painter.changed(before, after) or (0.0, 0.0, 1920.0, 1080.0)
+            self.assertTrue(0 <= left < right <= 1920 and 0 <= top < bottom <= 1080)
+            return (right - left) * (bottom - top) / (1920 * 1080)
+
+        self.assertLess(share(at, then), 0.1, "a word")
+        closer, away = (0.0, 0.0, 960.0, 540.0), (1800.0, 1000.0, 96.0, 54.0)
+        self.assertLess(share(replace(at, view=closer), replace(then, view=closer)), 0.4, "twice as large")
+        self.assertLess(share(replace(at, view=away), replace(then, view=away)), 0.001, "not to be seen")
+        self.assertEqual(share(at, replace(then, view=closer)), 1.0, "the stage moves")
+        filmed, later = (replace(at, camera=CameraSeen(TAKE, second, 1500, 700, 320, 240)) for second in (1.0, 1.04))
+        self.assertLess(share(filmed, later), 0.05, "the camera's picture, and no word with it")
 
     def test_the_lit_stone_lies_behind_its_word(self) -> None:
         painter = Painter(self.layout, self.sheet)

@@ -11,6 +11,7 @@ from pathlib import Path
 import av
 import av.error
 import numpy as np
+from av.video.reformatter import VideoReformatter
 
 from wordtrail.core.errors import NotAPicture
 
@@ -102,6 +103,7 @@ class Cameras:
     def __init__(self, copies: Mapping[str, Path]) -> None:
         self._copies = copies
         self._readers: dict[str, CameraReader | None] = {}
+        self._sized = VideoReformatter()
 
     def picture(self, take: str, at: float, width: int, height: int) -> np.ndarray | None:
         """What the camera of `take` saw at `at` (seconds of take time), `height` rows of `width` pixels (BGRA); None
@@ -115,7 +117,8 @@ class Cameras:
         frame = reader.picture(at) if reader else None
         if frame is None:
             return None
-        return np.ascontiguousarray(frame.reformat(width=width, height=height, format="bgra").to_ndarray(), np.uint8)
+        sized = self._sized.reformat(frame, width=width, height=height, format="bgra")
+        return np.ascontiguousarray(sized.to_ndarray(), np.uint8)
 
 
 FAR_AHEAD = 4.0

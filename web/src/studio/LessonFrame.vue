@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import { useRoute } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { openCatalogue } from '@/api/catalogue'
 import { openLesson, provideLesson } from '@/api/lesson'
 import BrandMark from '@/parts/BrandMark.vue'
@@ -12,6 +12,7 @@ import { useKeys } from '@/parts/keys'
 import ClashDialog from './ClashDialog.vue'
 import LessonTitle from './LessonTitle.vue'
 import { keysOf } from './keyLists'
+import { useStepsAhead } from './stepsAhead'
 
 const route = useRoute()
 const lesson = openLesson(computed(() => String(route.params.id)))
@@ -21,6 +22,15 @@ const view = lesson.view
 const here = computed(() => String(route.name))
 const showKeys = ref(false)
 const keys = computed(() => (catalogue.value ? (keysOf(catalogue.value)[here.value] ?? []) : []))
+
+const programs = useRouter()
+  .getRoutes()
+  .flatMap(({ components }) => Object.values(components ?? {}))
+  .filter((one): one is () => Promise<unknown> => typeof one === 'function')
+useStepsAhead(
+  computed(() => !!view.value && !!catalogue.value),
+  programs,
+)
 
 /* What stands in a field and was not left yet is kept before the window goes. */
 useEventListener(window, 'pagehide', () => (document.activeElement as HTMLElement | null)?.blur())

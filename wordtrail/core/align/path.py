@@ -81,17 +81,22 @@ _OFFSETS = _FURTHEST_ON + FURTHEST_AGAIN + 1
 """A word is entered from the `_FURTHEST_ON` words before it up to `FURTHEST_AGAIN` words behind it."""
 
 
-def _prices_in(rested: bool) -> Costs:
-    """What it costs to go on with a word: (2, offsets), straight from another word and from the talk
-    after that; the offset 0 is the furthest before it."""
-    left_out = np.array([LEAVE_OUT_EACH * count for count in range(MOST_LEFT_OUT, 0, -1)])
-    again = np.array([AGAIN_EACH * back for back in range(FURTHEST_AGAIN + 1)]) + 0.5 * JUMP_AFTER_REST * rested
-    straight = [*(left_out + LEAVE_OUT), 0.0, *(again + AGAIN)]
-    in_talk = np.array([*(left_out + SAY_INSTEAD), 0.0, *(again + AGAIN_AFTER_TALK)]) + RESUME
-    return np.array([straight, in_talk], np.float32)
+def prices(leave_out: float = LEAVE_OUT, again: float = AGAIN) -> tuple[Costs, Costs]:
+    """What it costs to go on with a word, without a rest before it and with one: each (2, offsets), straight from
+    another word and from the talk after that; the offset 0 is the furthest before it. `leave_out` and `again` are what
+    leaving out and beginning again cost at the least."""
+    each_left_out = np.array([LEAVE_OUT_EACH * count for count in range(MOST_LEFT_OUT, 0, -1)])
+
+    def price(rested: bool) -> Costs:
+        back = np.array([AGAIN_EACH * words for words in range(FURTHEST_AGAIN + 1)]) + 0.5 * JUMP_AFTER_REST * rested
+        straight = [*(each_left_out + leave_out), 0.0, *(back + again)]
+        in_talk = np.array([*(each_left_out + SAY_INSTEAD), 0.0, *(back + AGAIN_AFTER_TALK)]) + RESUME
+        return np.array([straight, in_talk], np.float32)
+
+    return price(False), price(True)
 
 
-_PRICES = (_prices_in(False), _prices_in(True))
+_USUAL = prices()
 
 
 @dataclass(frozen=True, slots=True)
@@ -206,8 +211,8 @@ class Search:
     """One step after another through the frames, and each step back; `entries` and `entry` hold the
     rules of the script."""
 
-    def __init__(self, route: Route, fit: Fit, talk: float = TALK) -> None:
-        self.route, self.fit, self.talk = route, fit, talk
+    def __init__(self, route: Route, fit: Fit, talk: float = TALK, going_on: tuple[Costs, Costs] = _USUAL) -> None:
+        self.route, self.fit, self.talk, self._going_on = route, fit, talk, going_on
         self.inside = np.ones(len(route.phone), dtype=bool)
         self.inside[route.ways_last] = False
         self.short = route.ways_first == route.ways_last
@@ -262,10 +267,10 @@ class Search:
 
     def entries(self, ends: Costs, talk: Costs, rested: bool) -> Costs:
         """The cheapest cost of going on with each word."""
-        prices = _PRICES[rested]
+        price = self._going_on[rested]
         self._stand_around(ends, talk)
         for source, around in enumerate(self._around):
-            np.add(around, prices[source][:, None], out=self._ways_in[source])
+            np.add(around, price[source][:, None], out=self._ways_in[source])
         jumped = self.jump + np.float32(min(ends.min(), talk.min()) + (JUMP_AFTER_REST if rested else 0.0))
         cheapest: Costs = np.minimum(self._ways_in.min(axis=(0, 1)), jumped)
         return cheapest
@@ -279,7 +284,7 @@ class Search:
         """The cheapest cost of going on with `word`, and from where."""
         jumped = self._cheapest(ends, talk, float(self.jump[word]) + (JUMP_AFTER_REST if rested else 0.0))
         self._stand_around(ends, talk)
-        costs = np.stack([around[:, word] for around in self._around]) + _PRICES[rested]
+        costs = np.stack([around[:, word] for around in self._around]) + self._going_on[rested]
         source, offset = divmod(int(costs.argmin()), _OFFSETS)
         if jumped.cost < costs[source, offset]:
             return jumped

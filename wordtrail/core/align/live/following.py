@@ -12,20 +12,23 @@ from dataclasses import dataclass, replace
 import numpy as np
 import numpy.typing as npt
 
-from wordtrail.core.align.path import REST, TALK, Fit, Search, State, fit_of
+from wordtrail.core.align.path import REST, Fit, Search, State, fit_of, prices
 from wordtrail.core.align.route import Route
 from wordtrail.core.align.sounds import Frames, joined
 from wordtrail.core.speech.phone_model import Matrix
 
-READS_ON, AFTER_REST, COMES_BACK = 1.0, 2.5, 2.5
+READS_ON, AFTER_REST, COMES_BACK = 1.0, 2.5, 3.0
 """By how much one of the next words has to be likelier than talk before it lights: while she reads, after a rest, after
 talk."""
 
-GOES_BACK, GOES_ELSEWHERE = (5.0, 8.0), (8.0, 11.0)
-"""The same for words read lately, and for any other: near the beginning of a sentence, where one goes to, and behind
-it, where talk may use the same words."""
+GOES_BACK, GOES_ELSEWHERE = (4.0, 9.0), (7.0, 11.0)
+"""The same for words read lately, and for any other: near the beginning of a sentence after a rest or talk, as one goes
+there; and anywhere, where it may be words of talk, or words that sound alike."""
 
 NEVER = float("inf")
+
+LEAVE_OUT, AGAIN = 3.4, 2.0
+"""Prices of leaving words out, and of beginning again: lower than for the trail, where they would be slips."""
 
 SENTENCE_BEGINS = 6
 """Words of a sentence that are near its beginning."""
@@ -58,17 +61,20 @@ class Follower:
         self._in_sentence = np.arange(route.words) - _last_before(~route.into_sentence)
         self._left_at = -1
         """The last word of those that are open to her."""
-        self._search = Search(route, fit_of(_NOTHING, taken_for), TALK)
+        self._search = Search(route, fit_of(_NOTHING, taken_for), going_on=prices(LEAVE_OUT, AGAIN))
         self._state = self._search.beginning()
         self._before = _NOTHING
         self._place = Place(-1, reading=False)
         self._rested = False
+        self._maybe: int | None = None
+        """Where she was seen in the last look, if that would have been a jump."""
 
     def go_to(self, word: int) -> None:
         """She goes on with this word of the route."""
         begun = self._search.beginning()
         self._state = State(begun.phones, np.roll(begun.talk, word))
         self._place = Place(word - 1, reading=False)
+        self._maybe = None
 
     def follow(self, settled: Frames, still_open: Frames) -> Place:
         """Where she is, with frames that are settled now and those after them that may change."""
@@ -122,11 +128,21 @@ class Follower:
         if wanted == READS_ON:
             surer = float(state.talk[talk]) - cost
         if surer >= wanted and cost < float(state.talk[talk]):
-            return Place(word, reading=True)
+            return self._believed(Place(word, reading=True))
+        self._maybe = None
         if cost < float(state.talk[talk]) and here.reading:
             return here
         # The talk may have begun a few words further on than was seen yet, or a word before.
         return Place(talk - 1 if -1 <= talk - 1 - here.word <= NEXT else here.word, reading=False)
+
+    def _believed(self, place: Place) -> Place:
+        """`place`, if it is no jump, or the second look in a row that sees her there."""
+        here, maybe = self._place, self._maybe
+        self._maybe = None
+        if 0 <= place.word - here.word <= NEXT or (maybe is not None and 0 <= place.word - maybe < NEXT):
+            return place
+        self._maybe = place.word
+        return here
 
     def _wanted(self, word: int) -> float:
         """By how much a word has to be likelier than talk."""
@@ -143,8 +159,9 @@ class Follower:
         return self._to_another(word, lately=0 < here.word - word <= LATELY)
 
     def _to_another(self, word: int, lately: bool) -> float:
-        near, behind = GOES_BACK if lately else GOES_ELSEWHERE
-        return near if self._in_sentence[word] < SENTENCE_BEGINS else behind
+        beginning, anywhere = GOES_BACK if lately else GOES_ELSEWHERE
+        stopped = self._rested or not self._place.reading
+        return beginning if stopped and self._in_sentence[word] < SENTENCE_BEGINS else anywhere
 
 
 def _from_the_cheapest(state: State) -> State:
