@@ -86,6 +86,9 @@ describe('who sets the light', () => {
     byVoice.value = { word: 'a3', passed: [] }
     await nextTick()
     expect(light.lit.value).toBe('a3')
+    byVoice.value = { word: 'of a card that is not shown', passed: [] }
+    await nextTick()
+    expect(light.lit.value).toBe('a3')
   })
 
   it('who goes back while the light is behind is not followed by way of what she is past', async () => {

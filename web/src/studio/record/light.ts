@@ -61,10 +61,10 @@ export function useLight({ places, at, running, byGuide, byVoice, jump, expect, 
   /** Words that she is past, and the one she is at, while they are not lit yet. */
   let ahead: readonly string[] = []
   watch(byVoice, ({ word, passed }) => {
-    if (by.value !== 'voice' || !word) return
-    window.clearTimeout(walking)
     const there = placeOf(word)
-    if (there !== undefined && there !== at.value) {
+    if (by.value !== 'voice' || there === undefined) return
+    window.clearTimeout(walking)
+    if (there !== at.value) {
       own.value = word
       jump(there)
     }
