@@ -33,6 +33,12 @@ def _is_fault(said: ConsoleMessage) -> bool:
     return said.type == "error" and not said.text.startswith("Failed to load resource")
 
 
+def take_time(page: Page) -> float:
+    """Seconds of the take, as the desk's clock says them."""
+    minutes, seconds = page.get_by_role("timer").inner_text().split(":")
+    return int(minutes) * 60 + float(seconds)
+
+
 def settled(page: Page) -> None:
     """Wait until the page's letters are there and the stage has the size that they leave it."""
     page.evaluate(

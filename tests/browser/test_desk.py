@@ -9,7 +9,7 @@ from typing import Any
 
 from playwright.sync_api import Page, expect
 
-from tests.browser.studio import JOB, StudioTest
+from tests.browser.studio import JOB, StudioTest, take_time
 from tests.browser.talking import talking
 
 PASSAGE = """The heron waits in the reeds until a small fish comes near.
@@ -53,15 +53,11 @@ class DeskTest(StudioTest):
         stage = page.locator("svg.stage-page")
         done: list[tuple[str, float, float]] = []
 
-        def clock() -> float:
-            minutes, seconds = page.get_by_role("timer").inner_text().split(":")
-            return int(minutes) * 60 + float(seconds)
-
         def press(key: str, after: float) -> None:
             page.wait_for_timeout(after * 1000)
-            before = clock()
+            before = take_time(page)
             page.keyboard.press(key)
-            done.append((key, before, clock()))
+            done.append((key, before, take_time(page)))
 
         press("ArrowRight", 1.5)
         expect(stage).to_contain_text("Frogs")

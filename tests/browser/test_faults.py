@@ -13,7 +13,7 @@ from playwright.sync_api import Page, expect, sync_playwright
 
 from tests.browser.beeps import EVERY, Beep, beeps_in, write_beeps
 from tests.browser.harness import CHROMIUM, FLAGS, OwnServer, browser
-from tests.browser.studio import PATIENCE, WINDOW, StudioTest
+from tests.browser.studio import PATIENCE, WINDOW, StudioTest, take_time
 
 WITH_FAULTS = """
 import errno, os, sys, time
@@ -95,10 +95,9 @@ class BeepsTest(StudioTest):
 
     def stop(self, page: Page) -> float:
         """End the take; its seconds, as the page counted them."""
-        said = page.get_by_role("timer").inner_text()
-        minutes, _, seconds = said.partition(":")
+        said = take_time(page)
         page.get_by_role("button", name="Stop and keep the take").click()
-        return int(minutes) * 60 + float(seconds)
+        return said
 
 
 def _goes_on(beeps: list[Beep], n: int) -> bool:
@@ -217,13 +216,13 @@ class KilledBrowserTest(BeepsTest):
             lesson = self.record(page)
             page.wait_for_timeout(6000)
             take = self.newest(page, lesson)["id"]
-            said = page.get_by_role("timer").inner_text()
+            said = take_time(page)
             for process in _processes_of(profile):
                 os.kill(process, signal.SIGKILL)
             page = opened()
             page.goto(f"{self.address}/lesson/{lesson}/record")
             page.get_by_role("button", name="Keep it as a take").click()
-            self.assert_gapless(self.kept(page, lesson, take), float(said.partition(":")[2]) - SAFE_BY)
+            self.assert_gapless(self.kept(page, lesson, take), said - SAFE_BY)
             page.context.close()
 
 

@@ -72,6 +72,8 @@ describe('who sets the light', () => {
     }
     expect(await heard('a1')).toBe('a1')
     expect([await heard('a3', 'a2'), await later(), await later()]).toEqual(['a2', 'a3', 'a3'])
+    await heard('a1')
+    expect([await heard('a4', 'a2', 'a3'), await later(), await later()]).toEqual(['a2', 'a3', 'a4'])
     // What is not lit yet when she is further on is lit first.
     await heard('a1')
     expect([await heard('a3', 'a2'), await heard('a4'), await later()]).toEqual(['a2', 'a3', 'a4'])

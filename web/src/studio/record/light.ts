@@ -68,8 +68,9 @@ export function useLight({ places, at, running, byGuide, byVoice, jump, expect, 
       own.value = word
       jump(there)
     }
-    const way = [...ahead, ...passed, word].map((one) => words.value.indexOf(one))
-    walk(way.every((one, n) => one > (way[n - 1] ?? -1)) ? [...ahead, ...passed, word] : [word])
+    const way = [...ahead, ...passed, word]
+    const along = way.map((one) => words.value.indexOf(one))
+    walk(along.every((one, n) => one > (along[n - 1] ?? -1)) ? way : [word])
   })
   function walk([word = '', ...others]: readonly string[]) {
     own.value = word
