@@ -48,7 +48,7 @@ from wordtrail.media.decode import Samples, decode
 from wordtrail.media.estimate import estimated_bytes
 from wordtrail.media.join import Said, SoundFile, Wrapping, write_sound
 from wordtrail.media.level import RATE
-from wordtrail.media.render import Manner, cover, render
+from wordtrail.media.render import TRACK, Manner, cover, render
 from wordtrail.media.sound import lesson_sound, with_holds
 
 Frames = list[tuple[float, np.ndarray]]
@@ -221,6 +221,38 @@ class FilmFilesTest(unittest.TestCase):
         again = {path.name: path.stat().st_mtime_ns for path in kept.glob("*.mp4")}
         self.assertEqual({name: again[name] for name in after}, after)
         self.assertTrue(0 < len(again) - len(after) < len(after))
+
+    def test_sound_that_was_made_is_not_made_again(self) -> None:
+        kept = self.folder / "kept"
+        kept.mkdir()
+        choices = FilmChoices(detail=Detail.SMALL)
+        film, echo = self.made(), self.made(Film(FilmVersion.ECHO))
+
+        def sounds() -> dict[str, int]:
+            return {path.name: path.stat().st_mtime_ns for path in kept.glob(f"*{TRACK}")}
+
+        first = self.write(film, choices, "first.mp4", kept=kept, heard="a voice")
+        made = sounds()
+        self.assertEqual(len(made), 1)
+        second = self.write(film, choices, "second.mp4", kept=kept, heard="a voice")
+        self.assertEqual(sounds(), made)
+        self.assertEqual(first.read_bytes(), second.read_bytes())
+        self.write(film, choices, kept=kept, heard="another voice")
+        self.assertEqual(len(sounds()), 2, "what else is heard")
+        self.write(echo, choices, kept=kept, heard="a voice")
+        self.assertEqual(len(sounds()), 3, "where it stands still")
+
+    def test_sound_that_is_broken_off_is_not_taken_for_whole(self) -> None:
+        kept = self.folder / "kept"
+        kept.mkdir()
+        film, choices = self.made(), FilmChoices(detail=Detail.SMALL)
+
+        def stop(share: float) -> None:
+            raise JobCancelled
+
+        with self.assertRaises(JobCancelled):
+            self.write(film, choices, kept=kept, heard="a voice", progress=stop)
+        self.assertEqual(list(kept.glob(f"*{TRACK}")), [])
 
     def test_captions_chapters_and_cover_are_in_the_file(self) -> None:
         made = self.made()

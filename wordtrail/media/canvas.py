@@ -30,15 +30,15 @@ SIZES_KEPT = 64
 
 @dataclass(slots=True)
 class Shares:
-    """Seconds spent in each part of the work, the frames made, the seconds of film, and the names of the files of its
-    stretches."""
+    """Seconds spent in each part of the work, the frames made, the seconds of film, and the names of the files it is
+    made of."""
 
     drawing: float = 0.0
     converting: float = 0.0
     encoding: float = 0.0
     frames: int = 0
     seconds: float = 0.0
-    stretches: frozenset[str] = frozenset()
+    files: frozenset[str] = frozenset()
 
     def add(self, other: Shares) -> None:
         """Count in what another did."""

@@ -28,16 +28,17 @@ def make_stretches(
     orders: Sequence[Order],
     progress: Callable[[float], None],
     *,
-    meanwhile: Callable[[Callable[[], bool]], None] = lambda stopped: None,
+    beside: Callable[[Callable[[], bool]], None] = lambda stopped: None,
     cores: int | None = None,
 ) -> Shares:
     """Make the stretches that are wanted. `progress` gets the seconds of film that are made, in this thread, and may
-    raise to stop; what is whole then stays. `meanwhile` is done in a thread beside it, and asks now and then whether it
-    should stop. Returns where the time went."""
+    raise to stop; what is whole then stays. `beside` is done in a thread of its own, and asks now and then whether it
+    should stop. Helpers draw meanwhile; this process does when that is done, for each would keep the other waiting.
+    Returns where the time went."""
     crew = _Crew(picture, pictures, orders, progress)
     whole = sum(order.stretch.times[-1] - order.stretch.start for order in orders)
     helpers = min((cores or os.cpu_count() or 1) - 1, len(orders) - 1) if whole >= LEAST_FOR_A_HELPER else 0
-    return crew.work(helpers, meanwhile)
+    return crew.work(helpers, beside)
 
 
 class _Crew:
@@ -57,20 +58,19 @@ class _Crew:
         self._stopped = threading.Event()
         self.shares = Shares()
 
-    def work(self, helpers: int, meanwhile: Callable[[Callable[[], bool]], None]) -> Shares:
-        own = threading.Thread(target=self._watched, args=(lambda: meanwhile(self._stopped.is_set),), daemon=True)
+    def work(self, helpers: int, beside: Callable[[Callable[[], bool]], None]) -> Shares:
+        own = threading.Thread(target=self._watched, args=(lambda: beside(self._stopped.is_set),), daemon=True)
         threads = [own, *(threading.Thread(target=self._with_helper, daemon=True) for _ in range(helpers))]
         for thread in threads:
             thread.start()
         try:
+            if helpers:
+                self._await([own])
             encoder = StretchEncoder(self._picture, self._pictures.__getitem__)
             while not self._faults and (order := self._next()):
                 self._make(encoder, order)
             self.shares.add(encoder.shares)
-            while any(thread.is_alive() for thread in threads):
-                for thread in threads:
-                    thread.join(0.1)
-                self._tell()
+            self._await(threads)
         finally:
             self._stopped.set()
             self._waiting.clear()
@@ -80,6 +80,12 @@ class _Crew:
         if self._faults:
             raise self._faults[0]
         return self.shares
+
+    def _await(self, threads: Sequence[threading.Thread]) -> None:
+        while any(thread.is_alive() for thread in threads):
+            for thread in threads:
+                thread.join(0.1)
+            self._tell()
 
     def _watched(self, work: Callable[[], None]) -> None:
         """Do something in a thread; what goes wrong there is raised in the one that waits for it."""

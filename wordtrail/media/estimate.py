@@ -1,6 +1,6 @@
 """About how large a film will be, before it is made.
 
-Most of a film's bytes are whole pictures: one every two seconds, and wherever much changes. What such a picture takes
+Most of a film's bytes are whole pictures: one every five seconds, and wherever much changes. What such a picture takes
 follows from the letters and drawings on its page. The figures were fitted to the films of the demo lessons; a test
 holds the estimate to 20 % of what is made.
 """
@@ -25,7 +25,7 @@ from wordtrail.media.moments import CAMERA_RATE, frame_times, stretches
 SOUND_A_SECOND = 12_000
 """Bytes of AAC at 96 kb/s."""
 
-INK, PICTURE, CHANGE = 7.1, 0.055, 3_300.0
+INK, PICTURE, CHANGE = 7.5, 0.055, 3_300.0
 """At 1080p: bytes of a whole picture for each letter on it times its size (page units), and for each page unit squared
 of a picture; and of a picture in which a word lights. All of it grows and shrinks with the picture's edge: measured at
 720p and 1080p, on 4,080 pictures of the demo lessons in every shape, look and film."""

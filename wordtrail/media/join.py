@@ -19,6 +19,9 @@ from wordtrail.media.canvas import CLOCK
 from wordtrail.media.decode import Samples
 from wordtrail.media.sound import add_aac, add_opus, encode_sound
 
+UNEVEN = {"fpsprobesize": "0"}
+"""How a stretch is opened. Pictures come when the stage changes: to look for their rate takes longer than all else."""
+
 MILLISECONDS = Fraction(1, 1000)
 
 _ASS_HEADER = (
@@ -70,7 +73,7 @@ def join(
     options = {"movflags": "+faststart"} if wrapping is Wrapping.MP4 else {}
     with av.open(str(path), "w", format=wrapping.value, options=options) as container, av.open(str(sound)) as heard:
         container.metadata["title"] = said.title
-        with av.open(str(parts[0][1])) as first:
+        with av.open(str(parts[0][1]), options=UNEVEN) as first:
             picture = container.add_stream_from_template(first.streams.video[0])
         picture.time_base = Fraction(1, CLOCK)
         voice = container.add_stream_from_template(heard.streams.audio[0])
@@ -82,12 +85,13 @@ def join(
         if text is not None:
             for caption in said.captions:
                 container.mux(_caption_packet(caption, text))
+        tick = float(heard.streams.audio[0].time_base or 0)
         speech = (packet for packet in heard.demux(heard.streams.audio[0]) if packet.size and packet.pts is not None)
         for at, packet in _pictures(parts):
             packet.stream = picture
             container.mux(packet)
             for sounded in speech:
-                now = float((sounded.pts or 0) * sounded.time_base)
+                now = (sounded.pts or 0) * tick
                 sounded.stream = voice
                 container.mux(sounded)
                 if now > at:
@@ -134,11 +138,12 @@ def _pictures(parts: Sequence[tuple[float, Path]]) -> Iterator[tuple[float, av.P
     """The encoded pictures of all stretches, each with its time in the film."""
     for start, path in parts:
         offset = round(start * CLOCK)
-        with av.open(str(path)) as part:
+        with av.open(str(path), options=UNEVEN) as part:
+            ticks = float(part.streams.video[0].time_base or 0) * CLOCK
             for packet in part.demux(part.streams.video[0]):
                 if packet.pts is None or packet.size == 0:
                     continue
-                pts = round(packet.pts * packet.time_base * CLOCK) + offset
+                pts = round(packet.pts * ticks) + offset
                 packet.pts = packet.dts = pts
                 packet.time_base = Fraction(1, CLOCK)
                 yield pts / CLOCK, packet

@@ -29,7 +29,12 @@ STEADY_RATE = 30
 CLOSEST = 0.008
 """Seconds: moments nearer to one another share a frame."""
 
-KEYFRAME_EVERY = 2.0
+STILL_EVERY = 2.0
+"""Seconds after which a picture that stands still is shown once more."""
+
+KEYFRAME_EVERY = 5.0
+"""Seconds after which a picture needs none before it, so that one can seek to it. With 2.0 a film's pictures take half
+as many bytes again and more, and a seventh more time."""
 
 SHORTEST, LONGEST = 8.0, 24.0
 """Seconds between which a stretch ends where the page turns or the lesson stops, and at which it ends anywhere."""
@@ -49,7 +54,7 @@ class Stretch:
         return self.times[0]
 
     def keyed(self) -> Iterator[tuple[float, bool]]:
-        """Its frames with whether each is one to seek to: every two seconds."""
+        """Its frames with whether each is one to seek to."""
         last = -KEYFRAME_EVERY
         for at in self.times:
             key = at - self.start - last >= KEYFRAME_EVERY
@@ -129,8 +134,8 @@ def frame_times(sheet: CueSheet, *, steady: bool = False) -> list[float]:
     end = max(length - 1 / 30, 0.0)
     found: list[float] = []
     for at in [*(at for at in moments(sheet) if at < end), end]:
-        while found and at - found[-1] > KEYFRAME_EVERY:
-            found.append(found[-1] + KEYFRAME_EVERY)
+        while found and at - found[-1] > STILL_EVERY:
+            found.append(found[-1] + STILL_EVERY)
         found.append(at)
     return found
 

@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from pathlib import Path
 from tempfile import TemporaryDirectory
 
+from wordtrail import __version__
 from wordtrail.core.cues.cover import cover_face
 from wordtrail.core.cues.film import holds_of, state_in_video, video_seconds
 from wordtrail.core.cues.filmed import Filmed
@@ -30,6 +31,9 @@ from wordtrail.media.sound import SILENCE, with_holds
 
 DRAWN = 0.97
 """The share of the work that is over when all stretches are made."""
+
+TRACK = ".sound"
+"""How the file of a film's sound ends, encoded as its kind of file has it."""
 
 _CODECS = {Wrapping.MP4: Codec.H264, Wrapping.WEBM: Codec.VP9}
 
@@ -56,16 +60,19 @@ def render(
     choices: FilmChoices = USUAL_CHOICES,
     said: Said = NOTHING_SAID,
     manner: Manner = USUAL_MANNER,
-    room: Samples = SILENCE,
+    room: Callable[[], Samples] = lambda: SILENCE,
     progress: Callable[[float], None] = lambda share: None,
     pictures: Pictures | None = None,
     kept: Path | None = None,
     cameras: Mapping[str, Path] | None = None,
+    heard: str = "",
 ) -> Shares:
-    """Write a film to `path`. `sound` is in lesson time, in blocks, at 48 000 samples a second; `room` is what is heard
-    while the film stands still. `progress` gets the share done and may raise to stop; `pictures` gives the bytes of
-    each picture file, `cameras` the copy of the camera's picture of each take. Stretches are made in the folder `kept`
-    and stay there, where it is given: those that are there already are not made again. Returns where the time went."""
+    """Write a film to `path`. `sound` is in lesson time, in blocks, at 48 000 samples a second; `room` gives what is
+    heard while the film stands still, and is asked where the sound is made, beside the pictures. `progress` gets the
+    share done and may raise to stop; `pictures` gives the bytes of each picture file, `cameras` the copy of each take's
+    camera's picture. Stretches are made in the folder `kept` and stay there, where it is given, and so does the sound,
+    where `heard` is a name that says all that is heard in it: what is there already is not made again. Returns where
+    the time went."""
     picture = Picture(layout, sheet, choices, _CODECS[manner.wrapping], cameras or {})
     parts = stretches(sheet, frame_times(sheet, steady=manner.steady))
     seconds = video_seconds(sheet)
@@ -76,19 +83,28 @@ def render(
         missing = [order for order in {order.path: order for order in orders}.values() if not order.path.exists()]
         wanted = sum(order.stretch.times[-1] - order.stretch.start for order in missing)
         progress(0.0)
-        track = folder / f"sound.{os.getpid()}{DRAFT}"
-        heard = with_holds(sound, holds_of(sheet, signal=choices.signal), room)
+        holds = holds_of(sheet, signal=choices.signal)
+        track = folder / f"{_hash((__version__, heard, holds, manner.wrapping)) if heard else os.getpid()}{TRACK}"
+
+        def make_sound(stopped: Callable[[], bool]) -> None:
+            if heard and track.exists():
+                return
+            draft = track.with_name(f"{track.stem}.{os.getpid()}{DRAFT}")
+            encode_track(_until(with_holds(sound, holds, room()), stopped), draft, manner.wrapping)
+            if not stopped():
+                os.replace(draft, track)
+
         shares = make_stretches(
             picture, files, missing, lambda done: progress(round(DRAWN * done / max(wanted, 0.1), 6)),
-            meanwhile=lambda stopped: encode_track(_until(heard, stopped), track, manner.wrapping),
-            cores=manner.cores,
+            beside=make_sound, cores=manner.cores,
         )  # fmt: skip
         join(
             [(order.stretch.start, order.path) for order in orders], track, path, said, manner.wrapping,
             lambda at: progress(min(0.99, DRAWN + (1 - DRAWN) * at / max(seconds, 0.1))),
         )  # fmt: skip
-        track.unlink()
-    shares.seconds, shares.stretches = seconds, frozenset(order.path.name for order in orders)
+        if not heard:
+            track.unlink()
+    shares.seconds, shares.files = seconds, frozenset(one.name for one in [*(order.path for order in orders), track])
     progress(1.0)
     return shares
 
@@ -109,8 +125,11 @@ def _names(picture: Picture, parts: list[Stretch]) -> Iterator[str]:
     """A name for each stretch that says all that can be seen in it: what looks the same has the same name."""
     layout, sheet, choices = picture.layout, picture.sheet, picture.choices
     whole = _hash(
-        (layout.width, layout.height, layout.caption_room, layout.look, choices.detail, choices.colours, picture.codec)
-    )
+        (
+            __version__, layout.width, layout.height, layout.caption_room, layout.look, choices.detail, choices.colours,
+            picture.codec,
+        )
+    )  # fmt: skip
     pages: dict[int, str] = {}
     marks: dict[str, str] = {}
     signs: dict[str, object] = {**{one.id: one for one in layout.signposts}, **{one.id: one for one in layout.signs}}

@@ -122,14 +122,17 @@ def write_film(
     and only those of this film stay there."""
     mix = Mix(workspace, film.edits) if film.edits.clips else None
     sound: Iterable[Samples] = mix.blocks() if mix else silence(film.sheet.seconds)
-    room = mix.room if mix else SILENCE
     pictures = partial(read_picture, workspace.blobs)
     captions = video_captions(film.sheet) if choices.captions is Captions.TRACK else ()
     cameras = camera_copies(workspace, film.sheet)
     front = cover(film, pictures, choices, cameras)
     said = Said(film.lesson.title, chapters_of(film), captions, front.jpeg(), front.png())
+
+    def room() -> Samples:
+        return mix.room if mix else SILENCE
+
     if isinstance(wish.kind, SoundFile):
-        whole = with_holds(sound, holds_of(film.sheet, signal=choices.signal), room)
+        whole = with_holds(sound, holds_of(film.sheet, signal=choices.signal), room())
         write_sound(whole, path, said, wish.kind)
         return said
     if kept:
@@ -138,9 +141,9 @@ def write_film(
     shares = render(
         film.layout, film.sheet, sound, path, choices=choices, said=said,
         manner=Manner(wish.kind, wish.steady), room=room, progress=progress, pictures=pictures, kept=kept,
-        cameras=cameras,
+        cameras=cameras, heard=mix.name if mix else f"silence of {film.sheet.seconds} s",
     )  # fmt: skip
-    for name in begun - shares.stretches:
+    for name in begun - shares.files:
         Path(kept or "", name).unlink(missing_ok=True)
     return said
 

@@ -27,8 +27,8 @@ from wordtrail.workspace import Workspace
 
 
 class Mix:
-    """The sound of a lesson, at one loudness: takes of several rooms have one room behind them. Raises NothingToShow
-    where nothing is heard."""
+    """The sound of a lesson, at one loudness: takes of several rooms have one room behind them. What has to be measured
+    is when it is first asked for. Raises NothingToShow where nothing is heard."""
 
     def __init__(self, workspace: Workspace, edits: EditList) -> None:
         if not edits.clips:
@@ -36,12 +36,16 @@ class Mix:
         self._workspace, self._edits = workspace, edits
         self._takes = tuple(dict.fromkeys(clip.take for clip in edits.clips))
         self._sounds = {take: take_sound(workspace, care_of(take, edits.cares)) for take in self._takes}
-        self._gains = {take: self._gain(take) for take in self._takes}
+
+    @property
+    def name(self) -> str:
+        """A name that says all that is heard: a take's sound stays as it is."""
+        return hashlib.sha256(repr(self._edits).encode()).hexdigest()
 
     def blocks(self) -> Iterator[Samples]:
         """The sound in lesson time, in blocks, 48 000 samples a second."""
         take = self._levelled if len(self._takes) == 1 else self._in_one_room()
-        return lesson_sound(take, self._edits, lambda _: self.room)
+        yield from lesson_sound(take, self._edits, lambda _: self.room)
 
     @cached_property
     def room(self) -> Samples:
@@ -50,6 +54,10 @@ class Mix:
         if len(self._takes) > 1:
             loudest = max(self._takes, key=lambda take: self._noises[take])
         return louder(self._tone(loudest), self._gains[loudest])
+
+    @cached_property
+    def _gains(self) -> dict[str, float]:
+        return {take: self._gain(take) for take in self._takes}
 
     @cached_property
     def _noises(self) -> dict[str, float]:

@@ -198,7 +198,13 @@ function dragPost(event: PointerEvent, visit: StripVisit, index: number) {
             fill="var(--color-moss-pale)"
           />
         </template>
-        <path v-for="[colour, path] in drawn" :key="colour" :d="path" :fill="colour" />
+        <path
+          v-for="[colour, path] in drawn"
+          :key="colour"
+          :d="path"
+          :fill="colour"
+          shape-rendering="crispEdges"
+        />
         <rect
           v-if="selected"
           :x="xOf(selected.start)"
@@ -241,12 +247,12 @@ function dragPost(event: PointerEvent, visit: StripVisit, index: number) {
   background:
     linear-gradient(var(--color-moss-half), var(--color-moss-half)) center top / 1.5px calc(100% - 5px)
       no-repeat,
-    radial-gradient(circle at 50% calc(100% - 4px), var(--color-moss-half) 3.4px, transparent 3.6px);
+    radial-gradient(circle, var(--color-moss-half) 3.4px, transparent 3.6px) center bottom / 8px 8px no-repeat;
 }
 .post:hover,
 .post:focus-visible {
   background:
     linear-gradient(var(--color-lake), var(--color-lake)) center top / 2px calc(100% - 5px) no-repeat,
-    radial-gradient(circle at 50% calc(100% - 4px), var(--color-lake) 4px, transparent 4.2px);
+    radial-gradient(circle, var(--color-lake) 4px, transparent 4.2px) center bottom / 9px 9px no-repeat;
 }
 </style>

@@ -4,36 +4,45 @@ import { onBeforeUnmount, onMounted, reactive, type Ref } from 'vue'
 /** Pixels above and below the list in which rows are drawn before they are seen. */
 const AROUND = 1500
 
-/** How many rows are drawn in one frame, so that scrolling never waits for them. */
-const IN_A_FRAME = 2
-
 /** How many rows from the top are drawn at once. */
 const FIRST = 6
+
+/** Rows that may wait while one is drawn in each frame, so that scrolling never waits for them; if more do, two are. */
+const MAY_WAIT = 12
 
 export function useNearRows(list: Readonly<Ref<HTMLElement | undefined>>) {
   const near = reactive(new Set<string>())
   let observer: IntersectionObserver | undefined
-  const waiting: string[] = []
+  /** Rows that are near and not drawn yet, the ones that came first in front. */
+  const waiting = new Map<string, Element>()
   let frame = 0
 
   function drawSome() {
-    for (const key of waiting.splice(0, IN_A_FRAME)) near.add(key)
-    frame = waiting.length ? requestAnimationFrame(drawSome) : 0
+    const some = [...waiting].slice(0, waiting.size > MAY_WAIT ? 2 : 1)
+    for (const [key, row] of some) {
+      near.add(key)
+      waiting.delete(key)
+      observer?.unobserve(row)
+    }
+    frame = waiting.size ? requestAnimationFrame(drawSome) : 0
   }
 
   function watch() {
-    for (const row of list.value?.children ?? []) observer?.observe(row)
+    for (const row of list.value?.children ?? []) {
+      if (!near.has((row as HTMLElement).dataset.row ?? '')) observer?.observe(row)
+    }
   }
   onMounted(() => {
     if (!list.value || !('IntersectionObserver' in window)) return
     observer = new IntersectionObserver(
       (seen) => {
         for (const { isIntersecting, target } of seen) {
-          if (!isIntersecting) continue
-          waiting.push((target as HTMLElement).dataset.row ?? '')
-          observer?.unobserve(target)
+          const key = (target as HTMLElement).dataset.row ?? ''
+          if (isIntersecting) waiting.set(key, target)
+          // One who jumps does not wait for the rows in between.
+          else waiting.delete(key)
         }
-        if (waiting.length && !frame) frame = requestAnimationFrame(drawSome)
+        if (waiting.size && !frame) frame = requestAnimationFrame(drawSome)
       },
       { root: list.value.parentElement, rootMargin: `${AROUND}px 0px` },
     )
