@@ -97,7 +97,7 @@ class Brush:
 
     def blob(self, blob: skia.TextBlob | None, piece: SetPiece) -> None:
         """A piece of text that is ready to be drawn."""
-        if blob:
+        if blob and not self.canvas.quickReject(blob.bounds()):
             self.canvas.drawTextBlob(blob, 0, 0, self.paint(piece.ink.value))
 
     def stroke(self, stroke: LaidStroke, progress: float = 1.0) -> None:

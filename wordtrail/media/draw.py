@@ -307,6 +307,9 @@ class Painter:
             if word == state.lit:
                 continue
             dots = dots_of(self._places[word][1], self.layout.look)
+            around = skia.Rect.MakeLTRB(dots.x1, dots.y, dots.x2, dots.y).makeOutset(dots.width, dots.width)
+            if brush.canvas.quickReject(around):
+                continue
             paint = brush.line("moss-half", dots.width, (0.01, dots.gap), round_ends=True)
             brush.canvas.drawLine(dots.x1, dots.y, dots.x2, dots.y, paint)
 
