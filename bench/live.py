@@ -1,22 +1,22 @@
 """`./run bench live`: does the light follow the voice? When each word lights against its end, and what lights wrongly.
 
 Narrations with talk between the sentences, re-readings, restarts and slips, in four voices, on a text and in voices
-that nothing was set with (`--work`: those that the prices were set with). Sound comes in twentieths of a second; the
-time the program takes for each is added. Truth is what the synthesiser says of its words' starts; a word ends where
-the next begins, or 0.4 s later.
+that nothing was set with (`--work`: those that the prices were set with; `--human`: a human voice). Sound comes in
+twentieths of a second; the time the program takes for each is added. Truth is what the synthesiser says of its words'
+starts (of the human voice, a forced alignment); a word ends where the next begins, or 0.4 s later.
 """
 
 from __future__ import annotations
 
 import argparse
 import time
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise, product
 
 import numpy as np
 
-from bench.align import longer_texts
+from bench.align import human, longer_texts
 from bench.align.narrations import Narration, Read, Step, Talk, narrate, sentences
 from wordtrail.core.align.live.live_reader import LiveReader
 from wordtrail.core.align.script import script_of
@@ -168,17 +168,26 @@ def main() -> None:
     """Print a table by kind and by voice."""
     options = argparse.ArgumentParser()
     options.add_argument("--work", action="store_true", help="the texts and voices that the prices were set with")
-    for text, voices in WORK if options.parse_args().work else ((TEXT, VOICES),):
-        _table(passage_from_text(text), voices)
+    options.add_argument("--human", action="store_true", help="a human voice: prompts of a telephone exchange")
+    chosen = options.parse_args()
+    if chosen.human:
+        _table(human.narrations_to_follow())
+        return
+    for text, voices in WORK if chosen.work else ((TEXT, VOICES),):
+        passage = passage_from_text(text)
+        _table(
+            narrate(kind, passage, steps(passage), voice, 110)
+            for voice, (kind, steps) in product(voices, KINDS.items())
+        )
 
 
-def _table(passage: Passage, voices: Sequence[str]) -> None:
+def _table(narrations: Iterable[Narration]) -> None:
     by_kind: dict[str, list[Result]] = {}
     by_voice: dict[str, list[Result]] = {}
-    for voice, (kind, steps) in product(voices, KINDS.items()):
-        result = followed(narrate(kind, passage, steps(passage), voice, 110))
-        by_kind.setdefault(kind, []).append(result)
-        by_voice.setdefault(voice, []).append(result)
+    for narration in narrations:
+        result = followed(narration)
+        by_kind.setdefault(narration.name, []).append(result)
+        by_voice.setdefault(narration.voice, []).append(result)
     print(HEAD)
     for name, results in (*by_kind.items(), *by_voice.items()):
         print(row(name, results))

@@ -33,11 +33,14 @@ IN_A_PASSAGE = 12
 """Prompts of a passage; as many others are talk."""
 
 REST = 0.35
+Prompt = tuple[str, np.ndarray]
+"""What is said, and its sound."""
+
 LINE = re.compile(r"^(?P<name>[\w/-]+):\s*(?P<text>.+)$")
 
 
 @lru_cache(maxsize=1)
-def prompts() -> list[tuple[str, np.ndarray]]:
+def prompts() -> list[Prompt]:
     """What prompts say, and their sound; those that are plain sentences."""
     found = []
     for line in gzip.decompress(WORDS.read_bytes()).decode("utf-8", "replace").splitlines():
@@ -52,34 +55,106 @@ def prompts() -> list[tuple[str, np.ndarray]]:
 
 def narrations() -> Iterator[Narration]:
     """Passages of prompts, with another prompt as talk after every second of them."""
+    for read, talk in _passages():
+        tape = _Tape(read)
+        for number, prompt in enumerate(read):
+            tape.read(number, *prompt)
+            if number % 2:
+                tape.say(*talk[number])
+        yield tape.told()
+
+
+TALK, AGAIN, RESTARTS, LEFT_OUT = "talk between", "read again", "restarts", "words left out"
+
+
+def narrations_to_follow() -> Iterator[Narration]:
+    """The same passages, each in four ways: with talk between; with a sentence read again after talk (the same sound);
+    with sentences that are broken off behind their third word and begun anew; and without the fourth word of some. What
+    is said as talk quotes nothing of the passage, for it would have to light."""
+    for read, near in _passages():
+        talk = _quoting_nothing(read, [*near, *prompts()])
+        for kind in (TALK, AGAIN, RESTARTS, LEFT_OUT):
+            tape = _Tape(read)
+            for number, (text, sound) in enumerate(read):
+                starts = _starts(text, sound)
+                begun = [None if one is None else round(one * RATE) for one in starts[:5]]
+                if kind == RESTARTS and number % 2 and len(starts) > 5 and begun[3]:
+                    tape.read(number, text, faded(sound[: begun[3]]), starts[:3])
+                if kind == LEFT_OUT and number % 2 and len(starts) > 6 and begun[3] and begun[4]:
+                    gone = (begun[4] - begun[3]) / RATE
+                    kept = [*starts[:3], None, *(one if one is None else one - gone for one in starts[4:])]
+                    tape.read(number, text, np.concatenate([faded(sound[: begun[3]]), sound[begun[4] :]]), kept)
+                else:
+                    tape.read(number, text, sound, starts)
+                if kind == AGAIN and number % 3 == 1:
+                    tape.say(*talk[number])
+                    tape.read(number, text, sound, starts)
+                if kind == TALK and number % 2:
+                    tape.say(*talk[number])
+            yield tape.told(kind)
+
+
+def _passages() -> Iterator[tuple[Sequence[Prompt], Sequence[Prompt]]]:
+    """Prompts that are read, and as many that are talk."""
     every = prompts()
     for number in range(len(every) // (2 * IN_A_PASSAGE)):
         some = every[number * 2 * IN_A_PASSAGE : (number + 1) * 2 * IN_A_PASSAGE]
-        yield _told(some[::2], some[1::2])
+        yield some[::2], some[1::2]
 
 
-def _told(read: Sequence[tuple[str, np.ndarray]], talk: Sequence[tuple[str, np.ndarray]]) -> Narration:
+def _quoting_nothing(read: Sequence[Prompt], talk: Sequence[Prompt]) -> Sequence[Prompt]:
+    """Prompts in which no three words of the passage stand in their order, as many as are read."""
     passage = passage_from_text("\n\n".join(text for text, _ in read))
-    told = Narration("a human voice", passage, np.zeros(0, np.float32), "human/american")
-    parts = [np.zeros(RATE // 2, np.float32)]
-    rest = np.zeros(round(REST * RATE), np.float32)
-    at, first = 0.5, 0
-    for number, (text, sound) in enumerate(read):
-        starts = _starts(text, sound)
-        told.truth += [(first + n, at + start) for n, start in enumerate(starts) if start is not None]
-        first += len(starts)
-        parts += [sound, rest]
-        at += (len(sound) + len(rest)) / RATE
-        if number % 2:
-            text, sound = talk[number]
-            # Words of the passage in their order are a reading by our own definition, also where they are talk.
-            told.said += [(place, at + start) for place, start in quoted(text.split(), _starts(text, sound), passage)]
-            parts += [sound, rest]
-            at += (len(sound) + len(rest)) / RATE
-    whole = np.concatenate(parts)
-    told.samples = (whole + np.random.default_rng(3).normal(0, 3e-4, len(whole))).astype(np.float32)
-    told.said += told.truth
-    return told
+    other = [one for one in talk if not quoted(one[0].split(), [0.0] * len(one[0].split()), passage)]
+    return other[: len(read)]
+
+
+class _Tape:
+    """A narration that is put together from prompts."""
+
+    def __init__(self, read: Sequence[Prompt]) -> None:
+        self._passage = passage_from_text("\n\n".join(text for text, _ in read))
+        lengths = [len(passage_from_text(text).words) for text, _ in read]
+        self._first = [sum(lengths[:number]) for number in range(len(read))]
+        self._parts = [np.zeros(RATE // 2, np.float32)]
+        self._at = 0.5
+        self._truth: list[tuple[int, float]] = []
+        self._quoted: list[tuple[int, float]] = []
+
+    def read(self, number: int, text: str, sound: np.ndarray, starts: Sequence[float | None] | None = None) -> None:
+        """A prompt of the passage; `starts` are those of its words, None for one that is not said."""
+        begun = _starts(text, sound) if starts is None else starts
+        first = self._first[number]
+        self._truth += [(first + n, self._at + start) for n, start in enumerate(begun) if start is not None]
+        self._add(sound)
+
+    def say(self, text: str, sound: np.ndarray) -> None:
+        """Talk. Words of the passage in their order are a reading by our own definition, also in it."""
+        words = quoted(text.split(), _starts(text, sound), self._passage)
+        self._quoted += [(place, self._at + start) for place, start in words]
+        self._add(sound)
+
+    def _add(self, sound: np.ndarray) -> None:
+        rest = np.zeros(round(REST * RATE), np.float32)
+        self._parts += [sound, rest]
+        self._at += (len(sound) + len(rest)) / RATE
+
+    def told(self, situation: str = "a human voice") -> Narration:
+        """All of it, in a quiet room."""
+        whole = np.concatenate(self._parts)
+        noise = np.random.default_rng(3).normal(0, 3e-4, len(whole))
+        told = Narration(situation, self._passage, (whole + noise).astype(np.float32), "human/american")
+        told.truth += self._truth
+        told.said += [*self._quoted, *self._truth]
+        return told
+
+
+def faded(sound: np.ndarray) -> np.ndarray:
+    """A sound that ends softly, over 20 ms."""
+    ramp = np.ones(len(sound), np.float32)
+    count = min(len(sound), RATE // 50)
+    ramp[len(sound) - count :] = np.linspace(1, 0, count)
+    return sound * ramp
 
 
 def _starts(text: str, sound: np.ndarray) -> list[float | None]:

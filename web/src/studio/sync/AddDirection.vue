@@ -22,7 +22,7 @@ const doing = computed(() => [...props.withWords, ...props.doings].find((one) =>
     <label class="font-bold" :for="id">On the stage at {{ clock(time, true) }}</label>
     <div class="flex gap-2">
       <select :id="id" v-model="chosen" class="field min-w-0 flex-1 py-1.5">
-        <option value="" disabled>Turn, show, stop, come closer …</option>
+        <option value="" disabled>Turn, show, stop …</option>
         <optgroup v-if="withWords.length" label="The chosen words">
           <option v-for="one in withWords" :key="keyOf(one)" :value="keyOf(one)">{{ one.name }}</option>
         </optgroup>

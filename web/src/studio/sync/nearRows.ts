@@ -10,16 +10,18 @@ const FIRST = 6
 /** Rows that may wait while one is drawn in each frame, so that scrolling never waits for them; if more do, two are. */
 const MAY_WAIT = 12
 
+const middleOf = (rect: DOMRectReadOnly) => (rect.top + rect.bottom) / 2
+
 export function useNearRows(list: Readonly<Ref<HTMLElement | undefined>>) {
   const near = reactive(new Set<string>())
   let observer: IntersectionObserver | undefined
-  /** Rows that are near and not drawn yet, the ones that came first in front. */
-  const waiting = new Map<string, Element>()
+  /** Rows that are near and not drawn yet, with the pixels from the middle of the list at which they came near. */
+  const waiting = new Map<string, { row: Element; away: number }>()
   let frame = 0
 
   function drawSome() {
-    const some = [...waiting].slice(0, waiting.size > MAY_WAIT ? 2 : 1)
-    for (const [key, row] of some) {
+    const nearestFirst = [...waiting].sort(([, one], [, other]) => one.away - other.away)
+    for (const [key, { row }] of nearestFirst.slice(0, waiting.size > MAY_WAIT ? 2 : 1)) {
       near.add(key)
       waiting.delete(key)
       observer?.unobserve(row)
@@ -36,9 +38,10 @@ export function useNearRows(list: Readonly<Ref<HTMLElement | undefined>>) {
     if (!list.value || !('IntersectionObserver' in window)) return
     observer = new IntersectionObserver(
       (seen) => {
-        for (const { isIntersecting, target } of seen) {
-          const key = (target as HTMLElement).dataset.row ?? ''
-          if (isIntersecting) waiting.set(key, target)
+        for (const { isIntersecting, target: row, boundingClientRect: at, rootBounds } of seen) {
+          const key = (row as HTMLElement).dataset.row ?? ''
+          const away = Math.abs(middleOf(at) - middleOf(rootBounds ?? at))
+          if (isIntersecting) waiting.set(key, { row, away })
           // One who jumps does not wait for the rows in between.
           else waiting.delete(key)
         }

@@ -21,7 +21,7 @@ READS_ON, AFTER_REST, COMES_BACK = 1.0, 2.5, 3.0
 """By how much one of the next words has to be likelier than talk before it lights: while she reads, after a rest, after
 talk."""
 
-GOES_BACK, GOES_ELSEWHERE = (4.0, 9.0), (7.0, 11.0)
+GOES_BACK, GOES_ELSEWHERE = (4.5, 9.0), (9.0, 11.0)
 """The same for words read lately, and for any other: near the beginning of a sentence after a rest or talk, as one goes
 there; and anywhere, where it may be words of talk, or words that sound alike."""
 
