@@ -48,6 +48,7 @@ from wordtrail.media.decode import Samples, decode
 from wordtrail.media.estimate import estimated_bytes
 from wordtrail.media.join import Said, SoundFile, Wrapping, write_sound
 from wordtrail.media.level import RATE
+from wordtrail.media.moments import frame_times, stretches
 from wordtrail.media.render import TRACK, Manner, cover, render
 from wordtrail.media.sound import lesson_sound, with_holds
 
@@ -241,6 +242,20 @@ class FilmFilesTest(unittest.TestCase):
         self.assertEqual(len(sounds()), 2, "what else is heard")
         self.write(echo, choices, kept=kept, heard="a voice")
         self.assertEqual(len(sounds()), 3, "where it stands still")
+
+    def test_where_the_sound_cannot_be_made_nothing_more_is_drawn(self) -> None:
+        kept = self.folder / "kept"
+        kept.mkdir()
+        film, choices = self.made(Film(FilmVersion.ECHO)), FilmChoices(detail=Detail.SMALL)
+
+        def no_room() -> Samples:
+            raise OSError("the disk is full")
+
+        with self.assertRaisesRegex(OSError, "the disk is full"):
+            self.write(film, choices, kept=kept, heard="a voice", room=no_room, manner=Manner(cores=2))
+        self.assertEqual(list(kept.glob(f"*{TRACK}")), [])
+        every = len(stretches(film.sheet, frame_times(film.sheet)))
+        self.assertLess(len(list(kept.glob("*.mp4"))), every)
 
     def test_sound_that_is_broken_off_is_not_taken_for_whole(self) -> None:
         kept = self.folder / "kept"

@@ -67,7 +67,7 @@ class _Crew:
             if helpers:
                 self._await([own])
             encoder = StretchEncoder(self._picture, self._pictures.__getitem__)
-            while not self._faults and (order := self._next()):
+            while order := self._next():
                 self._make(encoder, order)
             self.shares.add(encoder.shares)
             self._await(threads)
@@ -95,8 +95,9 @@ class _Crew:
             self._faults.append(fault)
 
     def _next(self) -> Order | None:
+        """What is to be made next; nothing more where something went wrong."""
         try:
-            return self._waiting.popleft()
+            return None if self._faults else self._waiting.popleft()
         except IndexError:
             return None
 
