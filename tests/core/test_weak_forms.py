@@ -7,9 +7,11 @@ from dataclasses import replace
 
 from tests.worlds import TAKE, lesson, trail
 from wordtrail.core.lesson.current_trail import current_trail
+from wordtrail.core.speech.pronunciation import VOWELS, Sounds, pronunciations
+from wordtrail.core.speech.weak_forms import WEAK_FORMS, with_weak_forms
 from wordtrail.core.trail.checks import places_to_check
 from wordtrail.core.trail.model import Doubt, Slip, SlipKind
-from wordtrail.core.trail.weak_forms import WEAK, is_weak_form
+from wordtrail.core.trail.weak_forms import is_weak_form
 
 
 class WeakFormsTest(unittest.TestCase):
@@ -38,7 +40,32 @@ class WeakFormsTest(unittest.TestCase):
                 self.assertFalse(is_weak_form(printed, heard))
 
     def test_every_weak_word_is_like_itself(self) -> None:
-        self.assertEqual({word for word in WEAK if not is_weak_form(word, word)}, set())
+        self.assertEqual({word for word in WEAK_FORMS if not is_weak_form(word, word)}, set())
+
+
+class FormsTest(unittest.TestCase):
+    def test_words_of_grammar_are_said_in_passing_too(self) -> None:
+        self.assertEqual(with_weak_forms("your", (("Y", "AO", "R"),)), (("Y", "AO", "R"), ("Y", "ER"), ("Y", "AH")))
+        self.assertEqual(with_weak_forms("bee", (("B", "IY"),)), (("B", "IY"),))
+        the = (("DH", "AH"), ("DH", "IY"))
+        self.assertEqual(with_weak_forms("the", the), the, "none comes twice")
+
+    def test_a_weak_form_has_no_consonant_that_its_word_has_not(self) -> None:
+        for word, forms in WEAK_FORMS.items():
+            for form in forms:
+                with self.subTest(f"{word}: {' '.join(form)}"):
+                    self.assertTrue(any(_is_within(consonants(form), consonants(own)) for own in pronunciations(word)))
+
+
+def consonants(sounds: Sounds) -> list[str]:
+    """Those of some sounds, an r in its vowel with them."""
+    return ["R" if sound == "ER" else sound for sound in sounds if sound not in VOWELS or sound == "ER"]
+
+
+def _is_within(some: list[str], every: list[str]) -> bool:
+    """Whether some stand among all in their order."""
+    rest = iter(every)
+    return all(one in rest for one in some)
 
 
 class TrailTest(unittest.TestCase):

@@ -8,12 +8,12 @@ from itertools import pairwise
 
 from wordtrail.core.sound.quiet import gaps
 from wordtrail.core.speech.pronunciation import pronunciations
+from wordtrail.core.speech.weak_forms import WEAK_FORMS
 from wordtrail.core.text.bare import bare
 from wordtrail.core.text.model import Word
 from wordtrail.core.trail.checks import Check, CheckKind
 from wordtrail.core.trail.model import QUOTATION, Aside, Trail, Visit
 from wordtrail.core.trail.rests import LINGER, voiced
-from wordtrail.core.trail.weak_forms import WEAK
 
 SHORTEST_LIGHT = 0.12
 """Seconds below which a light is hardly seen."""
@@ -80,7 +80,7 @@ def _lit_until(visit: Visit, following: Visit | None) -> float:
 def _odd_light(visit: Visit, following: Visit | None, text: str) -> Iterator[Check]:
     lit = _lit_until(visit, following) - visit.start
     sounds = min((len(ways) for ways in pronunciations(bare(text))), default=1)
-    swallowed = sounds < FEWEST_SOUNDS or bare(text) in WEAK
+    swallowed = sounds < FEWEST_SOUNDS or bare(text) in WEAK_FORMS
     if not swallowed and lit < min(SHORTEST_LIGHT, SHORTEST_SOUND * sounds):
         why = f"“{text}” is lit for only {1000 * lit:.0f} thousandths of a second: it was hardly said in that time."
         yield Check(visit.word, visit.start, visit.end, visit.found_at, why, CheckKind.SHORT, "short")

@@ -11,16 +11,9 @@ from collections.abc import Mapping
 from dataclasses import replace
 
 from wordtrail.core.speech.pronunciation import VOWELS, Sounds, pronunciations
+from wordtrail.core.speech.weak_forms import WEAK_FORMS
 from wordtrail.core.text.bare import bare
 from wordtrail.core.trail.model import UNSURE_BELOW, Doubt, SlipKind, Trail, Visit
-
-WEAK = frozenset((
-    "a", "am", "an", "and", "are", "as", "at", "be", "been", "but", "can", "could", "do", "does", "for", "from",
-    "had", "has", "have", "he", "her", "him", "his", "is", "me", "must", "of", "or", "shall", "she", "should",
-    "some", "than", "that", "the", "them", "there", "to", "us", "was", "we", "were", "who", "will", "would", "you",
-    "your",
-))  # fmt: skip
-"""Words that have a weak form."""
 
 
 def without_weak_forms(trail: Trail, printed: Mapping[str, str]) -> Trail:
@@ -34,7 +27,7 @@ def without_weak_forms(trail: Trail, printed: Mapping[str, str]) -> Trail:
     }
 
     def is_passing(visit: Visit) -> bool:
-        weak = visit.doubt is Doubt.UNLIKE and bare(printed.get(visit.word, "")) in WEAK
+        weak = visit.doubt is Doubt.UNLIKE and bare(printed.get(visit.word, "")) in WEAK_FORMS
         return weak or (visit.word, visit.start) in passing
 
     if not passing and not any(map(is_passing, trail.visits)):
@@ -60,7 +53,7 @@ def is_weak_form(printed: str, heard: str) -> bool:
     """Whether what was `heard` may be the `printed` word said in passing: one that has a weak form, heard as a word
     with the same consonants."""
     word = bare(printed)
-    return word in WEAK and not {_consonants(one) for one in pronunciations(word)}.isdisjoint(
+    return word in WEAK_FORMS and not {_consonants(one) for one in pronunciations(word)}.isdisjoint(
         _consonants(one) for one in pronunciations(heard.lower())
     )
 

@@ -15,6 +15,7 @@ from wordtrail.core.align.values import RATE, Samples, ScriptWord
 from wordtrail.core.align.voice import learned
 from wordtrail.core.speech.phone_model import Matrix
 from wordtrail.core.speech.phones import relations
+from wordtrail.core.speech.weak_forms import with_weak_forms
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,7 +39,7 @@ class LiveReader:
     ) -> None:
         self._words = [word for word in script if word.ways]
         starts = [i for i, one in enumerate(self._words) if i == 0 or one.sentence != self._words[i - 1].sentence]
-        route = route_of([word.ways for word in self._words], starts)
+        route = route_of([with_weak_forms(word.bare, word.ways) for word in self._words], starts)
         self._ear = Ear()
         is_open = np.array([anywhere is None or word.id in anywhere for word in self._words], dtype=bool)
         taken_for = relations() if earlier is None else learned(relations(), earlier)
