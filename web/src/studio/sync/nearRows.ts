@@ -12,6 +12,8 @@ const MAY_WAIT = 12
 
 const middleOf = (rect: DOMRectReadOnly) => (rect.top + rect.bottom) / 2
 
+export type NearRows = ReturnType<typeof useNearRows>
+
 export function useNearRows(list: Readonly<Ref<HTMLElement | undefined>>) {
   const near = reactive(new Set<string>())
   let observer: IntersectionObserver | undefined
