@@ -98,7 +98,7 @@ def _slips(passage: Passage) -> list[Step]:
 
 
 KINDS: dict[str, Callable[[Passage], list[Step]]] = {
-    "talk between": _talk, "read again": _again, "restarts": _restarts, "words left out": _slips,
+    human.TALK: _talk, human.AGAIN: _again, human.RESTARTS: _restarts, human.LEFT_OUT: _slips,
 }  # fmt: skip
 
 

@@ -129,7 +129,7 @@ def _hour(folder: Path) -> None:
     _shares(shares)
     all_leave()
     here, there = _most_memory(), resource.getrusage(resource.RUSAGE_CHILDREN).ru_maxrss / 1024
-    print(f"  most memory: {here:.0f} MB in the process that makes it, {there:.0f} MB in its helper")
+    print(f"  most memory: {here:.0f} MB in the process that makes it, at most {there:.0f} MB in its helper")
 
 
 def _most_memory() -> float:

@@ -33,10 +33,13 @@ IN_A_PASSAGE = 12
 """Prompts of a passage; as many others are talk."""
 
 REST = 0.35
+LINE = re.compile(r"^(?P<name>[\w/-]+):\s*(?P<text>.+)$")
+
 Prompt = tuple[str, np.ndarray]
 """What is said, and its sound."""
 
-LINE = re.compile(r"^(?P<name>[\w/-]+):\s*(?P<text>.+)$")
+Starts = Sequence[float | None]
+"""When each word of a prompt begins (seconds into its sound); None where it is not said, or not found."""
 
 
 @lru_cache(maxsize=1)
@@ -57,11 +60,11 @@ def narrations() -> Iterator[Narration]:
     """Passages of prompts, with another prompt as talk after every second of them."""
     for read, talk in _passages():
         tape = _Tape(read)
-        for number, prompt in enumerate(read):
-            tape.read(number, *prompt)
+        for number, (text, sound) in enumerate(read):
+            tape.read(number, sound, _starts(text, sound))
             if number % 2:
                 tape.say(*talk[number])
-        yield tape.told()
+        yield tape.told("a human voice")
 
 
 TALK, AGAIN, RESTARTS, LEFT_OUT = "talk between", "read again", "restarts", "words left out"
@@ -73,25 +76,29 @@ def narrations_to_follow() -> Iterator[Narration]:
     is said as talk quotes nothing of the passage, for it would have to light."""
     for read, near in _passages():
         talk = _quoting_nothing(read, [*near, *prompts()])
+        starts = [_starts(text, sound) for text, sound in read]
         for kind in (TALK, AGAIN, RESTARTS, LEFT_OUT):
             tape = _Tape(read)
-            for number, (text, sound) in enumerate(read):
-                starts = _starts(text, sound)
-                begun = [None if one is None else round(one * RATE) for one in starts[:5]]
-                if kind == RESTARTS and number % 2 and len(starts) > 5 and begun[3]:
-                    tape.read(number, text, faded(sound[: begun[3]]), starts[:3])
-                if kind == LEFT_OUT and number % 2 and len(starts) > 6 and begun[3] and begun[4]:
-                    gone = (begun[4] - begun[3]) / RATE
-                    kept = [*starts[:3], None, *(one if one is None else one - gone for one in starts[4:])]
-                    tape.read(number, text, np.concatenate([faded(sound[: begun[3]]), sound[begun[4] :]]), kept)
-                else:
-                    tape.read(number, text, sound, starts)
+            for number, (_, sound) in enumerate(read):
+                _tell(tape, kind, number, sound, starts[number])
+                if (kind == TALK and number % 2) or (kind == AGAIN and number % 3 == 1):
+                    tape.say(*talk[number])
                 if kind == AGAIN and number % 3 == 1:
-                    tape.say(*talk[number])
-                    tape.read(number, text, sound, starts)
-                if kind == TALK and number % 2:
-                    tape.say(*talk[number])
+                    tape.read(number, sound, starts[number])
             yield tape.told(kind)
+
+
+def _tell(tape: _Tape, kind: str, number: int, sound: np.ndarray, starts: Starts) -> None:
+    """A prompt of the passage, every second one broken off before, or without its fourth word."""
+    fourth, fifth = (one and round(one * RATE) for one in (*starts, None, None, None, None, None)[3:5])
+    if kind == RESTARTS and number % 2 and len(starts) > 5 and fourth:
+        tape.read(number, _faded(sound[:fourth]), starts[:3])
+    if kind == LEFT_OUT and number % 2 and len(starts) > 6 and fourth and fifth:
+        gone = (fifth - fourth) / RATE
+        kept = [*starts[:3], None, *(one if one is None else one - gone for one in starts[4:])]
+        tape.read(number, np.concatenate([_faded(sound[:fourth]), sound[fifth:]]), kept)
+    else:
+        tape.read(number, sound, starts)
 
 
 def _passages() -> Iterator[tuple[Sequence[Prompt], Sequence[Prompt]]]:
@@ -121,11 +128,10 @@ class _Tape:
         self._truth: list[tuple[int, float]] = []
         self._quoted: list[tuple[int, float]] = []
 
-    def read(self, number: int, text: str, sound: np.ndarray, starts: Sequence[float | None] | None = None) -> None:
+    def read(self, number: int, sound: np.ndarray, starts: Starts) -> None:
         """A prompt of the passage; `starts` are those of its words, None for one that is not said."""
-        begun = _starts(text, sound) if starts is None else starts
         first = self._first[number]
-        self._truth += [(first + n, self._at + start) for n, start in enumerate(begun) if start is not None]
+        self._truth += [(first + n, self._at + start) for n, start in enumerate(starts) if start is not None]
         self._add(sound)
 
     def say(self, text: str, sound: np.ndarray) -> None:
@@ -139,7 +145,7 @@ class _Tape:
         self._parts += [sound, rest]
         self._at += (len(sound) + len(rest)) / RATE
 
-    def told(self, situation: str = "a human voice") -> Narration:
+    def told(self, situation: str) -> Narration:
         """All of it, in a quiet room."""
         whole = np.concatenate(self._parts)
         noise = np.random.default_rng(3).normal(0, 3e-4, len(whole))
@@ -149,7 +155,7 @@ class _Tape:
         return told
 
 
-def faded(sound: np.ndarray) -> np.ndarray:
+def _faded(sound: np.ndarray) -> np.ndarray:
     """A sound that ends softly, over 20 ms."""
     ramp = np.ones(len(sound), np.float32)
     count = min(len(sound), RATE // 50)

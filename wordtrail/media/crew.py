@@ -32,9 +32,8 @@ def make_stretches(
     cores: int | None = None,
 ) -> Shares:
     """Make the stretches that are wanted. `progress` gets the seconds of film that are made, in this thread, and may
-    raise to stop; what is whole then stays. `beside` is done in a thread of its own, and asks now and then whether it
-    should stop. Helpers draw meanwhile; this process does when that is done, for each would keep the other waiting.
-    Returns where the time went."""
+    raise to stop; what is whole then stays. `beside` is done in a thread beside it, and asks now and then whether it
+    should stop. Returns where the time went."""
     crew = _Crew(picture, pictures, orders, progress)
     whole = sum(order.stretch.times[-1] - order.stretch.start for order in orders)
     helpers = min((cores or os.cpu_count() or 1) - 1, len(orders) - 1) if whole >= LEAST_FOR_A_HELPER else 0
@@ -64,13 +63,14 @@ class _Crew:
         for thread in threads:
             thread.start()
         try:
-            if helpers:
-                self._await([own])
             encoder = StretchEncoder(self._picture, self._pictures.__getitem__)
             while order := self._next():
                 self._make(encoder, order)
             self.shares.add(encoder.shares)
-            self._await(threads)
+            while any(thread.is_alive() for thread in threads):
+                for thread in threads:
+                    thread.join(0.1)
+                self._tell()
         finally:
             self._stopped.set()
             self._waiting.clear()
@@ -80,12 +80,6 @@ class _Crew:
         if self._faults:
             raise self._faults[0]
         return self.shares
-
-    def _await(self, threads: Sequence[threading.Thread]) -> None:
-        while any(thread.is_alive() for thread in threads):
-            for thread in threads:
-                thread.join(0.1)
-            self._tell()
 
     def _watched(self, work: Callable[[], None]) -> None:
         """Do something in a thread; what goes wrong there is raised in the one that waits for it."""

@@ -28,7 +28,8 @@ SOUND_A_SECOND = 12_000
 INK, PICTURE, CHANGE = 7.5, 0.055, 3_300.0
 """At 1080p: bytes of a whole picture for each letter on it times its size (page units), and for each page unit squared
 of a picture; and of a picture in which a word lights. All of it grows and shrinks with the picture's edge: measured at
-720p and 1080p, on 4,080 pictures of the demo lessons in every shape, look and film."""
+720p and 1080p, on 4,080 pictures of the demo lessons in every shape, look and film, when every second second had a
+whole one; the ink is a twentieth more since, as pictures between whole ones have to carry on for longer."""
 
 CAMERA, BY_SIZE = 6.24, 0.625
 """How many times the bytes of a picture of a camera's copy the film takes for one in the copy's own size, and the

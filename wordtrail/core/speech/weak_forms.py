@@ -1,7 +1,7 @@
 """How words of grammar are said in passing: with a reduced vowel, and without an h at the beginning.
 
-The words and forms are those of Roach, "English Phonetics and Phonology", 4th edition, chapter 12, as they are said
-with an r at the end and without one. Most of them are in no pronouncing dictionary.
+Most words and forms are those of Roach, "English Phonetics and Phonology", 4th edition, chapter 12, as they are said
+with an r at the end and without one; some are ours, made in the same way. Few of them are in a pronouncing dictionary.
 """
 
 from __future__ import annotations
