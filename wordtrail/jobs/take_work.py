@@ -7,7 +7,7 @@ from pathlib import Path
 
 import numpy as np
 
-from wordtrail.core.align.aligner import COMPARING, LISTENING, MATCHING, TIMING, Explained, explained
+from wordtrail.core.align.aligner import COMPARING, LISTENING, MATCHING, TIMING, WRITING, Explained, explained
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.stretches import stretches_of_sound
 from wordtrail.core.align.values import RATE as ALIGN_RATE
@@ -34,7 +34,7 @@ from wordtrail.workspace import Workspace
 READING_FILE, LISTENING_COPY = "Reading the recording", "Making the copy you listen to"
 CAMERA_COPY = "Making the copy of the camera's picture"
 
-ALIGN_PHASES = (READING_FILE, LISTENING_COPY, LISTENING, MATCHING, COMPARING, TIMING, CAMERA_COPY)
+ALIGN_PHASES = (READING_FILE, LISTENING_COPY, LISTENING, MATCHING, COMPARING, TIMING, WRITING, CAMERA_COPY)
 """What is done with a take, in order."""
 
 CHECKED_SECONDS = 60

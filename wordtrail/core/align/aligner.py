@@ -7,11 +7,12 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from wordtrail.core.align.asides import asides_of
+from wordtrail.core.align.asides import asides_among
 from wordtrail.core.align.confidence import MISREAD, confidence, doubt
 from wordtrail.core.align.hearsay import words_in
 from wordtrail.core.align.hypotheses import likeliest_word
 from wordtrail.core.align.listening import heard_over
+from wordtrail.core.align.named import Named
 from wordtrail.core.align.path import Fit, Path, Talked, fit_of, path_of
 from wordtrail.core.align.readings import Reading, readings_of
 from wordtrail.core.align.repair import repaired
@@ -24,15 +25,17 @@ from wordtrail.core.align.timing import LAST_PHONE, timed
 from wordtrail.core.align.unheard import placed
 from wordtrail.core.align.values import RATE, Forgetful, Memory, Progress, Samples, ScriptWord, Stretch, Timed
 from wordtrail.core.align.voice import heard_for, learned, talk_price
+from wordtrail.core.align.written_down import written_down
 from wordtrail.core.errors import SilentSound
 from wordtrail.core.speech.phone_model import Matrix
 from wordtrail.core.speech.phones import relations
-from wordtrail.core.trail.model import UNSURE_BELOW, Doubt, Slip, SlipKind, Trail, Visit
+from wordtrail.core.trail.model import UNSURE_BELOW, Aside, Doubt, Slip, SlipKind, Trail, Visit
 
 LISTENING = "Listening to your voice"
 MATCHING = "Following you through the text"
 COMPARING = "Comparing what you said with what is printed"
 TIMING = "Setting the moment of every word"
+WRITING = "Writing down what you say between the lines"
 
 BY_ONE = 0.5
 """The part of comparing that is over when the first witness has been heard."""
@@ -114,7 +117,17 @@ def explained(
     times = timed(kept, frames, samples, [word.ways for word in sayable], lambda share: progress(TIMING, share), cores)
     heard = sorted((word for word in heard if not word.left_out), key=lambda word: word.said.first)
     instead = replaced(kept, talk, frames, fit, sayable)
-    trail = _trail(script, sayable, frames, fit, talk, heard, times, instead)
+    asides = written_down(
+        asides_among(_not_instead(talk, instead), [word.said.first for word in heard], frames, fit),
+        frames,
+        fit,
+        samples,
+        lambda share: progress(WRITING, share),
+        cores,
+        memory or Forgetful(),
+        Named(sayable, [word.said for word in heard]).near,
+    )
+    trail = _trail(script, sayable, frames, fit, heard, times, instead, asides)
     start, end = sound_ends(stretches)
     trail = replace(trail, seconds=round(len(samples) / RATE, 4), sound_start=round(start, 3), sound_end=round(end, 3))
     return Explained(sayable, stretches, frames, fit, path, readings, talk, tuple(heard), tuple(times), hearings, trail)
@@ -185,10 +198,10 @@ def _trail(
     route: Sequence[ScriptWord],
     frames: Frames,
     fit: Fit,
-    talk: Sequence[Talked],
     heard: Sequence[Heard],
     times: Sequence[Timed],
     instead: Sequence[Replaced],
+    asides: tuple[Aside, ...],
 ) -> Trail:
     visits, slips = [], []
     by_start = sorted(zip(heard, _in_path_order(heard, times), strict=True), key=lambda pair: pair[1].start)
@@ -207,15 +220,13 @@ def _trail(
     visits.sort(key=lambda visit: visit.start)
     missing, unread = left_out(script, visits)
     every = sorted((*slips, *missing, *said_twice(visits)), key=lambda slip: slip.start)
-    taken = {one.talked for one in instead}
-    asides = asides_of(
-        [t for t in talk if not any(t.first >= o.first and t.last <= o.last for o in taken)],
-        [word.said.first for word in heard],
-        frames,
-        fit,
-        _bare_words(script),
-    )
     return Trail(tuple(visits), tuple(every), asides, unread)
+
+
+def _not_instead(talk: Sequence[Talked], instead: Sequence[Replaced]) -> list[Talked]:
+    """Talk that does not stand in the place of words of the text."""
+    taken = {one.talked for one in instead}
+    return [one for one in talk if not any(one.first >= own.first and one.last <= own.last for own in taken)]
 
 
 def _in_path_order(heard: Sequence[Heard], times: Sequence[Timed]) -> list[Timed]:

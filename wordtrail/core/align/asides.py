@@ -2,16 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection, Sequence
+from collections.abc import Sequence
 from itertools import pairwise
 
 import numpy as np
 
-from wordtrail.core.align.hearsay import heard_words
 from wordtrail.core.align.path import Fit, Talked
 from wordtrail.core.align.sounds import Frames
-from wordtrail.core.align.timing import LAST_PHONE
-from wordtrail.core.trail.model import Aside
 
 FEWEST_SOUNDS = 3
 """Sounds that are at least an aside; fewer are a cough or a click."""
@@ -27,12 +24,9 @@ def _parted(talk: Talked, frames: Frames) -> list[Talked]:
     return [Talked(first, after - 1) for first, after in pairwise(edges)]
 
 
-def asides_of(
-    talk: Sequence[Talked], read: Sequence[int], frames: Frames, fit: Fit, texts: Collection[str]
-) -> tuple[Aside, ...]:
+def asides_among(talk: Sequence[Talked], read: Sequence[int], frames: Frames, fit: Fit) -> tuple[Talked, ...]:
     """Talk put together where it is hardly parted and nothing was read between (`read`: the frames in
-    which words begin), and parted where the voice rests, with what it roughly said; `texts` are the words of the
-    script."""
+    which words begin), and parted where the voice rests."""
     joined: list[Talked] = []
     for one in (part for whole in talk for part in _parted(whole, frames)):
         near = joined and frames.at[one.first] - frames.at[joined[-1].last] <= ASIDE_GAP
@@ -40,14 +34,4 @@ def asides_of(
             joined[-1] = Talked(joined[-1].first, one.last)
         else:
             joined.append(one)
-    return tuple(
-        _aside(one, frames, fit, texts)
-        for one in joined
-        if int(fit.new_sound[one.first : one.last + 1].sum()) >= FEWEST_SOUNDS
-    )
-
-
-def _aside(one: Talked, frames: Frames, fit: Fit, texts: Collection[str]) -> Aside:
-    words = heard_words(fit, one, texts, frames)
-    start, end = round(max(0.0, float(frames.at[one.first])), 3), round(float(frames.at[one.last]) + LAST_PHONE, 3)
-    return Aside(start, end, " ".join(word.text for word in words), words)
+    return tuple(one for one in joined if int(fit.new_sound[one.first : one.last + 1].sum()) >= FEWEST_SOUNDS)

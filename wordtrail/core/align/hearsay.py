@@ -1,24 +1,18 @@
-"""What was roughly said in talk: words in any order, out of a small lexicon.
-
-A guess ("Ooh, I wonder …"): the teacher sees it, and what is named in it is offered.
-"""
+"""What was roughly said instead of words of the text: words in any order, out of a small lexicon."""
 
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable
 from functools import lru_cache
 
 import numpy as np
 
-from wordtrail.core.align.path import Costs, Fit, Origin, Said, Search, Talked, path_of
+from wordtrail.core.align.path import Costs, Fit, Origin, Search, Talked, path_of
 from wordtrail.core.align.route import Route, route_of
-from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.talk import OF_THE_TRADE, TALK_WORDS
-from wordtrail.core.align.timing import LAST_PHONE
 from wordtrail.core.speech.common import rank
 from wordtrail.core.speech.pronunciation import pronunciations
-from wordtrail.core.trail.model import HeardWord
 
 COMMONEST, RARER = 1.0, 0.25
 """Price of the commonest word, and what each power of ten costs by which a word is rarer in its rank: many short words
@@ -69,26 +63,7 @@ def _lexicon(more: tuple[str, ...]) -> tuple[tuple[str, ...], Route, type[AnyOrd
 def words_in(fit: Fit, talked: Talked, script_words: Iterable[str]) -> str:
     """The likeliest words in the frames of `talked`, out of the words teachers use between the lines
     and `script_words`."""
-    words, said = _said_in(fit, talked, script_words)
-    return " ".join(words[one.word] for one in said)
-
-
-def heard_words(fit: Fit, talked: Talked, script_words: Iterable[str], frames: Frames) -> tuple[HeardWord, ...]:
-    """The same words one by one, with their moments and how like them they sound."""
-    words, said = _said_in(fit, talked, script_words)
-    return tuple(
-        HeardWord(
-            words[one.word],
-            round(float(frames.at[talked.first + one.first]), 3),
-            round(float(frames.at[talked.first + one.last]) + LAST_PHONE, 3),
-            round(one.cost / max(1, one.phones), 3),
-        )
-        for one in said
-    )
-
-
-def _said_in(fit: Fit, talked: Talked, script_words: Iterable[str]) -> tuple[tuple[str, ...], Sequence[Said]]:
     words, route, rules = _lexicon(tuple(sorted(set(script_words))))
     part = slice(talked.first, talked.last + 1)
     own = Fit(fit.enter[part], fit.stay[part], fit.new_sound[part], fit.rest_before[part])
-    return words, path_of(own, route, rules=rules).said
+    return " ".join(words[one.word] for one in path_of(own, route, rules=rules).said)

@@ -20,6 +20,8 @@ import hama
 import numpy as np
 import numpy.typing as npt
 
+from wordtrail.core.speech.spectrum import power_spectrum
+
 Matrix = npt.NDArray[np.float32]
 
 FRAME = 320
@@ -28,7 +30,7 @@ FRAME = 320
 LONGEST = 30 * 16_000
 """Samples the network was made to hear at once."""
 
-_WINDOW, _HOP, _CHANNELS, _HEADS, _BLOCKS, _KERNEL = 400, 160, 144, 4, 4, 31
+_CHANNELS, _HEADS, _BLOCKS, _KERNEL = 144, 4, 4, 31
 _FLOOR = 1e-10
 _FIRST_PRODUCT, _FIRST_KERNEL, _PRODUCTS_PER_BLOCK, _KERNELS_PER_BLOCK = 829, 804, 9, 3
 """The names the weights were exported with count up by these."""
@@ -137,12 +139,7 @@ class _Network:
 
 
 def _log_mel(samples: npt.NDArray[np.float32], mel: Matrix) -> Matrix:
-    wide = np.pad(samples.astype(np.float32), _WINDOW // 2, mode="reflect")
-    frames = np.lib.stride_tricks.sliding_window_view(wide, _WINDOW)[::_HOP]
-    window = np.hanning(_WINDOW + 1)[:-1].astype(np.float32)
-    spectrum = np.fft.rfft(frames * window, axis=1)
-    power = (spectrum.real**2 + spectrum.imag**2).astype(np.float32)
-    levels: Matrix = np.log(np.maximum(power @ mel, np.float32(_FLOOR)))
+    levels: Matrix = np.log(np.maximum(power_spectrum(samples) @ mel, np.float32(_FLOOR)))
     return levels
 
 
