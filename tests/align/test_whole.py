@@ -9,7 +9,7 @@ import numpy as np
 
 from bench.align.narrations import Narration, Noise, Read, Silence, Talk, narrate
 from tests.align.hearing import said
-from wordtrail.core.align.aligner import COMPARING, LISTENING, MATCHING, TIMING, Explained, align, explained
+from wordtrail.core.align.aligner import COMPARING, LISTENING, MATCHING, TIMING, WRITING, Explained, align, explained
 from wordtrail.core.align.hearsay import words_in
 from wordtrail.core.align.path import Talked, fit_of
 from wordtrail.core.align.script import script_of
@@ -97,7 +97,7 @@ class WholeTest(unittest.TestCase):
 
     def test_progress_goes_up_in_named_phases(self) -> None:
         phases = list(dict.fromkeys(phase for phase, _ in self.reports))
-        self.assertEqual(phases, [LISTENING, MATCHING, COMPARING, TIMING])
+        self.assertEqual(phases, [LISTENING, MATCHING, COMPARING, TIMING, WRITING])
         for phase in phases:
             shares = [share for name, share in self.reports if name == phase]
             self.assertEqual(shares, sorted(shares))

@@ -280,7 +280,7 @@ def _talk_views(lesson: Lesson, take: str, shown: Trail) -> list[take_answers.Ta
     found = []
     for part in talk_parts(lesson.talk, take, shown.asides):
         whole = part.whole
-        heard = guess(" ".join(word.text for word in whole.words) or whole.heard)
+        heard = guess(whole.heard or " ".join(word.text for word in whole.words))
         text = part.text.text if part.text else ""
         blanks = [one for one in lesson.blanks if one.take == take and one.start < whole.end and one.end > whole.start]
         found.append(

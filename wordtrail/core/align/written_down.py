@@ -29,6 +29,9 @@ BEFORE, BEHIND = 0.2, 0.35
 UP_TO_NEXT = 0.02
 """Seconds before the first phone of a reading at which talk has ended."""
 
+MOST_SOUNDS, MORE_SOUNDS = 1.8, 4
+"""How many sounds words may have, of those that were heard, and how many more: with more of them they are made up."""
+
 LEAST = 1e-4
 """The least that a word is sure."""
 
@@ -97,17 +100,23 @@ def _sound_of(talk: Talked, frames: Frames) -> Stretch:
 
 
 def _aside(talk: Talked, written: dict[Talked, tuple[WrittenWord, ...]], frames: Frames, fit: Fit) -> Aside:
-    parts = list(_parts(talk, frames))
+    parts = [part for part in _parts(talk, frames) if _can_be(written[part], part, fit)]
     text = " ".join(word.text for part in parts for word in written[part])
     words = tuple(word for part in parts for word in _with_moments(written[part], part, frames, fit))
     start, end = max(0.0, float(frames.at[talk.first])), float(frames.at[talk.last]) + LAST_PHONE
     return Aside(round(start, 3), round(end, 3), text, words)
 
 
+def _can_be(written: Sequence[WrittenWord], part: Talked, fit: Fit) -> bool:
+    """Whether so many words can have been said: for a scrap of speech the model writes what is often said."""
+    sounds = sum(len(_way(said)) for said, _ in _spoken(written))
+    return sounds <= MOST_SOUNDS * int(fit.new_sound[part.first : part.last + 1].sum()) + MORE_SOUNDS
+
+
 def _with_moments(written: Sequence[WrittenWord], part: Talked, frames: Frames, fit: Fit) -> Iterator[HeardWord]:
     """The words as they are spoken ("4" is "four"), each with its moments: where its sounds are likeliest, when all are
     said one after another."""
-    spoken = [(said, word.sure) for word in written for said in next(iter(spoken_forms(word.text)), ())]
+    spoken = _spoken(written)
     ways = [_way(said) for said, _ in spoken]
     if not spoken:
         return
@@ -122,6 +131,11 @@ def _with_moments(written: Sequence[WrittenWord], part: Talked, frames: Frames, 
     for (said, sure), (begin, following), heard in zip(spoken, pairwise([*begins, last]), own, strict=True):
         end = min(following, float(frames.at[heard[-1]]) + LAST_PHONE) if heard else following
         yield HeardWord(said, round(begin, 3), round(max(begin, end), 3), _loss(sure))
+
+
+def _spoken(written: Sequence[WrittenWord]) -> list[tuple[str, float]]:
+    """Words as they are said, and how sure each is."""
+    return [(said, word.sure) for word in written for said in next(iter(spoken_forms(word.text)), ())]
 
 
 def _loss(sure: float) -> float:

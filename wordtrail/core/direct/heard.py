@@ -77,10 +77,8 @@ def heard_of(
 
 def _heard(aside: Aside, clip: Clip, now: float) -> Aside:
     """The part of an aside that is in the clip, which is heard from `now` on, in lesson time."""
+    own = aside.part(clip.start, clip.end)
     words = tuple(
-        replace(word, start=now + clip.heard_at(word.start), end=now + clip.heard_at(word.end))
-        for word in aside.words
-        if clip.start <= word.start < clip.end
+        replace(word, start=now + clip.heard_at(word.start), end=now + clip.heard_at(word.end)) for word in own.words
     )
-    start, end = max(aside.start, clip.start), min(aside.end, clip.end)
-    return Aside(now + clip.heard_at(start), now + clip.heard_at(end), aside.heard, words)
+    return Aside(now + clip.heard_at(own.start), now + clip.heard_at(own.end), own.heard, words)

@@ -58,11 +58,7 @@ def _around(aside: Aside, start: float, end: float) -> list[Aside]:
     if aside.end <= start or aside.start >= end:
         return [aside]
     parts = ((aside.start, min(aside.end, start)), (max(aside.start, end), aside.end))
-    return [
-        replace(aside, start=a, end=b, words=tuple(word for word in aside.words if a <= word.start < b))
-        for a, b in parts
-        if b - a > SHORTEST_TALK
-    ]
+    return [aside.part(a, b) for a, b in parts if b - a > SHORTEST_TALK]
 
 
 SHORTEST_TALK = 0.2

@@ -88,12 +88,18 @@ class HeardWord:
 
 @dataclass(frozen=True, slots=True)
 class Aside:
-    """Talk that is not in the script: what was roughly heard, and its words one by one."""
+    """Talk that is not in the script: what was heard, as it is written, and its words one by one as they are spoken."""
 
     start: float
     end: float
     heard: str = ""
     words: tuple[HeardWord, ...] = ()
+
+    def part(self, start: float, end: float) -> Aside:
+        """What of it lies between two moments; with its words as they are spoken, where those are not all of them."""
+        words = tuple(word for word in self.words if start <= word.start < end)
+        heard = self.heard if words == self.words else " ".join(word.text for word in words)
+        return Aside(max(self.start, start), min(self.end, end), heard, words)
 
 
 @dataclass(frozen=True, slots=True)

@@ -7,7 +7,7 @@ from itertools import groupby
 
 from wordtrail.core.trail.model import Trail
 
-FEWEST, VARIED = 3, 0.5
+FEWEST, VARIED = 2, 0.5
 """Different words that a guess has at the least, and their share of all: "i'm i'm i'm i'm" is breath or noise."""
 
 
