@@ -41,9 +41,7 @@ def _joined(talk: Sequence[Aside]) -> tuple[Aside, ...]:
         before = joined[-1] if joined else None
         if before and aside.start - before.end <= JOINED and not (before.heard and aside.heard):
             words = before.words or aside.words
-            joined[-1] = Aside(
-                before.start, max(before.end, aside.end), " ".join(filter(None, (before.heard, aside.heard))), words
-            )
+            joined[-1] = Aside(before.start, max(before.end, aside.end), before.heard or aside.heard, words)
         else:
             joined.append(aside)
     return tuple(joined)
