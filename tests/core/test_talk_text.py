@@ -13,7 +13,7 @@ from tests.core.test_director import ON_FIRST, ON_SECOND, reading, take
 from tests.core.test_named import talk
 from tests.worlds import TAKE, lesson
 from wordtrail.core.changes.commands import apply
-from wordtrail.core.changes.talk_changes import BlankTalk, HearTalk, KeepTalk
+from wordtrail.core.changes.talk_changes import BlankTalk, HearTalk, KeepAllTalk, KeepTalk, WrittenTalk
 from wordtrail.core.cues.compile import CAPTION_CHARACTERS, TITLE_SECONDS, compile_cues, edit_list_of, whole_take
 from wordtrail.core.cues.talk_captions import TALK
 from wordtrail.core.edit.edit_list import Clip, EditList, Mute
@@ -118,6 +118,18 @@ class BlankTest(unittest.TestCase):
         heard = apply(self.blanked(), HearTalk(TAKE, SAID.start, SAID.end))
         self.assertEqual(heard.blanks, ())
         self.assertEqual(apply(self.blanked(), HearTalk(TAKE, 30.0, 31.0)).blanks, self.blanked().blanks)
+
+    def test_all_talk_is_taken_as_it_was_heard_and_what_has_words_keeps_them(self) -> None:
+        heard = (
+            WrittenTalk(1.0, 3.0, "Good morning."),
+            WrittenTalk(20.5, 24.0, "Look at a go."),
+            WrittenTalk(30, 31, ""),
+        )
+        made = apply(written("Look at her go!"), KeepAllTalk(TAKE, heard))
+        self.assertEqual([one.text for one in made.talk], ["Good morning.", "Look at her go!"])
+        self.assertEqual(apply(made, KeepAllTalk(TAKE, heard)).talk, made.talk)
+        with self.assertRaises(LessonError):
+            apply(made, KeepAllTalk(TAKE, (WrittenTalk(5.0, 6.0, "Yes."), WrittenTalk(8.0, 7.0, "No."))))
 
     def test_what_makes_no_sense_changes_nothing(self) -> None:
         made = written("Oh look")

@@ -149,6 +149,10 @@ const markShown = computed(() => marks.value.find((one) => one.id === chosenMark
 const list = ref<InstanceType<typeof RowList>>()
 /* Talk that has no words yet: what was heard of it is a guess, and students do not see it. */
 const unwritten = computed(() => trail.data.value?.talk.filter((one) => !one.text) ?? [])
+/** The talk that has no words yet, in those that were heard. */
+const heardTalk = computed(() =>
+  unwritten.value.filter((one) => one.heard).map(({ start, end, heard }) => ({ start, end, text: heard })),
+)
 function toUnwritten() {
   const next = unwritten.value.find((one) => one.start > player.time.value + 0.01) ?? unwritten.value[0]
   if (next) goTo(next.start)
@@ -455,7 +459,9 @@ useKeys({
         :unread="trail.data.value.trail.unread.length"
         :talk="trail.data.value.talk.length"
         :wordless="unwritten.length"
+        :as-heard="heardTalk.length"
         @talk="toUnwritten"
+        @as-heard="lesson.send({ kind: 'keep all talk', take, talk: heardTalk })"
         :planned="view.lesson.words_per_minute"
         :again="!job && checks.some((check) => check.kind === 'changed')"
         :simulated="takeView.origin === 'simulated narrator'"

@@ -48,7 +48,7 @@ def written_down(
 ) -> tuple[Aside, ...]:
     """The asides of a take. `samples` are those of the take, mono, at 16 000 a second; `progress` gets the share done,
     and may raise to stop; `memory` keeps what was written; `spoken_of` are words that may be spoken of in talk."""
-    parts = [part for one in talk for part in _parts(one, frames)]
+    parts = [part for one in talk for part in parts_of(one, frames)]
     progress(0.0)
 
     def write(part: Talked) -> tuple[WrittenWord, ...]:
@@ -74,7 +74,7 @@ def written_down(
     return tuple(_aside(one, written, frames, fit) for one in talk)
 
 
-def _parts(talk: Talked, frames: Frames) -> Iterator[Talked]:
+def parts_of(talk: Talked, frames: Frames) -> Iterator[Talked]:
     """Talk in parts that can be heard at once, parted where the voice rests longest."""
     at = frames.at[talk.first : talk.last + 1]
     if at[-1] - at[0] + BEFORE + BEHIND <= LONGEST:
@@ -84,8 +84,8 @@ def _parts(talk: Talked, frames: Frames) -> Iterator[Talked]:
     near, far = np.searchsorted(at, at[0] + (at[-1] - at[0]) * np.array([0.25, 0.75]))
     rests = np.diff(at[near : far + 1])
     last = talk.first + int(near) + (int(rests.argmax()) if len(rests) else 0)
-    yield from _parts(Talked(talk.first, last), frames)
-    yield from _parts(Talked(last + 1, talk.last), frames)
+    yield from parts_of(Talked(talk.first, last), frames)
+    yield from parts_of(Talked(last + 1, talk.last), frames)
 
 
 def _sound_of(talk: Talked, frames: Frames) -> Stretch:
@@ -100,7 +100,7 @@ def _sound_of(talk: Talked, frames: Frames) -> Stretch:
 
 
 def _aside(talk: Talked, written: dict[Talked, tuple[WrittenWord, ...]], frames: Frames, fit: Fit) -> Aside:
-    parts = [part for part in _parts(talk, frames) if _can_be(written[part], part, fit)]
+    parts = [part for part in parts_of(talk, frames) if _can_be(written[part], part, fit)]
     text = " ".join(word.text for part in parts for word in written[part])
     words = tuple(word for part in parts for word in _with_moments(written[part], part, frames, fit))
     start, end = max(0.0, float(frames.at[talk.first])), float(frames.at[talk.last]) + LAST_PHONE

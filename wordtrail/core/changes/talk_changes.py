@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from functools import reduce
 from typing import ClassVar, Literal
 
 from wordtrail.core.changes.command import ScreenCommand
@@ -47,6 +48,30 @@ class KeepTalk(ScreenCommand):
 
     def apply(self, lesson: Lesson) -> Lesson:
         return _with_text(lesson, self.take, self.start, self.end, self.text)
+
+
+@dataclass(frozen=True, slots=True)
+class WrittenTalk:
+    """The words of the talk from `start` to `end` (seconds of take time)."""
+
+    start: float
+    end: float
+    text: str
+
+
+@dataclass(frozen=True, slots=True)
+class KeepAllTalk(ScreenCommand):
+    """The words of several stretches of talk, as they were heard; what already has words keeps them."""
+
+    label: ClassVar[str] = "taking the words of your talk as heard"
+    take: str
+    talk: tuple[WrittenTalk, ...]
+    kind: Literal["keep all talk"] = "keep all talk"
+
+    def apply(self, lesson: Lesson) -> Lesson:
+        own = [one for one in lesson.talk if one.take == self.take]
+        unwritten = (one for one in self.talk if all(kept.end <= one.start or kept.start >= one.end for kept in own))
+        return reduce(lambda made, one: _with_text(made, self.take, one.start, one.end, one.text), unwritten, lesson)
 
 
 @dataclass(frozen=True, slots=True)

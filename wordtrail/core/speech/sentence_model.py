@@ -60,8 +60,8 @@ AT_ONCE = 4
 NO_SPEECH, UNLIKELY = 0.6, -1.0
 """How likely silence must be, and how unlikely each token on the mean (natural logarithm), where it heard no speech."""
 
-_SOUNDS = re.compile(r"[\[(*♪][^\])*♪]*[\])*♪]")
-"""What it writes for sounds that are no speech: "[bell]", "(coughs)", "♪"."""
+_SOUNDS = re.compile(r"\[[^\]]*\]|\([^)]*\)|\*[^*]*\*")
+"""What it writes for sounds that are no speech: "[bell]", "(coughs)"."""
 
 EXPECTED = 0.5
 """How much of what is expected of a text is taken off its likelihood."""
@@ -180,7 +180,8 @@ def _words_of(tokens: Sequence[int], likely: Sequence[float]) -> tuple[WrittenWo
     found = []
     for match in re.finditer(r"\S+", plain):
         word = text[match.start() : match.end()].decode("utf-8", "ignore")
-        found.append(WrittenWord(word, round(min(sure[match.start() : match.end()]), 3)))
+        if any(sign.isalnum() for sign in word):
+            found.append(WrittenWord(word, round(min(sure[match.start() : match.end()]), 3)))
     return tuple(found)
 
 

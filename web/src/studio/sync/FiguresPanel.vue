@@ -12,13 +12,15 @@ defineProps<{
   /** Stretches of talk, and those of them that have no words yet. */
   talk: number
   wordless: number
+  /** How many of those were heard in words. */
+  asHeard: number
   /** The planned pace, in words a minute. */
   planned: number
   /** Whether its words can be looked for again. */
   again: boolean
   simulated: boolean
 }>()
-defineEmits<{ again: []; unsettle: []; talk: [] }>()
+defineEmits<{ again: []; unsettle: []; talk: []; asHeard: [] }>()
 </script>
 
 <template>
@@ -56,9 +58,18 @@ defineEmits<{ again: []; unsettle: []; talk: [] }>()
         type="button"
         @click="$emit('talk')"
       >
-        Write down the next
+        Go to the next
       </button>
     </p>
+    <button
+      v-if="asHeard"
+      class="button mt-1.5 min-h-[32px] text-[14px]"
+      type="button"
+      title="Each can be changed afterwards. Read them once: names of children may be among them."
+      @click="$emit('asHeard')"
+    >
+      {{ asHeard === 1 ? 'Take the words as heard' : `Take the words of all ${asHeard} as heard` }}
+    </button>
     <p v-if="settled" class="mt-1 text-[13px] text-quiet">
       {{ settled === 1 ? 'One place was' : `${settled} places were` }} found fine.
       <button class="font-semibold text-lake hover:underline" type="button" @click="$emit('unsettle')">

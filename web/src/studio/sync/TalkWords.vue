@@ -116,9 +116,19 @@ async function blank() {
     <p v-else class="flex flex-wrap items-baseline gap-x-3">
       <span v-if="talk.text" class="min-w-0">{{ talk.text }}</span>
       <span v-else class="min-w-0 text-quiet"
-        ><template v-if="talk.heard">Roughly heard: “{{ talk.heard }}”. </template>Students read “The teacher
-        talks about it.”</span
+        ><template v-if="talk.heard"
+          >Heard: <q class="text-ink">{{ talk.heard }}</q></template
+        ><template v-else>Students read “The teacher talks about it.”</template></span
       >
+      <button
+        v-if="!talk.text && talk.heard"
+        class="min-h-[24px] font-semibold whitespace-nowrap text-lake hover:underline"
+        type="button"
+        title="Until then students read: The teacher talks about it."
+        @click="send({ kind: 'keep talk', ...place, text: talk.heard })"
+      >
+        These are my words
+      </button>
       <button
         class="min-h-[24px] font-semibold whitespace-nowrap text-lake hover:underline"
         type="button"
