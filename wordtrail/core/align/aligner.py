@@ -4,11 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
+from itertools import pairwise
 
 import numpy as np
 
 from wordtrail.core.align.asides import asides_among
 from wordtrail.core.align.confidence import MISREAD, confidence, doubt
+from wordtrail.core.align.heard_again import heard_again
 from wordtrail.core.align.hearsay import words_in
 from wordtrail.core.align.hypotheses import likeliest_word
 from wordtrail.core.align.listening import heard_over
@@ -37,8 +39,8 @@ COMPARING = "Comparing what you said with what is printed"
 TIMING = "Setting the moment of every word"
 WRITING = "Writing down what you say between the lines"
 
-BY_ONE = 0.5
-"""The part of comparing that is over when the first witness has been heard."""
+HEARD_AGAIN, BY_ONE = 0.6, 0.8
+"""The parts of comparing that are over when the readings were heard again, and when the first witness was asked."""
 
 FEWEST_FOUND = 3
 """Words of the script below which what was found is chance."""
@@ -94,6 +96,7 @@ def explained(
     earlier: Matrix | None = None,
 ) -> Explained:
     """The trail of a take, with what each stage saw on the way."""
+    keep = memory or Forgetful()
     stretches = stretches_of_sound(samples)
     if not stretches:
         raise SilentSound
@@ -102,17 +105,17 @@ def explained(
 
     expectation = relations() if earlier is None else learned(relations(), earlier)
 
-    frames = heard_over(
-        samples, grouped(stretches), lambda share: progress(LISTENING, share), cores, memory or Forgetful()
-    )
+    frames = heard_over(samples, grouped(stretches), lambda share: progress(LISTENING, share), cores, keep)
     frames = replace(frames, quiet=quiet_between(samples, frames.at))
     path, readings, talk, fit, hearings = _followed(frames, route, expectation, lambda s: progress(MATCHING, s))
     if _is_chance(readings):
         talk = tuple(sorted((*talk, *map(_as_talk, readings)), key=lambda one: one.first)) or _all_of(frames)
         readings, hearings = (), np.zeros_like(hearings)
     readings, talk = repaired(readings, talk, frames, fit, sayable, route)
-    heard = _compared(readings, frames, fit, sayable, lambda share: progress(COMPARING, BY_ONE * share))
-    heard = agreed(heard, frames, samples, lambda share: progress(COMPARING, BY_ONE + (1 - BY_ONE) * share))
+    comparing = _shares(progress, COMPARING, (HEARD_AGAIN, BY_ONE, 1.0))
+    again = heard_again(readings, frames, samples, sayable, comparing[0], cores, keep)
+    heard = _compared(readings, again, frames, fit, sayable, comparing[1])
+    heard = agreed(heard, readings, frames, samples, sayable, comparing[2], cores)
     kept = _without_left_out(readings, heard)
     times = timed(kept, frames, samples, [word.ways for word in sayable], lambda share: progress(TIMING, share), cores)
     heard = sorted((word for word in heard if not word.left_out), key=lambda word: word.said.first)
@@ -124,7 +127,7 @@ def explained(
         samples,
         lambda share: progress(WRITING, share),
         cores,
-        memory or Forgetful(),
+        keep,
         Named(sayable, [word.said for word in heard]).near,
     )
     trail = _trail(script, sayable, frames, fit, heard, times, instead, asides)
@@ -154,8 +157,18 @@ def _followed(
     return path, readings, talk, fit, hearings
 
 
+def _shares(progress: Progress, phase: str, ends: Sequence[float]) -> list[Callable[[float], None]]:
+    """For each part of a phase, which is over at the share `ends` gives, who reports of it."""
+
+    def report(begin: float, end: float) -> Callable[[float], None]:
+        return lambda share: progress(phase, begin + (end - begin) * share)
+
+    return [report(begin, end) for begin, end in pairwise([0.0, *ends])]
+
+
 def _compared(
     readings: Sequence[Reading],
+    again: Sequence[Sequence[str]],
     frames: Frames,
     fit: Fit,
     script: Sequence[ScriptWord],
@@ -165,7 +178,7 @@ def _compared(
     heard: list[Heard] = []
     for number, reading in enumerate(readings):
         progress(number / len(readings))
-        heard += judged(reading, frames, fit, script)
+        heard += judged(reading, frames, fit, script, again[number])
     progress(1.0)
     return heard
 

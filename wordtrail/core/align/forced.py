@@ -1,5 +1,5 @@
 """Forced alignment with pocketsphinx and the English model in its wheel: when each phone sequence is
-said, to 10 ms, and how likely it is that it was.
+said, to 10 ms.
 
 Huggins-Daines et al., "PocketSphinx: A Free, Real-Time Continuous Speech Recognition System for
 Hand-Held Devices", 2006.
@@ -7,7 +7,6 @@ Hand-Held Devices", 2006.
 
 from __future__ import annotations
 
-import math
 import tempfile
 from collections.abc import Sequence
 from pathlib import Path
@@ -21,21 +20,17 @@ PAD = 0.4
 """Seconds of faint noise before and after what is aligned: clean starts fail without it."""
 
 FRAME_SECONDS = 0.01
-BEAM, WIDE = 1e-48, 1e-60
-"""Paths less likely than this, against the best, are given up. 1e-80 is half as fast as the first and finds the same
-times. The second is for sounds in which quite another word may have been said."""
+BEAM = 1e-48
+"""Paths less likely than this, against the best, are given up. 1e-80 is half as fast and finds the same times."""
 
 _FILLERS = ("<", "[", "+")
-
-SCALED_DOWN = 1024
-"""Two to the tenth: by so much the logarithms of its scores are scaled down."""
 
 
 class Aligner:
     """Aligns the words of one route; used by one thread at a time."""
 
-    def __init__(self, ways: Sequence[Sequence[Sounds]], beam: float = BEAM) -> None:
-        self._decoder = _decoder(ways, beam)
+    def __init__(self, ways: Sequence[Sequence[Sounds]]) -> None:
+        self._decoder = _decoder(ways)
 
     def times(self, samples: Samples, words: Sequence[int], offset: float) -> list[Stretch] | None:
         """When each of `words` (of the route) is said in `samples`, whose first sample lies at
@@ -48,13 +43,6 @@ class Aligner:
             Stretch(begin + s.start_frame * FRAME_SECONDS, begin + (s.end_frame + 1) * FRAME_SECONDS) for s in segments
         ]
 
-    def likelihood(self, samples: Samples, words: Sequence[int]) -> float:
-        """The natural logarithm of how likely `samples` are, if `words` were said in them in this order, and nothing
-        else; minus infinity where the sound does not admit it. To be compared for the same samples only."""
-        if self._segments(samples, words) is None:
-            return -math.inf
-        return math.log(self._decoder.hyp().score) * SCALED_DOWN
-
     def _segments(self, samples: Samples, words: Sequence[int]) -> list[pocketsphinx.Segment] | None:
         decoder = self._decoder
         decoder.set_align_text(" ".join(map(_name, words)))
@@ -66,7 +54,7 @@ class Aligner:
         return segments if said == [_name(word) for word in words] else None
 
 
-def _decoder(ways: Sequence[Sequence[Sounds]], beam: float) -> pocketsphinx.Decoder:
+def _decoder(ways: Sequence[Sequence[Sounds]]) -> pocketsphinx.Decoder:
     lines = [
         f"{_name(word)}{'' if number == 0 else f'({number + 1})'} {' '.join(sounds)}"
         for word, choices in enumerate(ways)
@@ -82,9 +70,9 @@ def _decoder(ways: Sequence[Sequence[Sounds]], beam: float) -> pocketsphinx.Deco
             samprate=float(RATE),
             loglevel="FATAL",
             cmn="batch",
-            beam=beam,
-            wbeam=beam,
-            pbeam=beam,
+            beam=BEAM,
+            wbeam=BEAM,
+            pbeam=BEAM,
         )
 
 

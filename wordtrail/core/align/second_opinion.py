@@ -1,63 +1,86 @@
-"""A second opinion on slips: what the network takes for another word, a recogniser of another kind must not hold for
-the printed one.
+"""A second opinion on slips: what the network of phones takes for another word, or for none, a listener of whole
+sentences must not hold for the printed one; where it is on the side of the slip, less is enough for the first.
 
-The network hears single phones in the light of what is around them; the recogniser of the forced alignment, which was
-trained on other voices, compares whole words. Where it is on the side of the printed word, there is no slip. It is
-asked for no slips of its own: it takes swallowed sounds for others too often (docs/align.md).
+The two are of different kinds: one hears single sounds and knows no language, the other hears what is likely to be
+said. Where they err, they err in different places.
 """
 
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 from dataclasses import replace
+from itertools import accumulate
 
-from wordtrail.core.align.forced import WIDE, Aligner, cut
-from wordtrail.core.align.slips import Claim, Heard
+from wordtrail.core.align.forced import cut
+from wordtrail.core.align.heard_again import Window, windows_of
+from wordtrail.core.align.readings import Reading
+from wordtrail.core.align.side_by_side import side_by_side
+from wordtrail.core.align.slips import Heard
 from wordtrail.core.align.sounds import Frames
-from wordtrail.core.align.values import Samples, Sounds, Stretch
+from wordtrail.core.align.values import Samples, ScriptWord
+from wordtrail.core.speech.sentence_model import SentenceSound
 
-AGAINST = 12.0
-"""By how much likelier, as a natural logarithm, the printed word must be to withdraw a slip."""
+AGAINST, FOR = -2.0, 4.0
+"""By how much likelier the slip must be than the printed word, as a natural logarithm: where the network is sure of it,
+and where it is not quite."""
 
-ROOM_BEFORE, LAST_PHONE = 0.03, 0.09
-"""Seconds before the first phone, for the network names it a little late, and from the last one: with more, the witness
-would have to find the next word in this one."""
+_QUOTES = '“”"‘’()[]'
+_STOPS = ".,;:!?…"
 
 
 def agreed(
-    heard: Sequence[Heard], frames: Frames, samples: Samples, progress: Callable[[float], None] = lambda share: None
+    heard: Sequence[Heard],
+    readings: Sequence[Reading],
+    frames: Frames,
+    samples: Samples,
+    route: Sequence[ScriptWord],
+    progress: Callable[[float], None] = lambda share: None,
+    cores: int = 2,
 ) -> list[Heard]:
-    """What was heard of every word, without the slips that a second witness holds for none. `samples` are those of the
-    take, mono, at 16 000 a second; `progress` gets the share done, and may raise to stop."""
-    claims = [word.claim for word in heard if word.claim]
-    words = list(dict.fromkeys(way for claim in claims for row in (*claim.printed, claim.instead) for way in row))
-    witness = _Witness(words, frames, samples) if words else None
-    found = []
-    for number, word in enumerate(heard):
-        if witness and word.claim:
-            progress(number / len(heard))
-            if witness.for_printed(word.claim) > AGAINST:
-                word = replace(word, otherwise="", left_out=False, claim=None)
-        found.append(word)
-    progress(1.0)
-    return found
+    """What was heard of every word of the readings, in their order, with those slips that both agree on. `samples` are
+    those of the take, mono, at 16 000 a second; `progress` gets the share done, and may raise to stop."""
+    begins = list(accumulate((len(reading.said) for reading in readings), initial=0))
+    windows = [one for number, reading in enumerate(readings) for one in windows_of(number, reading, frames, route)]
+    places = [range(begins[one.reading] + one.first, begins[one.reading] + one.end) for one in windows]
+    parts = list(zip(windows, places, strict=True))
+    doubted = [(window, own) for window, own in parts if any(heard[place].is_claimed for place in own)]
+
+    def judge(part: tuple[Window, range]) -> dict[int, Heard]:
+        window, own = part
+        words = [_printed(route[heard[place].said.word]) for place in own]
+        claims = [place for place in own if heard[place].is_claimed]
+        texts = [_said_instead(words, place - own[0], heard[place].otherwise) for place in claims]
+        printed, *others = SentenceSound(cut(samples, window.sound)).likelihoods([" ".join(words), *texts])
+        return {place: _decided(heard[place], other - printed) for place, other in zip(claims, others, strict=True)}
+
+    decided: dict[int, Heard] = {}
+    for one in side_by_side(judge, doubted, cores, progress):
+        decided |= one
+    return [decided.get(place, word) for place, word in enumerate(heard)]
 
 
-class _Witness:
-    def __init__(self, words: Sequence[Sounds], frames: Frames, samples: Samples) -> None:
-        self._number = {way: number for number, way in enumerate(words)}
-        self._aligner = Aligner([(way,) for way in words], WIDE)
-        self._frames, self._samples = frames, samples
+def _decided(word: Heard, likelier: float) -> Heard:
+    """The word as it was read, if the second witness does not agree. `likelier` is by how much the slip is."""
+    if likelier > (AGAINST if word.short <= 0 else FOR):
+        return word
+    return replace(word, otherwise="", left_out=False, short=0.0)
 
-    def for_printed(self, claim: Claim) -> float:
-        """By how much the printed word is likelier than what is claimed to be said instead, as a natural logarithm."""
-        at = self._frames.at
-        stretch = Stretch(float(at[claim.first]) - ROOM_BEFORE, float(at[claim.last]) + LAST_PHONE)
-        sound = cut(self._samples, stretch)
-        printed = max(self._likelihood(sound, row) for row in claim.printed)
-        instead = self._likelihood(sound, claim.instead)
-        # Where the sound admits neither, it is no witness.
-        return printed - instead if printed > instead else 0.0
 
-    def _likelihood(self, sound: Samples, row: Sequence[Sounds]) -> float:
-        return self._aligner.likelihood(sound, [self._number[way] for way in row])
+def _printed(word: ScriptWord) -> str:
+    return word.text.strip(_QUOTES)
+
+
+def _said_instead(words: Sequence[str], place: int, other: str) -> str:
+    """The words as one would write them, with another one in a place, or without that one where `other` is empty."""
+    new = list(words)
+    printed = words[place]
+    plain = printed.rstrip(_STOPS)
+    if other:
+        new[place] = (other.capitalize() if printed[:1].isupper() else other) + printed[len(plain) :]
+        return " ".join(new)
+    if place and len(plain) < len(printed):
+        new[place - 1] = new[place - 1].rstrip(_STOPS) + printed[len(plain) :]
+    elif not place and len(new) > 1 and printed[:1].isupper():
+        new[1] = new[1][:1].upper() + new[1][1:]
+    del new[place]
+    return " ".join(new)

@@ -15,6 +15,8 @@ from wordtrail.core.align.repair import WEAK
 from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.values import ScriptWord, Sounds
 from wordtrail.core.speech.common import rank
+from wordtrail.core.speech.function_words import alike_in_use
+from wordtrail.core.speech.pronunciation import pronunciations
 from wordtrail.core.trail.model import Slip, SlipKind, Visit
 
 HALF = 0.5
@@ -35,6 +37,13 @@ where it is one of the commonest, which are hardly ever said in full, and where 
 
 SPELLED_ALIKE = 0.5
 """The part of their letters that two words share, in their order, where they look alike."""
+
+LIKELY_MARGIN = 5.0
+"""The same for a word that is used as the printed one is ("his", "her"), or that another listener wrote there."""
+
+NOT_QUITE, SMALLEST = 2.5, 1e-3
+"""How much a slip may lack that is left to the second opinion; and the least that one lacks of which there is a trace
+in the sound."""
 
 HEAD_MARGIN = 5.0
 """How much more it needs where a reading begins: after a rest the first syllable is heard as almost anything."""
@@ -78,28 +87,23 @@ MOST_REPLACED = 3
 
 
 @dataclass(frozen=True, slots=True)
-class Claim:
-    """What a slip claims: in the frames from `first` to `last` (both included) `instead` was said, and not `printed`.
-    Each is a row of words as they are said; of the printed ones, all ways."""
-
-    first: int
-    last: int
-    printed: tuple[tuple[Sounds, ...], ...]
-    instead: tuple[Sounds, ...]
-
-
-@dataclass(frozen=True, slots=True)
 class Heard:
-    """What the sound says about a word on the path: `otherwise` is empty where it was read as
-    printed, else what was said; `left_out` where nothing was; then there is a `claim`. `margin` is by how much the
-    printed word is the better hypothesis; `among` counts the words of its reading."""
+    """What the sound says about a word on the path: `otherwise` is empty where it was read as printed, else what may
+    have been said; `left_out` where nothing may have been. `short` is what the slip lacks for the network alone;
+    nothing or less where it is sure. `margin` is by how much the printed word is the better hypothesis; `among` counts
+    the words of its reading."""
 
     said: Said
     margin: float
     otherwise: str = ""
     left_out: bool = False
     among: int = 1
-    claim: Claim | None = None
+    short: float = 0.0
+
+    @property
+    def is_claimed(self) -> bool:
+        """Whether it may be a slip."""
+        return bool(self.otherwise) or self.left_out
 
 
 @dataclass(frozen=True, slots=True)
@@ -110,15 +114,22 @@ class Replaced:
     talked: Talked
 
 
-def judged(reading: Reading, frames: Frames, fit: Fit, route: Sequence[ScriptWord]) -> list[Heard]:
-    """What the sound says about every word of a reading."""
+def judged(
+    reading: Reading, frames: Frames, fit: Fit, route: Sequence[ScriptWord], again: Sequence[str] = ()
+) -> list[Heard]:
+    """What the sound says about every word of a reading; `again` is what was written in the place of each by a listener
+    who does not know the text (empty: nothing is known). Slips that are not quite sure are claimed too."""
     said = reading.said
     result = []
     for index, word in enumerate(said):
         before = said[index - 1] if index else None
         after = said[index + 1] if index + 1 < len(said) else None
+        written = again[index] if again else ""
+        same = written in ("", route[word.word].bare)
         plain = word.cost < SUSPICIOUS and not word.missed and not _sounds_over(word, after, fit)
-        heard = Heard(word, SUSPICIOUS) if plain else _judged(word, before, after, frames, fit, route)
+        heard = Heard(word, SUSPICIOUS)
+        if not (plain and same):
+            heard = _judged(word, before, after, frames, fit, route, "" if same else written)
         result.append(replace(heard, among=len(said)))
     return result
 
@@ -129,7 +140,13 @@ def _sounds_over(word: Said, after: Said | None, fit: Fit) -> bool:
 
 
 def _judged(
-    word: Said, before: Said | None, after: Said | None, frames: Frames, fit: Fit, route: Sequence[ScriptWord]
+    word: Said,
+    before: Said | None,
+    after: Said | None,
+    frames: Frames,
+    fit: Fit,
+    route: Sequence[ScriptWord],
+    written: str,
 ) -> Heard:
     printed = route[word.word]
     first, head = _anchor_before(word, before, frames, route)
@@ -138,26 +155,24 @@ def _judged(
     def cost(middle: Sounds) -> float:
         return cost_of(fit, first, last, (*head, *middle, *tail))
 
-    def claim(instead: Sounds) -> Claim:
-        early, late = before if head else None, after if tail else None
-        begin, end = early.first if early else first, late.last if late else last
-        around = (_way(early, route) if early else ()), (_way(late, route) if late else ())
-        printed_ways = tuple(_row(around[0], way, around[1]) for way in printed.ways)
-        return Claim(begin, end, printed_ways, _row(around[0], instead, around[1]))
-
     as_printed = min(cost(way) for way in printed.ways)
     nothing = cost(())
     poor = as_printed > LEFT_OUT_EACH * word.phones and word.phones > 1
     weak_head = before is None and word.phones <= WEAK
     # Something was said where a word stands between two rests: it was not left out.
     alone = not head and not tail
-    if (before or after) and poor and not weak_head and not alone and nothing + LEFT_OUT_MARGIN < as_printed:
-        return Heard(word, nothing - as_printed, left_out=True, claim=claim(()))
+    short = nothing + LEFT_OUT_MARGIN - as_printed
+    may_be_out = bool(before or after) and not weak_head and not alone
+    if may_be_out and poor and short < 0:
+        return Heard(word, nothing - as_printed, left_out=True, short=short)
     heard = (greedy(fit, first + len(head), last - len(tail)), greedy(fit, first, last - len(tail)))
-    best = _best_other(printed, heard, cost)
+    best = _best_other(printed, heard, cost, written)
     margin = best.cost - as_printed
-    if margin + best.needed + HEAD_MARGIN * weak_head < 0:
-        return Heard(word, margin, otherwise=best.word, claim=claim(best.way))
+    lacking = margin + best.needed + HEAD_MARGIN * weak_head
+    if may_be_out and short < min(lacking, NOT_QUITE):
+        return Heard(word, nothing - as_printed, left_out=True, short=max(short, SMALLEST))
+    if lacking < NOT_QUITE:
+        return Heard(word, margin, otherwise=best.word, short=lacking)
     return Heard(word, min(margin, nothing - as_printed))
 
 
@@ -172,8 +187,8 @@ class _Other:
     needed: float
 
 
-def _best_other(printed: ScriptWord, heard: Iterable[Sounds], cost: Callable[[Sounds], float]) -> _Other:
-    """The cheapest word that is not the printed one."""
+def _best_other(printed: ScriptWord, heard: Iterable[Sounds], cost: Callable[[Sounds], float], written: str) -> _Other:
+    """The cheapest word that is not the printed one. `written` is what another listener wrote in its place."""
     common = rank().get(printed.bare, COMMONEST) < COMMONEST
     needed = GUESSED_MARGIN if printed.guessed else COMMON_MARGIN if common else OTHER_MARGIN
     alike = needed if printed.guessed or common else LIKE_MARGIN
@@ -187,12 +202,11 @@ def _best_other(printed: ScriptWord, heard: Iterable[Sounds], cost: Callable[[So
         for way, word in others.items()
         if way not in printed.ways
     ]
+    if not printed.guessed:
+        likely = [*alike_in_use(printed.bare), *([written] if written else [])]
+        ways = ((way, word) for word in likely for way in pronunciations(word) if way not in printed.ways)
+        choices += [_Other(cost(way), word, way, LIKELY_MARGIN) for way, word in ways]
     return min(choices, key=lambda choice: choice.cost + choice.needed)
-
-
-def _row(*words: Sounds) -> tuple[Sounds, ...]:
-    """Words as they are said one after another."""
-    return tuple(word for word in words if word)
 
 
 def _look_alike(one: str, other: str) -> bool:

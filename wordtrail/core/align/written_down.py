@@ -6,7 +6,6 @@ from __future__ import annotations
 import json
 import math
 from collections.abc import Callable, Iterator, Sequence
-from concurrent.futures import ThreadPoolExecutor
 from itertools import pairwise
 from zlib import crc32
 
@@ -15,6 +14,7 @@ import numpy as np
 from wordtrail.core.align.forced import cut
 from wordtrail.core.align.hypotheses import placed
 from wordtrail.core.align.path import Fit, Talked
+from wordtrail.core.align.side_by_side import side_by_side
 from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.timing import LAST_PHONE
 from wordtrail.core.align.values import Memory, Samples, Sounds, Stretch
@@ -49,29 +49,23 @@ def written_down(
     """The asides of a take. `samples` are those of the take, mono, at 16 000 a second; `progress` gets the share done,
     and may raise to stop; `memory` keeps what was written; `spoken_of` are words that may be spoken of in talk."""
     parts = [part for one in talk for part in parts_of(one, frames)]
-    progress(0.0)
 
     def write(part: Talked) -> tuple[WrittenWord, ...]:
-        sound = _sound_of(part, frames)
-        known = spoken_of(part)
-        name = f"written-{sound.start:.2f}-{sound.end:.2f}-{crc32(' '.join(known).encode()):08x}"
-        kept = memory.get(name)
-        if kept is not None:
-            return tuple(WrittenWord(str(text), float(sure)) for text, sure in json.loads(kept))
-        words = SentenceSound(cut(samples, sound)).written(known)
-        memory.put(name, json.dumps([(word.text, word.sure) for word in words]).encode())
-        return words
+        return written_in(samples, _sound_of(part, frames), spoken_of(part), memory)
 
-    written: dict[Talked, tuple[WrittenWord, ...]] = {}
-    with ThreadPoolExecutor(cores) as pool:
-        try:
-            for part, words in zip(parts, pool.map(write, parts), strict=True):
-                written[part] = words
-                progress(len(written) / len(parts))
-        except BaseException:
-            pool.shutdown(wait=False, cancel_futures=True)
-            raise
+    written = dict(zip(parts, side_by_side(write, parts, cores, progress), strict=True))
     return tuple(_aside(one, written, frames, fit) for one in talk)
+
+
+def written_in(samples: Samples, sound: Stretch, spoken_of: Sequence[str], memory: Memory) -> tuple[WrittenWord, ...]:
+    """What was said in a stretch of a take, as it is written; `memory` keeps it."""
+    name = f"written-{sound.start:.2f}-{sound.end:.2f}-{crc32(' '.join(spoken_of).encode()):08x}"
+    kept = memory.get(name)
+    if kept is not None:
+        return tuple(WrittenWord(str(text), float(sure)) for text, sure in json.loads(kept))
+    words = SentenceSound(cut(samples, sound)).written(spoken_of)
+    memory.put(name, json.dumps([(word.text, word.sure) for word in words]).encode())
+    return words
 
 
 def parts_of(talk: Talked, frames: Frames) -> Iterator[Talked]:
