@@ -58,10 +58,10 @@ def prompts() -> list[Prompt]:
 
 def narrations() -> Iterator[Narration]:
     """Passages of prompts, with another prompt as talk after every second of them."""
-    for read, talk in _passages():
-        tape = _Tape(read)
+    for read, talk in passages():
+        tape = Tape(read)
         for number, (text, sound) in enumerate(read):
-            tape.read(number, sound, _starts(text, sound))
+            tape.read(number, sound, starts_of(text, sound))
             if number % 2:
                 tape.say(*talk[number])
         yield tape.told("a human voice")
@@ -74,11 +74,11 @@ def narrations_to_follow() -> Iterator[Narration]:
     """The same passages, each in four ways: with talk between; with a sentence read again after talk (the same sound);
     with sentences that are broken off behind their third word and begun anew; and without the fourth word of some. What
     is said as talk quotes nothing of the passage, for it would have to light."""
-    for read, near in _passages():
+    for read, near in passages():
         talk = _quoting_nothing(read, [*near, *prompts()])
-        starts = [_starts(text, sound) for text, sound in read]
+        starts = [starts_of(text, sound) for text, sound in read]
         for kind in (TALK, AGAIN, RESTARTS, LEFT_OUT):
-            tape = _Tape(read)
+            tape = Tape(read)
             for number, (_, sound) in enumerate(read):
                 _tell(tape, kind, number, sound, starts[number])
                 if (kind == TALK and number % 2) or (kind == AGAIN and number % 3 == 1):
@@ -88,7 +88,7 @@ def narrations_to_follow() -> Iterator[Narration]:
             yield tape.told(kind)
 
 
-def _tell(tape: _Tape, kind: str, number: int, sound: np.ndarray, starts: Starts) -> None:
+def _tell(tape: Tape, kind: str, number: int, sound: np.ndarray, starts: Starts) -> None:
     """A prompt of the passage, every second one broken off before, or without its fourth word."""
     fourth, fifth = (one and round(one * RATE) for one in (*starts, None, None, None, None, None)[3:5])
     if kind == RESTARTS and number % 2 and len(starts) > 5 and fourth:
@@ -101,7 +101,7 @@ def _tell(tape: _Tape, kind: str, number: int, sound: np.ndarray, starts: Starts
         tape.read(number, sound, starts)
 
 
-def _passages() -> Iterator[tuple[Sequence[Prompt], Sequence[Prompt]]]:
+def passages() -> Iterator[tuple[Sequence[Prompt], Sequence[Prompt]]]:
     """Prompts that are read, and as many that are talk."""
     every = prompts()
     for number in range(len(every) // (2 * IN_A_PASSAGE)):
@@ -116,13 +116,13 @@ def _quoting_nothing(read: Sequence[Prompt], talk: Sequence[Prompt]) -> Sequence
     return other[: len(read)]
 
 
-class _Tape:
-    """A narration that is put together from prompts."""
+class Tape:
+    """A narration that is put together from prompts; `first` is the place in the passage of the first word of each."""
 
     def __init__(self, read: Sequence[Prompt]) -> None:
         self._passage = passage_from_text("\n\n".join(text for text, _ in read))
         lengths = [len(passage_from_text(text).words) for text, _ in read]
-        self._first = [sum(lengths[:number]) for number in range(len(read))]
+        self.first = [sum(lengths[:number]) for number in range(len(read))]
         self._parts = [np.zeros(RATE // 2, np.float32)]
         self._at = 0.5
         self._truth: list[tuple[int, float]] = []
@@ -130,13 +130,13 @@ class _Tape:
 
     def read(self, number: int, sound: np.ndarray, starts: Starts) -> None:
         """A prompt of the passage; `starts` are those of its words, None for one that is not said."""
-        first = self._first[number]
+        first = self.first[number]
         self._truth += [(first + n, self._at + start) for n, start in enumerate(starts) if start is not None]
         self._add(sound)
 
     def say(self, text: str, sound: np.ndarray) -> None:
         """Talk. Words of the passage in their order are a reading by our own definition, also in it."""
-        words = quoted(text.split(), _starts(text, sound), self._passage)
+        words = quoted(text.split(), starts_of(text, sound), self._passage)
         self._quoted += [(place, self._at + start) for place, start in words]
         self._add(sound)
 
@@ -163,7 +163,7 @@ def _faded(sound: np.ndarray) -> np.ndarray:
     return sound * ramp
 
 
-def _starts(text: str, sound: np.ndarray) -> list[float | None]:
+def starts_of(text: str, sound: np.ndarray) -> list[float | None]:
     """Seconds into a prompt's sound at which each of its words begins; None for all where they are not found."""
     script = script_of(passage_from_text(text).words)
     times = Aligner([word.ways for word in script]).times(sound, range(len(script)), 0.0)

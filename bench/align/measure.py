@@ -17,6 +17,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from bench.align import hard, human
+from bench.align.human_planted import human_planted
 from bench.align.narrations import Narration
 from bench.align.planted import TEMPTATIONS, Planted, planted
 from bench.align.situations import long_take, narrations, second_takes
@@ -108,11 +109,12 @@ def main(arguments: Sequence[str]) -> None:
     options.add_argument("--long", type=int, nargs="?", const=6000, default=0, help="a take of so many words as well")
     options.add_argument("--second", action="store_true", help="only what a second take gains from the first")
     options.add_argument("--hard", choices=("work", "once"), help="what costs words, of this set")
-    options.add_argument("--planted", choices=("work", "once"), help="planted slips and temptations, of this set")
+    options.add_argument("--planted", choices=("work", "once", "human"), help="planted slips, of this set")
     options.add_argument("--human", action="store_true", help="only a human voice: prompts of a telephone exchange")
     chosen = options.parse_args(arguments)
     if chosen.planted:
-        _print_planted(chosen.planted, chosen.each, chosen.show)
+        slips = human_planted() if chosen.planted == "human" else planted(chosen.planted, chosen.each)
+        _print_planted(slips, chosen.show)
         return
     print(_HEAD)
     if chosen.second:
@@ -146,13 +148,13 @@ def _chosen(which: hard.Set | None, is_human: bool, each: int) -> Iterable[Narra
     return hard.narrations(which, each) if which else narrations(each)
 
 
-def _print_planted(which: hard.Set, voices: int, show: bool) -> None:
+def _print_planted(slips: Iterable[Planted], show: bool) -> None:
     """Of each kind of slip how many are found, and of each temptation how many places are wrongly said to be one."""
     found: Counter[str] = Counter()
     there: Counter[str] = Counter()
     wrong: Counter[str] = Counter()
     words = elsewhere = 0
-    for one in planted(which, voices):
+    for one in slips:
         narration = one.narration
         ids = {word.id: place for place, word in enumerate(narration.passage.words)}
         trail = explained(narration.samples, script_of(narration.passage.words)).trail
