@@ -12,7 +12,10 @@ from dataclasses import dataclass, field, replace
 import numpy as np
 
 from bench.align.voices import say
+from bench.talk_words import print_words
 from wordtrail.core.align.aligner import align
+from wordtrail.core.align.named import Named
+from wordtrail.core.align.path import Talked
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.values import RATE
 from wordtrail.core.changes.card_changes import MakeCard
@@ -377,8 +380,10 @@ def main() -> None:
             f"{label}: right page {share:.1f} % of the time, latest {seen.latest:.2f} s, broken off {seen.broken_off}"
         )
     print(
-        f"named marks within {NAMED_WITHIN} s: {in_time} of {named}; wrong ones: {wrong} of {drawn}; offers: {offers}"
+        f"named marks within {NAMED_WITHIN} s: {in_time} of {named}; wrong ones: {wrong} of {drawn}; offers: {offers}\n"
     )
+    spoken_lines = [line.text for _, said_lines in (*takes(made), *fresh_takes(made)) for line in said_lines]
+    print_words(spoken_lines, Named(script_of(words), ()).near(Talked(0, 0)))
 
 
 def _sheet(made: Lesson, trail: Trail) -> CueSheet:

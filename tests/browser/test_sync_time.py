@@ -159,6 +159,21 @@ class SyncTimeTest(StudioTest):
         (cut,) = page.request.get(f"{self.address}/api/lessons/{self.bee}").json()["lesson"]["cuts"]
         self.assertAlmostEqual(cut["end"] - cut["start"], length, delta=0.06)
 
+    def test_what_was_heard_of_talk_becomes_its_words_with_one_click(self) -> None:
+        page = self.page
+        first = page.locator("[data-row]").filter(has=page.get_by_role("button", name="These are my words")).first
+        first.get_by_role("button", name="These are my words").click()
+        self.kept(page)
+        expect(page.get_by_text("1 of 5", exact=True)).to_be_visible()
+        page.get_by_role("button", name="Take the words of all 4 as heard").click()
+        self.kept(page)
+        expect(page.get_by_text("5 of 5", exact=True)).to_be_visible()
+        talk = page.request.get(f"{self.address}/api/lessons/{self.bee}").json()["lesson"]["talk"]
+        self.assertEqual(talk[0]["text"], "Good morning readers.")
+        self.assertIn("I wonder why she would dance.", [one["text"] for one in talk])
+        page.get_by_role("button", name="Undo", exact=True).click()
+        expect(page.get_by_text("1 of 5", exact=True)).to_be_visible()
+
     def test_words_that_are_read_in_talk_light_there_a_second_time(self) -> None:
         page = self.page
         talk = page.locator("[data-row]").filter(has=page.get_by_role("button", name="Write what you say")).first
