@@ -16,7 +16,7 @@ from tests.browser.studio import JOB, StudioTest
 from wordtrail.service.sending import PIECE
 
 SLOW = PIECE
-"""Bytes a second: a piece takes a second."""
+"""Bytes a second: a piece takes a second, and the film of the bees has several."""
 
 
 class VideoHostTest(StudioTest):
@@ -45,15 +45,15 @@ class VideoHostTest(StudioTest):
     def test_a_cut_line_costs_nothing_but_time(self) -> None:
         host = self.open_host()
         page = self.new_page()
-        lesson = self.lesson(page, "Pip")
+        lesson = self.lesson(page, "Bee")
         page.goto(f"{self.address}/lesson/{lesson}/video")
         page.get_by_role("button", name="Make the film “Listen”").click()
         page.get_by_role("button", name="Put on the host").click(timeout=JOB)
         dialog = page.get_by_role("dialog", name="Put the film on the video host")
-        expect(dialog.get_by_label("Title")).to_have_value(re.compile("Pip"))
-        dialog.get_by_label("Title").fill("Our film of Pip")
+        expect(dialog.get_by_label("Title")).to_have_value(re.compile("Bee"))
+        dialog.get_by_label("Title").fill("Our film of the bees")
         dialog.get_by_role("button", name="Put it there").click()
-        going = page.get_by_role("region", name="Sending Our film of Pip")
+        going = page.get_by_role("region", name="Sending Our film of the bees")
         expect(going).to_contain_text("% on the host")
         self.wait_until(lambda: self.reached() >= PIECE)
         host.kill()
@@ -69,11 +69,11 @@ class VideoHostTest(StudioTest):
         whole = page.request.get(f"{self.address}/api/videos/{made['id']}/video.mp4").body()
         self.assertEqual(film.read_bytes(), whole, "it is there once, byte for byte")
         shown = page.request.get(address.inner_text())
-        self.assertIn("<h1>Our film of Pip</h1>", shown.text())
+        self.assertIn("<h1>Our film of the bees</h1>", shown.text())
         self.assertIn("<track", shown.text())
         page.goto(f"{self.address}/lesson/{lesson}/share")
         films = page.get_by_role("region", name="Films on the host")
-        expect(films.get_by_role("img", name="QR code of Our film of Pip")).to_be_visible()
+        expect(films.get_by_role("img", name="QR code of Our film of the bees")).to_be_visible()
 
 
 if __name__ == "__main__":
