@@ -14,6 +14,7 @@ from wordtrail.core.align.side_by_side import side_by_side
 from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.values import Memory, Samples, ScriptWord, Stretch
 from wordtrail.core.align.written_down import written_in
+from wordtrail.core.speech.sentence_model import LONGEST as HEARD_AT_MOST
 from wordtrail.core.text.bare import bare
 
 LONGEST = 9.0
@@ -69,7 +70,8 @@ def _sound_of(first: int, end: int, said: Sequence[Said], frames: Frames) -> Str
         begin = max(begin, float(frames.at[said[first - 1].last]) + FROM_WORD)
     if end < len(said):
         close = min(close, float(frames.at[said[end].first]) - TO_WORD)
-    return Stretch(max(0.0, begin), close)
+    begin = max(0.0, begin)
+    return Stretch(begin, min(close, begin + HEARD_AT_MOST))
 
 
 def heard_again(

@@ -74,10 +74,10 @@ def parts_of(talk: Talked, frames: Frames) -> Iterator[Talked]:
     if at[-1] - at[0] + BEFORE + BEHIND <= LONGEST:
         yield talk
         return
-    # In the middle half, so that no part is a word alone.
-    near, far = np.searchsorted(at, at[0] + (at[-1] - at[0]) * np.array([0.25, 0.75]))
-    rests = np.diff(at[near : far + 1])
-    last = talk.first + int(near) + (int(rests.argmax()) if len(rests) else 0)
+    # Among the rests that reach into the middle half, so that no part is a word alone.
+    near, far = at[0] + (at[-1] - at[0]) * np.array([0.25, 0.75])
+    rests = np.where((at[1:] > near) & (at[:-1] < far), np.diff(at), -1.0)
+    last = talk.first + int(rests.argmax())
     yield from parts_of(Talked(talk.first, last), frames)
     yield from parts_of(Talked(last + 1, talk.last), frames)
 
