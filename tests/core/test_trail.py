@@ -92,7 +92,8 @@ class TalkTest(unittest.TestCase):
             ("that means the the bees bees dance", "that means the bees dance"),
             ("i'm i'm i'm i'm i'm", ""),
             ("a the a the a the a the air", ""),
-            ("well then", ""),
+            ("Thank you.", "Thank you."),
+            ("well", ""),
             ("", ""),
         ):
             self.assertEqual(guess(heard), shown)

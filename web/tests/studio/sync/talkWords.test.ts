@@ -32,9 +32,16 @@ const button = (of: ReturnType<typeof shown>['words'], name: string) =>
   of.findAll('button').find((one) => one.text().startsWith(name))!
 
 describe('talk in words', () => {
-  it('is rough until the teacher writes it', async () => {
+  it('is taken as it was heard with one click', async () => {
     const { words, sent } = shown(said(''))
-    expect(words.text()).toContain('Roughly heard: “look at her”')
+    await button(words, 'These are my words').trigger('click')
+    expect(sent).toEqual([{ kind: 'keep talk', take: 't', start: 4, end: 8, text: 'look at her' }])
+    expect(button(shown(said('Look at her!')).words, 'These are my words')).toBeUndefined()
+  })
+
+  it('is as it was heard until the teacher writes it', async () => {
+    const { words, sent } = shown(said(''))
+    expect(words.text()).toContain('Heard: look at her')
     await button(words, 'Write what you say').trigger('click')
     const field = words.get('textarea')
     expect(field.element.value).toBe('look at her')
