@@ -12,7 +12,7 @@ from wordtrail.core.align.hypotheses import cost_of, greedy, likeliest_word, nea
 from wordtrail.core.align.path import fit_of
 from wordtrail.core.align.readings import readings_of
 from wordtrail.core.align.repair import repaired
-from wordtrail.core.align.slips import Heard, judged, left_out, replaced, said_twice
+from wordtrail.core.align.slips import Heard, judged, judged_word, left_out, replaced, said_twice
 from wordtrail.core.align.values import ScriptWord, Sounds
 from wordtrail.core.speech.phones import relations
 from wordtrail.core.speech.pronunciation import pronunciations
@@ -98,6 +98,13 @@ class JudgedTest(unittest.TestCase):
         self.assertEqual(heard["counts"].otherwise, "count")
         far = verdicts("the garden gate shook open all night maya dances from row to row", GARDEN)
         self.assertEqual(far["stood"].otherwise, "shook")
+
+    def test_a_word_that_another_listener_wrote_is_tried(self) -> None:
+        """A rare one is not among those that are tried anyway."""
+        frames, fit, _, (reading,) = followed("the garden gate sailed open all night", GARDEN)
+        stood = [word.word for word in reading.said].index(3)
+        self.assertEqual(judged_word(reading, stood, frames, fit, GARDEN).otherwise, "sealed")
+        self.assertEqual(judged_word(reading, stood, frames, fit, GARDEN, "sailed").otherwise, "sailed")
 
     def test_a_guessed_word_is_given_more_room(self) -> None:
         words = script("maya zibbles from row to row and counts.")

@@ -10,7 +10,6 @@ import numpy as np
 
 from wordtrail.core.align.asides import asides_among
 from wordtrail.core.align.confidence import MISREAD, confidence, doubt
-from wordtrail.core.align.heard_again import heard_again
 from wordtrail.core.align.hearsay import words_in
 from wordtrail.core.align.hypotheses import likeliest_word
 from wordtrail.core.align.listening import heard_over
@@ -39,8 +38,8 @@ COMPARING = "Comparing what you said with what is printed"
 TIMING = "Setting the moment of every word"
 WRITING = "Writing down what you say between the lines"
 
-HEARD_AGAIN, BY_ONE = 0.6, 0.8
-"""The parts of comparing that are over when the readings were heard again, and when the first witness was asked."""
+BY_ONE = 0.25
+"""The part of comparing that is over when the first witness was asked."""
 
 FEWEST_FOUND = 3
 """Words of the script below which what was found is chance."""
@@ -107,15 +106,14 @@ def explained(
 
     frames = heard_over(samples, grouped(stretches), lambda share: progress(LISTENING, share), cores, keep)
     frames = replace(frames, quiet=quiet_between(samples, frames.at))
-    path, readings, talk, fit, hearings = _followed(frames, route, expectation, lambda s: progress(MATCHING, s))
+    path, readings, talk, fit, hearings = _followed(frames, route, expectation, lambda s: progress(MATCHING, s), cores)
     if _is_chance(readings):
         talk = tuple(sorted((*talk, *map(_as_talk, readings)), key=lambda one: one.first)) or _all_of(frames)
         readings, hearings = (), np.zeros_like(hearings)
     readings, talk = repaired(readings, talk, frames, fit, sayable, route)
-    comparing = _shares(progress, COMPARING, (HEARD_AGAIN, BY_ONE, 1.0))
-    again = heard_again(readings, frames, samples, sayable, comparing[0], cores, keep)
-    heard = _compared(readings, again, frames, fit, sayable, comparing[1])
-    heard = agreed(heard, readings, frames, samples, sayable, comparing[2], cores)
+    comparing = _shares(progress, COMPARING, (BY_ONE, 1.0))
+    claimed = _compared(readings, frames, fit, sayable, comparing[0])
+    heard = agreed(claimed, readings, frames, fit, samples, sayable, keep, comparing[1], cores)
     kept = _without_left_out(readings, heard)
     times = timed(kept, frames, samples, [word.ways for word in sayable], lambda share: progress(TIMING, share), cores)
     heard = sorted((word for word in heard if not word.left_out), key=lambda word: word.said.first)
@@ -142,17 +140,17 @@ def _route(script: Sequence[ScriptWord]) -> Route:
 
 
 def _followed(
-    frames: Frames, route: Route, expectation: Matrix, progress: Callable[[float], None]
+    frames: Frames, route: Route, expectation: Matrix, progress: Callable[[float], None], cores: int
 ) -> tuple[Path, tuple[Reading, ...], tuple[Talked, ...], Fit, Matrix]:
     """The path, found twice: the second time knowing the voice, from the beginning of the take."""
     beginning = frames.first(LEARNED_FROM)
     part = len(beginning) / (len(beginning) + len(frames)) if len(frames) else 0.5
     fit = fit_of(beginning, expectation)
-    path = path_of(fit, route, lambda share: progress(part * share))
+    path = path_of(fit, route, lambda share: progress(part * share), cores=cores)
     readings, _ = readings_of(path, beginning, fit)
     hearings = heard_for(readings, beginning, route)
     fit = fit_of(frames, learned(expectation, hearings))
-    path = path_of(fit, route, lambda share: progress(part + (1 - part) * share), talk_price(readings))
+    path = path_of(fit, route, lambda share: progress(part + (1 - part) * share), talk_price(readings), cores=cores)
     readings, talk = readings_of(path, frames, fit)
     return path, readings, talk, fit, hearings
 
@@ -168,17 +166,16 @@ def _shares(progress: Progress, phase: str, ends: Sequence[float]) -> list[Calla
 
 def _compared(
     readings: Sequence[Reading],
-    again: Sequence[Sequence[str]],
     frames: Frames,
     fit: Fit,
     script: Sequence[ScriptWord],
     progress: Callable[[float], None],
-) -> list[Heard]:
-    """What the sound says about every word that was read."""
-    heard: list[Heard] = []
+) -> list[list[Heard]]:
+    """What the network hears of every word of each reading."""
+    heard: list[list[Heard]] = []
     for number, reading in enumerate(readings):
         progress(number / len(readings))
-        heard += judged(reading, frames, fit, script, again[number])
+        heard.append(judged(reading, frames, fit, script))
     progress(1.0)
     return heard
 

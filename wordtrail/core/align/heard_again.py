@@ -1,21 +1,17 @@
-"""A reading, heard again by a listener of whole sentences who does not know the text: what it writes down otherwise may
-have been said otherwise."""
+"""A reading in parts that a listener of whole sentences hears again, and what it writes in the place of each word."""
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 from difflib import SequenceMatcher
 from itertools import pairwise
 
 from wordtrail.core.align.path import Said
 from wordtrail.core.align.readings import Reading
-from wordtrail.core.align.side_by_side import side_by_side
 from wordtrail.core.align.sounds import Frames
-from wordtrail.core.align.values import Memory, Samples, ScriptWord, Stretch
-from wordtrail.core.align.written_down import written_in
+from wordtrail.core.align.values import ScriptWord, Stretch
 from wordtrail.core.speech.sentence_model import LONGEST as HEARD_AT_MOST
-from wordtrail.core.text.bare import bare
 
 LONGEST = 9.0
 """Seconds of a reading that are heard at once: longer ones take more time for each second."""
@@ -72,29 +68,6 @@ def _sound_of(first: int, end: int, said: Sequence[Said], frames: Frames) -> Str
         close = min(close, float(frames.at[said[end].first]) - TO_WORD)
     begin = max(0.0, begin)
     return Stretch(begin, min(close, begin + HEARD_AT_MOST))
-
-
-def heard_again(
-    readings: Sequence[Reading],
-    frames: Frames,
-    samples: Samples,
-    route: Sequence[ScriptWord],
-    progress: Callable[[float], None],
-    cores: int,
-    memory: Memory,
-) -> list[list[str]]:
-    """For each word of each reading what was written down in its place (bare): itself, another word, or nothing where
-    that cannot be told. `samples` are those of the take, mono, at 16 000 a second."""
-    windows = [
-        window for number, reading in enumerate(readings) for window in windows_of(number, reading, frames, route)
-    ]
-    written = side_by_side(lambda window: written_in(samples, window.sound, (), memory), windows, cores, progress)
-    found: list[list[str]] = [[""] * len(reading.said) for reading in readings]
-    for window, words in zip(windows, written, strict=True):
-        said = readings[window.reading].said[window.first : window.end]
-        printed = [route[one.word].bare for one in said]
-        found[window.reading][window.first : window.end] = in_place_of(printed, [bare(word.text) for word in words])
-    return found
 
 
 def in_place_of(printed: Sequence[str], written: Sequence[str]) -> list[str]:

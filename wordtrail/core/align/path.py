@@ -8,13 +8,16 @@ is believed where its sounds fit better than that price, over enough sounds to p
 and out.
 
 The way back needs the costs before each frame. Of a long take they are kept for one block of frames
-at a time and made anew (checkpoints), so that memory does not grow with the take times the script.
+at a time and made anew (checkpoints), on all cores, so that memory does not grow with the take times the script.
 """
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
+from collections import deque
+from collections.abc import Callable, Iterable, Iterator
+from concurrent.futures import Future, ThreadPoolExecutor
 from dataclasses import dataclass
+from queue import SimpleQueue
 
 import numpy as np
 import numpy.typing as npt
@@ -73,6 +76,9 @@ BLOCK = 256
 
 MOST_KEPT = 60_000_000
 """Bytes of costs that are kept for the way back; for a longer way they are made anew, block by block."""
+
+FORTH = 0.6
+"""The part of the work that is done on the way forth, where that is done on one core and the rest on several."""
 
 _FAR = np.float32(1e9)
 
@@ -353,12 +359,30 @@ class Search:
         return float(min(MOST_FOR_REST, REST_INSIDE_WORD * self.fit.rest_before[frame])) if self._rested(frame) else 0.0
 
 
+class _States:
+    """States one after another. They lie in two large arrays, which go back to the system at once."""
+
+    def __init__(self, count: int, like: State) -> None:
+        self._phones = np.empty((count, len(like.phones)), np.float32)
+        self._talk = np.empty((count, len(like.talk)), np.float32)
+
+    def __len__(self) -> int:
+        return len(self._phones)
+
+    def __getitem__(self, number: int) -> State:
+        return State(self._phones[number], self._talk[number])
+
+    def put(self, number: int, state: State) -> None:
+        self._phones[number], self._talk[number] = state.phones, state.talk
+
+
 def path_of(
     fit: Fit,
     route: Route,
     progress: Callable[[float], None] = lambda share: None,
     talk: float = TALK,
     rules: type[Search] = Search,
+    cores: int = 1,
 ) -> Path:
     """The likeliest path through `route`, given how its phones fit the frames of a take, and the
     price of each sound of `talk`."""
@@ -366,31 +390,63 @@ def path_of(
     if not count or not route.words:
         return Path((), ())
     search = rules(route, fit, talk)
-    keep = 4 * count * (len(route.phone) + route.words) <= MOST_KEPT
-    forth = 1.0 if keep else 0.5
+    every = 1 if 4 * count * (len(route.phone) + route.words) <= MOST_KEPT else BLOCK
+    forth = 1.0 if every == 1 else FORTH
     state = search.beginning()
-    saved: list[State] = []
+    saved = _States(-(-count // every), state)
     for frame in range(count):
         if frame % BLOCK == 0:
             progress(forth * frame / count)
-        if keep or frame % BLOCK == 0:
-            saved.append(state)
+        if frame % every == 0:
+            saved.put(frame // every, state)
         state = search.step(state, frame)
 
-    def states_of(block: int) -> list[State]:
-        """The states before each frame of a block."""
-        frames = range(block * BLOCK, min(count, (block + 1) * BLOCK))
-        if keep:
-            return saved[frames.start : frames.stop]
-        progress(1.0 - forth * block / len(saved))
-        states = [saved[block]]
-        for frame in frames[:-1]:
-            states.append(search.step(states[-1], frame))
-        return states
+    def searches() -> Search:
+        return rules(route, fit, talk)
 
-    path = _put_together(search, _backwards(search, state, states_of, count))
+    anew = (
+        iter([saved])
+        if every == 1
+        else _made_anew(saved, count, searches, cores, lambda s: progress(forth + (1 - forth) * s))
+    )
+    path = _put_together(search, _backwards(search, state, anew, count))
     progress(1.0)
     return path
+
+
+def _made_anew(
+    saved: _States, count: int, searches: Callable[[], Search], cores: int, progress: Callable[[float], None]
+) -> Iterator[_States]:
+    """The states before each frame of a block, the last block first; `saved` are those with which the blocks begin. So
+    many blocks as there are cores are made beside the one that is asked for."""
+    free: SimpleQueue[Search] = SimpleQueue()
+    for _ in range(cores):
+        free.put(searches())
+
+    def made(block: int) -> _States:
+        search = free.get()
+        frames = range(block * BLOCK, min(count, (block + 1) * BLOCK))
+        states = _States(len(frames), saved[block])
+        state = saved[block]
+        states.put(0, state)
+        for number, frame in enumerate(frames[:-1], 1):
+            state = search.step(state, frame)
+            states.put(number, state)
+        free.put(search)
+        return states
+
+    with ThreadPoolExecutor(cores) as pool:
+        waiting: deque[Future[_States]] = deque()
+        try:
+            for block in range(len(saved) - 1, -1, -1):
+                waiting.append(pool.submit(made, block))
+                if len(waiting) > cores:
+                    yield waiting.popleft().result()
+                progress(1.0 - block / len(saved))
+            while waiting:
+                yield waiting.popleft().result()
+        finally:
+            pool.shutdown(wait=False, cancel_futures=True)
 
 
 @dataclass(frozen=True, slots=True)
@@ -402,18 +458,15 @@ class _Visited:
     begins_word: bool
 
 
-def _backwards(
-    search: Search, final: State, states_of: Callable[[int], list[State]], count: int
-) -> Iterator[_Visited | Talked]:
+def _backwards(search: Search, final: State, blocks: Iterable[_States], count: int) -> Iterator[_Visited | Talked]:
     ends = search.ends(final.phones)
     word, talk = int(ends.argmin()), int(final.talk.argmin())
     in_talk, talk_ended = bool(final.talk[talk] <= ends[word]), count - 1
     state = search.end_of(final, word)[1]
-    after = final
-    for block in range((count - 1) // BLOCK, -1, -1):
-        states = states_of(block)
-        for offset in range(len(states) - 1, -1, -1):
-            before, frame = states[offset], block * BLOCK + offset
+    after, frame = final, count
+    for states in blocks:
+        for number in range(len(states) - 1, -1, -1):
+            before, frame = states[number], frame - 1
             if in_talk:
                 if talk and not search.talked_on(before, after, frame, talk):
                     in_talk, state = False, search.ended_in(before, frame, talk - 1)

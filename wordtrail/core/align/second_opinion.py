@@ -1,5 +1,7 @@
-"""A second opinion on slips: what the network of phones takes for another word, or for none, a listener of whole
-sentences must not hold for the printed one; where it is on the side of the slip, less is enough for the first.
+"""A second opinion on slips, where the network of phones doubts: a listener of whole sentences, who does not know the
+text, hears the reading again. What it writes in the place of a word is tried there; and what the network takes for
+another word, or for none, it must not hold for the printed one. Where it is on the side of the slip, less is enough for
+the first.
 
 The two are of different kinds: one hears single sounds and knows no language, the other hears what is likely to be
 said. Where they err, they err in different places.
@@ -9,54 +11,82 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 from dataclasses import replace
-from itertools import accumulate
 
 from wordtrail.core.align.forced import cut
-from wordtrail.core.align.heard_again import Window, windows_of
+from wordtrail.core.align.heard_again import Window, in_place_of, windows_of
+from wordtrail.core.align.path import Fit
 from wordtrail.core.align.readings import Reading
 from wordtrail.core.align.side_by_side import side_by_side
-from wordtrail.core.align.slips import Heard
+from wordtrail.core.align.slips import Heard, judged_word
 from wordtrail.core.align.sounds import Frames
-from wordtrail.core.align.values import Samples, ScriptWord
+from wordtrail.core.align.values import Memory, Samples, ScriptWord
+from wordtrail.core.align.written_down import written_in
 from wordtrail.core.speech.sentence_model import SentenceSound
+from wordtrail.core.text.bare import bare
 
 AGAINST, FOR = -2.0, 4.0
 """By how much likelier the slip must be than the printed word, as a natural logarithm: where the network is sure of it,
 and where it is not quite."""
+
+DOUBTED = 2.5
+"""What a word loses where the network doubts it, though it knows of no slip."""
 
 _QUOTES = '“”"‘’()[]'
 _STOPS = ".,;:!?…"
 
 
 def agreed(
-    heard: Sequence[Heard],
+    heard: Sequence[Sequence[Heard]],
     readings: Sequence[Reading],
     frames: Frames,
+    fit: Fit,
     samples: Samples,
     route: Sequence[ScriptWord],
+    memory: Memory,
     progress: Callable[[float], None] = lambda share: None,
     cores: int = 2,
 ) -> list[Heard]:
-    """What was heard of every word of the readings, in their order, with those slips that both agree on. `samples` are
-    those of the take, mono, at 16 000 a second; `progress` gets the share done, and may raise to stop."""
-    begins = list(accumulate((len(reading.said) for reading in readings), initial=0))
+    """What was heard of every word of the readings, one after another, with those slips that both agree on. `heard` is
+    what the network heard of each reading; `samples` are those of the take, mono, at 16 000 a second; `memory` keeps
+    what was written; `progress` gets the share done, and may raise to stop."""
     windows = [one for number, reading in enumerate(readings) for one in windows_of(number, reading, frames, route)]
-    places = [range(begins[one.reading] + one.first, begins[one.reading] + one.end) for one in windows]
-    parts = list(zip(windows, places, strict=True))
-    doubted = [(window, own) for window, own in parts if any(heard[place].is_claimed for place in own)]
+    doubted = [one for one in windows if any(map(_is_doubted, _of(heard, one)))]
 
-    def judge(part: tuple[Window, range]) -> dict[int, Heard]:
-        window, own = part
-        words = [_printed(route[heard[place].said.word]) for place in own]
-        claims = [place for place in own if heard[place].is_claimed]
-        texts = [_said_instead(words, place - own[0], heard[place].otherwise) for place in claims]
-        printed, *others = SentenceSound(cut(samples, window.sound)).likelihoods([" ".join(words), *texts])
-        return {place: _decided(heard[place], other - printed) for place, other in zip(claims, others, strict=True)}
+    def judge(window: Window) -> list[Heard]:
+        reading = readings[window.reading]
+        sound = SentenceSound(cut(samples, window.sound))
+        printed = [route[one.word] for one in reading.said[window.first : window.end]]
+        written = [bare(word.text) for word in written_in(sound, window.sound, (), memory)]
+        instead = in_place_of([word.bare for word in printed], written)
+        own = list(_of(heard, window))
+        for place, (word, other) in enumerate(zip(printed, instead, strict=True)):
+            if other not in ("", word.bare):
+                tried = judged_word(reading, window.first + place, frames, fit, route, other)
+                own[place] = tried if tried.is_claimed else own[place]
+        return _told_apart(own, printed, sound)
 
-    decided: dict[int, Heard] = {}
-    for one in side_by_side(judge, doubted, cores, progress):
-        decided |= one
-    return [decided.get(place, word) for place, word in enumerate(heard)]
+    decided = dict(zip(doubted, side_by_side(judge, doubted, cores, progress), strict=True))
+    return [word for window in windows for word in decided.get(window) or _of(heard, window)]
+
+
+def _of(heard: Sequence[Sequence[Heard]], window: Window) -> Sequence[Heard]:
+    return heard[window.reading][window.first : window.end]
+
+
+def _is_doubted(word: Heard) -> bool:
+    return word.is_claimed or word.lost > DOUBTED
+
+
+def _told_apart(heard: Sequence[Heard], printed: Sequence[ScriptWord], sound: SentenceSound) -> list[Heard]:
+    """The words of a window with those slips that are likely enough in their sentences."""
+    claims = [place for place, word in enumerate(heard) if word.is_claimed]
+    if not claims:
+        return list(heard)
+    words = [_printed(word) for word in printed]
+    texts = [_said_instead(words, place, heard[place].otherwise) for place in claims]
+    as_printed, *others = sound.likelihoods([" ".join(words), *texts])
+    likelier = {place: other - as_printed for place, other in zip(claims, others, strict=True)}
+    return [_decided(word, likelier[place]) if place in likelier else word for place, word in enumerate(heard)]
 
 
 def _decided(word: Heard, likelier: float) -> Heard:

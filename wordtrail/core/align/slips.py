@@ -90,8 +90,8 @@ MOST_REPLACED = 3
 class Heard:
     """What the sound says about a word on the path: `otherwise` is empty where it was read as printed, else what may
     have been said; `left_out` where nothing may have been. `short` is what the slip lacks for the network alone;
-    nothing or less where it is sure. `margin` is by how much the printed word is the better hypothesis; `among` counts
-    the words of its reading."""
+    nothing or less where it is sure. `margin` is by how much the printed word is the better hypothesis, `lost` what it
+    costs; `among` counts the words of its reading."""
 
     said: Said
     margin: float
@@ -99,6 +99,7 @@ class Heard:
     left_out: bool = False
     among: int = 1
     short: float = 0.0
+    lost: float = 0.0
 
     @property
     def is_claimed(self) -> bool:
@@ -114,24 +115,26 @@ class Replaced:
     talked: Talked
 
 
-def judged(
-    reading: Reading, frames: Frames, fit: Fit, route: Sequence[ScriptWord], again: Sequence[str] = ()
-) -> list[Heard]:
-    """What the sound says about every word of a reading; `again` is what was written in the place of each by a listener
-    who does not know the text (empty: nothing is known). Slips that are not quite sure are claimed too."""
+def judged(reading: Reading, frames: Frames, fit: Fit, route: Sequence[ScriptWord]) -> list[Heard]:
+    """What the sound says about every word of a reading. Slips that are not quite sure are claimed too."""
+    return [judged_word(reading, index, frames, fit, route) for index in range(len(reading.said))]
+
+
+def judged_word(
+    reading: Reading, index: int, frames: Frames, fit: Fit, route: Sequence[ScriptWord], written: str = ""
+) -> Heard:
+    """The same about one word of it; `written` is another word, which a listener who does not know the text wrote in
+    its place."""
     said = reading.said
-    result = []
-    for index, word in enumerate(said):
-        before = said[index - 1] if index else None
-        after = said[index + 1] if index + 1 < len(said) else None
-        written = again[index] if again else ""
-        same = written in ("", route[word.word].bare)
-        plain = word.cost < SUSPICIOUS and not word.missed and not _sounds_over(word, after, fit)
-        heard = Heard(word, SUSPICIOUS)
-        if not (plain and same):
-            heard = _judged(word, before, after, frames, fit, route, "" if same else written)
-        result.append(replace(heard, among=len(said)))
-    return result
+    word = said[index]
+    before = said[index - 1] if index else None
+    after = said[index + 1] if index + 1 < len(said) else None
+    plain = word.cost < SUSPICIOUS and not word.missed and not _sounds_over(word, after, fit)
+    if plain and not written:
+        heard = Heard(word, SUSPICIOUS, lost=word.cost)
+    else:
+        heard = _judged(word, before, after, frames, fit, route, written)
+    return replace(heard, among=len(said))
 
 
 def _sounds_over(word: Said, after: Said | None, fit: Fit) -> bool:
@@ -164,16 +167,16 @@ def _judged(
     short = nothing + LEFT_OUT_MARGIN - as_printed
     may_be_out = bool(before or after) and not weak_head and not alone
     if may_be_out and poor and short < 0:
-        return Heard(word, nothing - as_printed, left_out=True, short=short)
+        return Heard(word, nothing - as_printed, left_out=True, short=short, lost=as_printed)
     heard = (greedy(fit, first + len(head), last - len(tail)), greedy(fit, first, last - len(tail)))
     best = _best_other(printed, heard, cost, written)
     margin = best.cost - as_printed
     lacking = margin + best.needed + HEAD_MARGIN * weak_head
     if may_be_out and short < min(lacking, NOT_QUITE):
-        return Heard(word, nothing - as_printed, left_out=True, short=max(short, SMALLEST))
+        return Heard(word, nothing - as_printed, left_out=True, short=max(short, SMALLEST), lost=as_printed)
     if lacking < NOT_QUITE:
-        return Heard(word, margin, otherwise=best.word, short=lacking)
-    return Heard(word, min(margin, nothing - as_printed))
+        return Heard(word, margin, otherwise=best.word, short=lacking, lost=as_printed)
+    return Heard(word, min(margin, nothing - as_printed), lost=as_printed)
 
 
 @dataclass(frozen=True, slots=True)

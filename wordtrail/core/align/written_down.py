@@ -51,19 +51,22 @@ def written_down(
     parts = [part for one in talk for part in parts_of(one, frames)]
 
     def write(part: Talked) -> tuple[WrittenWord, ...]:
-        return written_in(samples, _sound_of(part, frames), spoken_of(part), memory)
+        sound = _sound_of(part, frames)
+        return written_in(SentenceSound(cut(samples, sound)), sound, spoken_of(part), memory)
 
     written = dict(zip(parts, side_by_side(write, parts, cores, progress), strict=True))
     return tuple(_aside(one, written, frames, fit) for one in talk)
 
 
-def written_in(samples: Samples, sound: Stretch, spoken_of: Sequence[str], memory: Memory) -> tuple[WrittenWord, ...]:
+def written_in(
+    sound: SentenceSound, where: Stretch, spoken_of: Sequence[str], memory: Memory
+) -> tuple[WrittenWord, ...]:
     """What was said in a stretch of a take, as it is written; `memory` keeps it."""
-    name = f"written-{sound.start:.2f}-{sound.end:.2f}-{crc32(' '.join(spoken_of).encode()):08x}"
+    name = f"written-{where.start:.2f}-{where.end:.2f}-{crc32(' '.join(spoken_of).encode()):08x}"
     kept = memory.get(name)
     if kept is not None:
         return tuple(WrittenWord(str(text), float(sure)) for text, sure in json.loads(kept))
-    words = SentenceSound(cut(samples, sound)).written(spoken_of)
+    words = sound.written(spoken_of)
     memory.put(name, json.dumps([(word.text, word.sure) for word in words]).encode())
     return words
 

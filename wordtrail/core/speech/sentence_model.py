@@ -17,7 +17,7 @@ import re
 import threading
 from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cached_property, lru_cache
 from typing import Any
 
 import ctranslate2
@@ -85,14 +85,19 @@ class WrittenWord:
 
 
 class SentenceSound:
-    """A sound (mono, 16 000 samples a second, at most `LONGEST` seconds) that was listened to."""
+    """A sound (mono, 16 000 samples a second, at most `LONGEST` seconds) that is listened to, once, when something is
+    asked about it."""
 
     def __init__(self, samples: npt.NDArray[np.float32]) -> None:
         if len(samples) > (LONGEST + _SPARE) * RATE:
             raise ValueError(f"at most {LONGEST} seconds are heard at once")
+        self._samples = samples
         self._seconds = len(samples) / RATE
-        levels = _log_mel(samples, min(_ALL, math.ceil(self._seconds) + _SILENCE))
-        self._heard = _model().encode(ctranslate2.StorageView.from_array(levels[np.newaxis]))
+
+    @cached_property
+    def _heard(self) -> ctranslate2.StorageView:
+        levels = _log_mel(self._samples, min(_ALL, math.ceil(self._seconds) + _SILENCE))
+        return _model().encode(ctranslate2.StorageView.from_array(levels[np.newaxis]))
 
     def written(self, spoken_of: Sequence[str] = ()) -> tuple[WrittenWord, ...]:
         """What was said, written down; empty where it was no speech. `spoken_of` are words that may be among it, names
