@@ -25,7 +25,7 @@ from wordtrail.core.text.intake import passage_from_pages, passage_from_text
 from wordtrail.core.text.model import Passage
 from wordtrail.formats import explanation_json, trail_json
 from wordtrail.logs import set_up
-from wordtrail.media.decode import decode
+from wordtrail.media.decode import decode_small
 from wordtrail.media.path_picture import pictures
 from wordtrail.service.exporting import KINDS
 from wordtrail.settings import Settings, settings_with
@@ -321,7 +321,7 @@ def _import_scan(file: Path, output: Path) -> None:
 
 def _align(options: argparse.Namespace) -> None:
     passage = _passage(options.passage)
-    samples = decode(options.audio, RATE)
+    samples = decode_small(options.audio, RATE)
 
     def progress(phase: str, share: float) -> None:
         print(f"\r{phase} {share:4.0%}   ", end="", file=sys.stderr, flush=True)

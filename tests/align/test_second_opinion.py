@@ -88,17 +88,17 @@ class SecondOpinionTest(unittest.TestCase):
     def test_one_that_was_left_out_stays_left_out(self) -> None:
         self.assertTrue(judged(told(Read(0, 5, leave_out=(LEFT,))), "").left_out)
 
-    def test_where_nothing_is_doubted_nothing_is_heard_again(self) -> None:
+    def test_where_nothing_is_claimed_nothing_is_heard_again(self) -> None:
         reading, frames = reading_of(told(Read(0, 5)))
         heard = [Heard(one, 9.0) for one in reading.said]
         with mock.patch.object(room, "written_in", side_effect=AssertionError("it was heard again")):
             self.assertEqual(asked(heard, reading, frames, np.zeros(0, np.float32)), heard)
 
-    def test_a_word_that_is_doubted_is_tried_as_it_is_written(self) -> None:
+    def test_beside_a_claim_a_word_is_tried_as_it_is_written(self) -> None:
         narration = told(Read(0, 5, instead={LEFT: "crossed"}))
         reading, frames = reading_of(narration)
         heard = [Heard(one, 9.0) for one in reading.said]
-        heard[LEFT] = replace(heard[LEFT], lost=9.0)
+        heard[LEFT + 1] = replace(heard[LEFT + 1], left_out=True, short=NOT_QUITE)
 
         found = asked(heard, reading, frames, narration.samples, "crossed")
         self.assertEqual([word.otherwise for word in found], ["", "", "", "crossed", "", ""])

@@ -28,7 +28,7 @@ from wordtrail.core.layout.drawing import shares, stones_used
 from wordtrail.core.layout.model import Layout, Signpost, WordBox
 from wordtrail.core.layout.typeset import typeset
 from wordtrail.media.colours import COLOURS, TOKENS
-from wordtrail.media.decode import decode
+from wordtrail.media.decode import decode, decode_small
 from wordtrail.media.draw import Painter
 from wordtrail.media.join import Said
 from wordtrail.media.level import RATE, TARGET_LUFS, Peaks, levelled, loudness, peaks
@@ -74,6 +74,15 @@ class DecodeTest(unittest.TestCase):
                 self.assertAlmostEqual(len(samples) / 16_000, 1.5, delta=0.06)
                 peak = np.argmax(np.abs(np.fft.rfft(samples[4000:20000]))) * 16_000 / 16_000
                 self.assertAlmostEqual(peak, 997, delta=2)
+
+    def test_with_sixteen_bits_it_is_the_same_sound_also_where_it_is_quiet(self) -> None:
+        path = self.folder / "sound.flac"
+        encode(path, np.concatenate([tone(1.0), 0.003 * tone(1.0)]), "flac", "flac")
+        plain, small = decode(path, 16_000), decode_small(path, 16_000)
+        self.assertEqual((len(small), small.dtype), (len(plain), np.float16))
+        for part in (slice(0, 15_000), slice(17_000, None)):
+            wrong = small[part].astype(np.float32) - plain[part]
+            self.assertLess(20 * np.log10(np.std(wrong) / np.std(plain[part])), -65)
 
     def test_what_is_no_sound(self) -> None:
         picture = self.folder / "photo.mp3"

@@ -19,7 +19,7 @@ from wordtrail.core.sound.microphone import advice
 from wordtrail.core.text.model import Word
 from wordtrail.jobs.ear import PieceMemory
 from wordtrail.media.camera import write_camera_copy
-from wordtrail.media.decode import Samples, decode, sound_blocks
+from wordtrail.media.decode import Samples, decode_small, sound_blocks
 from wordtrail.media.level import RATE, Peaks, gain_from, louder, loudness
 from wordtrail.media.room import figures, noise_of
 from wordtrail.media.sound import write_m4a
@@ -53,7 +53,7 @@ def align_take(workspace: Workspace, take_id: str, report: Progress) -> None:
     drop_pieces(blobs, take_id)
     if not (blobs.exists(files.listening) and blobs.exists(files.peaks)):
         _make_listening_copy(workspace, take_id, report)
-    heard = decode(blobs.path(files.original), ALIGN_RATE)
+    heard = decode_small(blobs.path(files.original), ALIGN_RATE)
     if not stretches_of_sound(heard):
         raise SilentSound
     with workspace.database.read_session() as session:

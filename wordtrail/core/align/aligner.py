@@ -24,7 +24,7 @@ from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.stretches import grouped, quiet_between, sound_ends, stretches_of_sound
 from wordtrail.core.align.timing import LAST_PHONE, timed
 from wordtrail.core.align.unheard import placed
-from wordtrail.core.align.values import RATE, Forgetful, Memory, Progress, Samples, ScriptWord, Stretch, Timed
+from wordtrail.core.align.values import RATE, Forgetful, Memory, Progress, Recording, ScriptWord, Stretch, Timed
 from wordtrail.core.align.voice import heard_for, learned, talk_price
 from wordtrail.core.align.written_down import written_down
 from wordtrail.core.errors import SilentSound
@@ -69,7 +69,7 @@ class Explained:
 
 
 def align(
-    samples: Samples,
+    samples: Recording,
     script: Sequence[ScriptWord],
     progress: Progress = lambda phase, share: None,
     cores: int = 2,
@@ -87,7 +87,7 @@ def align(
 
 
 def explained(
-    samples: Samples,
+    samples: Recording,
     script: Sequence[ScriptWord],
     progress: Progress = lambda phase, share: None,
     cores: int = 2,

@@ -14,7 +14,7 @@ from pathlib import Path
 import numpy as np
 import pocketsphinx
 
-from wordtrail.core.align.values import RATE, Samples, Sounds, Stretch
+from wordtrail.core.align.values import RATE, Recording, Samples, Sounds, Stretch
 
 PAD = 0.4
 """Seconds of faint noise before and after what is aligned: clean starts fail without it."""
@@ -89,6 +89,7 @@ def padded(samples: Samples) -> bytes:
     return bytes((np.clip(whole, -1, 1) * 32767).astype("<i2").tobytes())
 
 
-def cut(samples: Samples, stretch: Stretch) -> Samples:
+def cut(samples: Recording, stretch: Stretch) -> Samples:
     """The samples of a stretch."""
-    return samples[max(0, int(stretch.start * RATE)) : max(0, int(stretch.end * RATE))]
+    piece = samples[max(0, int(stretch.start * RATE)) : max(0, int(stretch.end * RATE))]
+    return piece.astype(np.float32, copy=False)

@@ -12,7 +12,7 @@ from threadpoolctl import threadpool_limits
 from wordtrail.core.align.forced import cut
 from wordtrail.core.align.sounds import Frames, heard_in, joined
 from wordtrail.core.align.stretches import halves
-from wordtrail.core.align.values import Memory, Samples, Stretch
+from wordtrail.core.align.values import Memory, Recording, Stretch
 
 TOO_ALIKE, FEWEST_SOUNDS = 0.5, 24
 """The part of all sounds heard that the two commonest may be (in speech they are a fifth, at the most 45 %), and the
@@ -22,7 +22,7 @@ SHORTEST = 3.0
 """Seconds below which a stretch is not heard again in parts."""
 
 
-def heard(samples: Samples, stretch: Stretch) -> Frames:
+def heard(samples: Recording, stretch: Stretch) -> Frames:
     """The frames of a stretch of at most 30 s. The network listens to all of it at once, and now and then one sound
     carries it away: then it names the same two phones from end to end. In parts it hears all but that sound."""
     frames = heard_in(cut(samples, stretch), stretch)
@@ -38,7 +38,7 @@ def _carried_away(frames: Frames) -> bool:
 
 
 def heard_over(
-    samples: Samples,
+    samples: Recording,
     groups: Sequence[Stretch],
     progress: Callable[[float], None],
     cores: int,

@@ -1,7 +1,7 @@
-"""A second opinion on slips, where the network of phones doubts: a listener of whole sentences, who does not know the
-text, hears the reading again. What it writes in the place of a word is tried there; and what the network takes for
-another word, or for none, it must not hold for the printed one. Where it is on the side of the slip, less is enough for
-the first.
+"""A second opinion on slips, where the network of phones claims one: a listener of whole sentences, who does not know
+the text, hears that part of the reading again. What it writes in the place of a word is tried there; and what the
+network takes for another word, or for none, it must not hold for the printed one. Where it is on the side of the slip,
+less is enough for the first.
 
 The two are of different kinds: one hears single sounds and knows no language, the other hears what is likely to be
 said. Where they err, they err in different places.
@@ -19,7 +19,7 @@ from wordtrail.core.align.readings import Reading
 from wordtrail.core.align.side_by_side import side_by_side
 from wordtrail.core.align.slips import Heard, judged_word
 from wordtrail.core.align.sounds import Frames
-from wordtrail.core.align.values import Memory, Samples, ScriptWord
+from wordtrail.core.align.values import Memory, Recording, ScriptWord
 from wordtrail.core.align.written_down import written_in
 from wordtrail.core.speech.sentence_model import SentenceSound
 from wordtrail.core.text.bare import bare
@@ -27,9 +27,6 @@ from wordtrail.core.text.bare import bare
 AGAINST, FOR = -2.0, 4.0
 """By how much likelier the slip must be than the printed word, as a natural logarithm: where the network is sure of it,
 and where it is not quite."""
-
-DOUBTED = 2.5
-"""What a word loses where the network doubts it, though it knows of no slip."""
 
 _QUOTES = '“”"‘’()[]'
 _STOPS = ".,;:!?…"
@@ -40,7 +37,7 @@ def agreed(
     readings: Sequence[Reading],
     frames: Frames,
     fit: Fit,
-    samples: Samples,
+    samples: Recording,
     route: Sequence[ScriptWord],
     memory: Memory,
     progress: Callable[[float], None] = lambda share: None,
@@ -50,7 +47,7 @@ def agreed(
     what the network heard of each reading; `samples` are those of the take, mono, at 16 000 a second; `memory` keeps
     what was written; `progress` gets the share done, and may raise to stop."""
     windows = [one for number, reading in enumerate(readings) for one in windows_of(number, reading, frames, route)]
-    doubted = [one for one in windows if any(map(_is_doubted, _of(heard, one)))]
+    doubted = [one for one in windows if any(word.is_claimed for word in _of(heard, one))]
 
     def judge(window: Window) -> list[Heard]:
         reading = readings[window.reading]
@@ -60,7 +57,9 @@ def agreed(
         instead = in_place_of([word.bare for word in printed], written)
         own = list(_of(heard, window))
         for place, (word, other) in enumerate(zip(printed, instead, strict=True)):
-            if other not in ("", word.bare):
+            if other == word.bare and own[place].short > 0:
+                own[place] = _as_printed(own[place])
+            elif other not in ("", word.bare):
                 tried = judged_word(reading, window.first + place, frames, fit, route, other)
                 own[place] = tried if tried.is_claimed else own[place]
         return _told_apart(own, printed, sound)
@@ -71,10 +70,6 @@ def agreed(
 
 def _of(heard: Sequence[Sequence[Heard]], window: Window) -> Sequence[Heard]:
     return heard[window.reading][window.first : window.end]
-
-
-def _is_doubted(word: Heard) -> bool:
-    return word.is_claimed or word.lost > DOUBTED
 
 
 def _told_apart(heard: Sequence[Heard], printed: Sequence[ScriptWord], sound: SentenceSound) -> list[Heard]:
@@ -91,8 +86,10 @@ def _told_apart(heard: Sequence[Heard], printed: Sequence[ScriptWord], sound: Se
 
 def _decided(word: Heard, likelier: float) -> Heard:
     """The word as it was read, if the second witness does not agree. `likelier` is by how much the slip is."""
-    if likelier > (AGAINST if word.short <= 0 else FOR):
-        return word
+    return word if likelier > (AGAINST if word.short <= 0 else FOR) else _as_printed(word)
+
+
+def _as_printed(word: Heard) -> Heard:
     return replace(word, otherwise="", left_out=False, short=0.0)
 
 

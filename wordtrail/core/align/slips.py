@@ -90,8 +90,8 @@ MOST_REPLACED = 3
 class Heard:
     """What the sound says about a word on the path: `otherwise` is empty where it was read as printed, else what may
     have been said; `left_out` where nothing may have been. `short` is what the slip lacks for the network alone;
-    nothing or less where it is sure. `margin` is by how much the printed word is the better hypothesis, `lost` what it
-    costs; `among` counts the words of its reading."""
+    nothing or less where it is sure. `margin` is by how much the printed word is the better hypothesis; `among` counts
+    the words of its reading."""
 
     said: Said
     margin: float
@@ -99,7 +99,6 @@ class Heard:
     left_out: bool = False
     among: int = 1
     short: float = 0.0
-    lost: float = 0.0
 
     @property
     def is_claimed(self) -> bool:
@@ -131,7 +130,7 @@ def judged_word(
     after = said[index + 1] if index + 1 < len(said) else None
     plain = word.cost < SUSPICIOUS and not word.missed and not _sounds_over(word, after, fit)
     if plain and not written:
-        heard = Heard(word, SUSPICIOUS, lost=word.cost)
+        heard = Heard(word, SUSPICIOUS)
     else:
         heard = _judged(word, before, after, frames, fit, route, written)
     return replace(heard, among=len(said))
@@ -167,16 +166,16 @@ def _judged(
     short = nothing + LEFT_OUT_MARGIN - as_printed
     may_be_out = bool(before or after) and not weak_head and not alone
     if may_be_out and poor and short < 0:
-        return Heard(word, nothing - as_printed, left_out=True, short=short, lost=as_printed)
+        return Heard(word, nothing - as_printed, left_out=True, short=short)
     heard = (greedy(fit, first + len(head), last - len(tail)), greedy(fit, first, last - len(tail)))
     best = _best_other(printed, heard, cost, written)
     margin = best.cost - as_printed
     lacking = margin + best.needed + HEAD_MARGIN * weak_head
     if may_be_out and short < min(lacking, NOT_QUITE):
-        return Heard(word, nothing - as_printed, left_out=True, short=max(short, SMALLEST), lost=as_printed)
+        return Heard(word, nothing - as_printed, left_out=True, short=max(short, SMALLEST))
     if lacking < NOT_QUITE:
-        return Heard(word, margin, otherwise=best.word, short=lacking, lost=as_printed)
-    return Heard(word, min(margin, nothing - as_printed), lost=as_printed)
+        return Heard(word, margin, otherwise=best.word, short=lacking)
+    return Heard(word, min(margin, nothing - as_printed))
 
 
 @dataclass(frozen=True, slots=True)

@@ -5,10 +5,13 @@ from __future__ import annotations
 import numpy as np
 import numpy.typing as npt
 
-from wordtrail.core.align.values import RATE, Samples, Stretch
+from wordtrail.core.align.values import RATE, Recording, Stretch
 
 FRAME = 160
 """Samples: 10 ms."""
+
+PART = 6000
+"""Frames whose loudness is worked out at once: a minute."""
 
 SILENCE_BETWEEN = 0.45
 """Seconds of quiet that part two stretches."""
@@ -20,15 +23,23 @@ NOTHING_HEARD = -60.0
 """Decibels below full scale under which a take is silent."""
 
 
-def loudness_by_frame(samples: Samples) -> np.ndarray:
+def loudness_by_frame(samples: Recording) -> np.ndarray:
     """Decibels (full scale = 0) of each 10 ms, smoothed over 50 ms."""
     frames = len(samples) // FRAME
     if frames == 0:
         return np.zeros(0)
     rows = samples[: frames * FRAME].reshape(frames, FRAME)
-    power = np.einsum("ij,ij->i", rows, rows) / FRAME
+    # In parts: with 32 bits a whole take would be twice as large.
+    power = np.concatenate([_power(rows[first : first + PART]) for first in range(0, frames, PART)])
     smooth = np.convolve(power, np.ones(5) / 5, mode="same")
     return 10 * np.log10(smooth + 1e-10)
+
+
+def _power(rows: Recording) -> npt.NDArray[np.float32]:
+    """The mean power of each row."""
+    plain = rows.astype(np.float32, copy=False)
+    power: npt.NDArray[np.float32] = np.einsum("ij,ij->i", plain, plain) / np.float32(FRAME)
+    return power
 
 
 def voice_threshold(loudness: np.ndarray) -> float:
@@ -41,7 +52,7 @@ def voice_threshold(loudness: np.ndarray) -> float:
     return float(max(quiet + 6.0, quiet + (voice - quiet) / 3, voice - 34.0))
 
 
-def stretches_of_sound(samples: Samples) -> tuple[Stretch, ...]:
+def stretches_of_sound(samples: Recording) -> tuple[Stretch, ...]:
     """Stretches with sound, a little wider than it, in order; those parted by less than 0.45 s are
     one, and one longer than 24 s is cut at its quietest moments."""
     loudness = loudness_by_frame(samples)
@@ -73,7 +84,7 @@ def _cut(start: int, end: int, loudness: np.ndarray) -> list[tuple[int, int]]:
     return [*_cut(start, middle, loudness), *_cut(middle, end, loudness)]
 
 
-def quiet_between(samples: Samples, moments: npt.NDArray[np.float64]) -> npt.NDArray[np.float64]:
+def quiet_between(samples: Recording, moments: npt.NDArray[np.float64]) -> npt.NDArray[np.float64]:
     """Seconds without voice between each of `moments` (ascending, seconds) and the one before it; before the first,
     since the beginning."""
     loudness = loudness_by_frame(samples)
@@ -82,7 +93,7 @@ def quiet_between(samples: Samples, moments: npt.NDArray[np.float64]) -> npt.NDA
     return np.asarray(np.diff(until, prepend=0.0))
 
 
-def halves(samples: Samples, stretch: Stretch) -> tuple[Stretch, Stretch]:
+def halves(samples: Recording, stretch: Stretch) -> tuple[Stretch, Stretch]:
     """A stretch cut at the quietest moment of its middle third."""
     loudness = loudness_by_frame(samples[round(stretch.start * RATE) : round(stretch.end * RATE)])
     third = len(loudness) // 3

@@ -25,7 +25,7 @@ from wordtrail.core.align.path import Said
 from wordtrail.core.align.readings import Reading
 from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.stretches import loudness_by_frame, voice_threshold
-from wordtrail.core.align.values import Samples, Sounds, Stretch, Timed
+from wordtrail.core.align.values import Recording, Sounds, Stretch, Timed
 from wordtrail.core.speech.pronunciation import VOWELS
 
 AGREE = 0.04
@@ -88,7 +88,7 @@ def breath_groups(reading: Reading, frames: Frames) -> list[tuple[Said, ...]]:
 def timed(
     readings: Sequence[Reading],
     frames: Frames,
-    samples: Samples,
+    samples: Recording,
     ways: Sequence[Sequence[Sounds]],
     progress: Callable[[float], None] = lambda share: None,
     cores: int = 2,
@@ -154,7 +154,7 @@ class Sound:
         return len(before) > 0 and len(after) > 0 and bool(before.min() >= after.max() - FALLS_BY)
 
 
-def sound_of(samples: Samples) -> Sound:
+def sound_of(samples: Recording) -> Sound:
     """Where sound begins in a take after quiet, and how loud it is."""
     loudness = loudness_by_frame(samples)
     loud = loudness > voice_threshold(loudness)

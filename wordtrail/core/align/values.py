@@ -14,6 +14,10 @@ RATE = 16_000
 
 Samples = npt.NDArray[np.float32]
 
+Recording = npt.NDArray[np.float32] | npt.NDArray[np.float16]
+"""The samples of a whole take. A long one is held with 16 bits a sample: half as much memory, and its rounding lies
+68 dB below the voice, however quiet that is."""
+
 Progress = Callable[[str, float], None]
 """Called with what is being done and how far it is (0 to 1); may raise to stop the work."""
 

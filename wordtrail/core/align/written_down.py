@@ -17,7 +17,7 @@ from wordtrail.core.align.path import Fit, Talked
 from wordtrail.core.align.side_by_side import side_by_side
 from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.timing import LAST_PHONE
-from wordtrail.core.align.values import Memory, Samples, Sounds, Stretch
+from wordtrail.core.align.values import Memory, Recording, Sounds, Stretch
 from wordtrail.core.speech.pronunciation import pronunciations
 from wordtrail.core.speech.sentence_model import LONGEST, SentenceSound, WrittenWord
 from wordtrail.core.text.spoken import spoken_forms
@@ -40,7 +40,7 @@ def written_down(
     talk: Sequence[Talked],
     frames: Frames,
     fit: Fit,
-    samples: Samples,
+    samples: Recording,
     progress: Callable[[float], None],
     cores: int,
     memory: Memory,
