@@ -6,7 +6,8 @@ from collections.abc import Sequence
 
 import numpy as np
 
-from wordtrail.core.align.path import Fit, Path, fit_of, path_of
+from wordtrail.core.align.fit import Fit, fit_of
+from wordtrail.core.align.path import Path, path_of
 from wordtrail.core.align.readings import Reading, readings_of
 from wordtrail.core.align.route import Route, route_of
 from wordtrail.core.align.sounds import Frames

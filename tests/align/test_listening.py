@@ -11,9 +11,9 @@ import numpy as np
 
 from bench.align.formants import say
 from bench.align.voices import resampled
+from wordtrail.core.align.fit import fit_of
 from wordtrail.core.align.hypotheses import greedy
 from wordtrail.core.align.listening import heard_over
-from wordtrail.core.align.path import fit_of
 from wordtrail.core.align.sounds import LAG, Frames, heard_in, joined
 from wordtrail.core.align.stretches import grouped, sound_ends, stretches_of_sound
 from wordtrail.core.align.values import RATE, Forgetful, Samples, Stretch

@@ -11,7 +11,8 @@ from hypothesis import strategies as st
 
 from tests.align.hearing import followed, places, route, said, script
 from wordtrail.core.align import path as path_room
-from wordtrail.core.align.path import fit_of, path_of
+from wordtrail.core.align.fit import fit_of
+from wordtrail.core.align.path import path_of
 from wordtrail.core.align.readings import readings_of
 from wordtrail.core.align.route import MOST_WAYS, route_of
 from wordtrail.core.speech.phones import PHONES, relations

@@ -13,8 +13,10 @@ from hypothesis import strategies as st
 
 from bench.align.narrations import Narration, Read, narrate
 from wordtrail.core.align import second_opinion as room
+from wordtrail.core.align.fit import fit_of
+from wordtrail.core.align.forced import cut
 from wordtrail.core.align.heard_again import LONGEST, in_place_of, windows_of
-from wordtrail.core.align.path import Said, fit_of
+from wordtrail.core.align.path import Said
 from wordtrail.core.align.readings import Reading
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.second_opinion import agreed
@@ -23,6 +25,8 @@ from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.values import Forgetful, Samples
 from wordtrail.core.speech.phones import PHONES, relations
 from wordtrail.core.speech.sentence_model import LONGEST as HEARD_AT_MOST
+from wordtrail.core.speech.sentence_model import SentenceSound
+from wordtrail.core.text.bare import bare
 from wordtrail.core.text.intake import passage_from_text
 
 HARBOR = passage_from_text("The small boat left the harbor.")
@@ -105,6 +109,14 @@ class SecondOpinionTest(unittest.TestCase):
 
 
 class HeardAgainTest(unittest.TestCase):
+    def test_what_is_written_stands_in_the_place_of_what_is_printed(self) -> None:
+        narration = told(Read(0, 5, instead={LEFT: "crossed"}))
+        reading, frames = reading_of(narration)
+        (window,) = windows_of(0, reading, frames, ROUTE)
+        written = SentenceSound(cut(narration.samples, window.sound)).written()
+        again = in_place_of([word.bare for word in ROUTE], [bare(word.text) for word in written])
+        self.assertEqual(again[LEFT : LEFT + 2], ["crossed", "the"])
+
     def test_more_or_fewer_words_in_a_place_tell_nothing(self) -> None:
         self.assertEqual(in_place_of(["a", "red", "boat"], ["a", "big", "red", "boat"]), ["a", "red", "boat"])
         self.assertEqual(in_place_of(["a", "red", "boat"], ["a", "boat"]), ["a", "", "boat"])

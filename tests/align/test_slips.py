@@ -8,8 +8,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.align.hearing import followed, route, said, script
+from wordtrail.core.align.fit import fit_of
 from wordtrail.core.align.hypotheses import cost_of, greedy, likeliest_word, nearest, other_endings, placed, word_said
-from wordtrail.core.align.path import fit_of
 from wordtrail.core.align.readings import readings_of
 from wordtrail.core.align.repair import repaired
 from wordtrail.core.align.slips import Heard, judged, judged_word, left_out, replaced, said_twice

@@ -11,7 +11,8 @@ from hypothesis import strategies as st
 
 from tests.align.hearing import followed, route, said, script
 from wordtrail.core.align.confidence import confidence, doubt
-from wordtrail.core.align.path import TALK, Said, fit_of, path_of
+from wordtrail.core.align.fit import fit_of
+from wordtrail.core.align.path import TALK, Said, path_of
 from wordtrail.core.align.readings import readings_of
 from wordtrail.core.align.slips import Heard
 from wordtrail.core.align.timing import breath_groups, in_order, sound_of, start_of

@@ -10,8 +10,9 @@ import numpy as np
 from bench.align.narrations import Narration, Noise, Read, Silence, Talk, narrate
 from tests.align.hearing import said
 from wordtrail.core.align.aligner import COMPARING, LISTENING, MATCHING, TIMING, WRITING, Explained, align, explained
+from wordtrail.core.align.fit import fit_of
 from wordtrail.core.align.hearsay import words_in
-from wordtrail.core.align.path import Talked, fit_of
+from wordtrail.core.align.path import Talked
 from wordtrail.core.align.script import script_of
 from wordtrail.core.align.values import RATE
 from wordtrail.core.errors import JobCancelled, SilentSound

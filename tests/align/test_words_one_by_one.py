@@ -11,8 +11,9 @@ from bench.align.narrations import Read, Silence, Talk, narrate
 from tests.align.hearing import followed, route, said, script
 from wordtrail.core.align import listening
 from wordtrail.core.align.aligner import align
+from wordtrail.core.align.fit import fit_of
 from wordtrail.core.align.inside import spread, starts_inside
-from wordtrail.core.align.path import fit_of, path_of
+from wordtrail.core.align.path import path_of
 from wordtrail.core.align.readings import readings_of
 from wordtrail.core.align.repair import BESIDE, beside_for, repaired
 from wordtrail.core.align.script import script_of

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from pathlib import Path
+from typing import TypeVar
 
 import av
 import av.error
@@ -13,6 +14,7 @@ import numpy.typing as npt
 from wordtrail.core.errors import EmptySound, NotASound, SoundTooLong
 
 Samples = npt.NDArray[np.float32]
+Kind = TypeVar("Kind", np.float32, np.float16)
 
 LONGEST_SECONDS = 3 * 3600.0
 SHORTEST_SECONDS = 0.2
@@ -25,19 +27,20 @@ computer that was busy has not recorded it. What is longer is a clock that was s
 def decode(path: Path, rate: int) -> Samples:
     """The sound in `path` as mono floats (-1 to 1) at `rate` samples a second, all of it at once. Raises what
     `sound_blocks` raises."""
-    # It grows in its place: an hour is held once, not as blocks and as a whole.
-    held = bytearray()
-    for block in sound_blocks(path, rate):
-        held += block.tobytes()
-    return np.frombuffer(held, np.float32)
+    return _all_of(path, rate, np.float32)
 
 
 def decode_small(path: Path, rate: int) -> npt.NDArray[np.float16]:
     """The same with 16 bits a sample, so that a long take is half as large. Raises what `sound_blocks` raises."""
+    return _all_of(path, rate, np.float16)
+
+
+def _all_of(path: Path, rate: int, kind: type[Kind]) -> npt.NDArray[Kind]:
+    # It grows in its place: an hour is held once, not as blocks and as a whole.
     held = bytearray()
     for block in sound_blocks(path, rate):
-        held += block.astype(np.float16).tobytes()
-    return np.frombuffer(held, np.float16)
+        held += block.astype(kind, copy=False).tobytes()
+    return np.frombuffer(held, kind)
 
 
 def sound_blocks(path: Path, rate: int) -> Iterator[Samples]:

@@ -10,11 +10,12 @@ import numpy as np
 
 from wordtrail.core.align.asides import asides_among
 from wordtrail.core.align.confidence import MISREAD, confidence, doubt
+from wordtrail.core.align.fit import Fit, fit_of
 from wordtrail.core.align.hearsay import words_in
 from wordtrail.core.align.hypotheses import likeliest_word
 from wordtrail.core.align.listening import heard_over
 from wordtrail.core.align.named import Named
-from wordtrail.core.align.path import Fit, Path, Talked, fit_of, path_of
+from wordtrail.core.align.path import Path, Talked, path_of
 from wordtrail.core.align.readings import Reading, readings_of
 from wordtrail.core.align.repair import repaired
 from wordtrail.core.align.route import Route, route_of

@@ -7,7 +7,8 @@ from itertools import pairwise
 
 import numpy as np
 
-from wordtrail.core.align.path import Fit, Talked
+from wordtrail.core.align.fit import Fit
+from wordtrail.core.align.path import Talked
 from wordtrail.core.align.sounds import Frames
 
 FEWEST_SOUNDS = 3

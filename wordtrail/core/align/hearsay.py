@@ -8,7 +8,8 @@ from functools import lru_cache
 
 import numpy as np
 
-from wordtrail.core.align.path import Costs, Fit, Origin, Search, Talked, path_of
+from wordtrail.core.align.fit import Costs, Fit
+from wordtrail.core.align.path import Origin, Search, Talked, path_of
 from wordtrail.core.align.route import Route, route_of
 from wordtrail.core.align.talk import OF_THE_TRADE, TALK_WORDS
 from wordtrail.core.speech.common import rank

@@ -14,7 +14,7 @@ from functools import lru_cache
 import numpy as np
 import numpy.typing as npt
 
-from wordtrail.core.align.path import Fit
+from wordtrail.core.align.fit import Fit
 from wordtrail.core.align.values import Sounds
 from wordtrail.core.speech.common import rank
 from wordtrail.core.speech.phones import NUMBER, PHONES

@@ -7,9 +7,10 @@ from itertools import pairwise
 
 import numpy as np
 
+from wordtrail.core.align.fit import fit_of
 from wordtrail.core.align.hypotheses import placed
 from wordtrail.core.align.listening import heard
-from wordtrail.core.align.path import Said, fit_of
+from wordtrail.core.align.path import Said
 from wordtrail.core.align.readings import Reading
 from wordtrail.core.align.route import route_of
 from wordtrail.core.align.sounds import joined

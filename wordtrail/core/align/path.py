@@ -17,17 +17,14 @@ from collections import deque
 from collections.abc import Callable, Iterable, Iterator
 from concurrent.futures import Future, ThreadPoolExecutor
 from dataclasses import dataclass
-from queue import SimpleQueue
+from functools import partial
 
 import numpy as np
 import numpy.typing as npt
 from numpy.lib.stride_tricks import sliding_window_view
 
+from wordtrail.core.align.fit import Costs, Fit
 from wordtrail.core.align.route import Route
-from wordtrail.core.align.sounds import FRAME_SECONDS, Frames
-from wordtrail.core.speech.phone_model import Matrix
-
-Costs = npt.NDArray[np.float32]
 
 TALK = 1.15
 """Price of each sound that is not of the script."""
@@ -58,15 +55,6 @@ MISSED = 2.6
 
 REST, REST_INSIDE_WORD, MOST_FOR_REST = 0.25, 2.0, 3.0
 """Seconds that are a rest; price of each second of rest inside a word, and the most it costs."""
-
-ECHO = 2.0
-"""Price of hearing a phone once more than it stands in the word."""
-
-NOTHING_LESS = 0.3
-"""What the network's "no new sound" counts: it says so too often where words stand alone."""
-
-SURE = 0.01
-"""Probability below which a phone's fit gets no worse."""
 
 ABOUT = 0.7
 """How much worse than at its best a phone may be heard where it is taken to begin."""
@@ -147,45 +135,6 @@ class Path:
 
     said: tuple[Said, ...]
     talked: tuple[Talked, ...]
-
-
-@dataclass(frozen=True, slots=True)
-class Fit:
-    """What each phone costs in each frame: (frames, 39) on entering, and on staying; and which
-    frames begin a new sound."""
-
-    enter: Costs
-    stay: Costs
-    new_sound: npt.NDArray[np.bool_]
-    rest_before: npt.NDArray[np.float64]
-
-
-def fit_of(frames: Frames, taken_for: Matrix) -> Fit:
-    """The fit of every phone to every frame. `taken_for` (39, 39) tells how far the phone of a row is
-    answered by hearing the phone of a column."""
-    answered = np.minimum(frames.phones @ taken_for.T, 1.0)
-    loudest = frames.phones.max(axis=1)
-    none = frames.none * np.float32(NOTHING_LESS)
-    best = np.maximum(loudest, none)[:, None] + SURE
-    enter = np.maximum(np.log(best / (answered + SURE)), 0.0)
-    since = np.diff(frames.at, prepend=frames.at[:1])
-    named = np.where(loudest > none, frames.phones.argmax(axis=1), -1)
-    goes_on = (named == np.concatenate([[-1], named[:-1]])) & (since < 1.5 * FRAME_SECONDS)
-    rest = since if frames.quiet is None else _quiet_between(frames.quiet, named >= 0)
-    new = (named >= 0) & ~goes_on
-    stay = np.minimum(enter + np.float32(ECHO) * new[:, None], np.log(best / (none[:, None] + SURE)))
-    stay[(named >= 0) & goes_on] = 0.0
-    return Fit(enter.astype(np.float32), np.maximum(stay, 0).astype(np.float32), new, rest)
-
-
-def _quiet_between(quiet: npt.NDArray[np.float64], named: npt.NDArray[np.bool_]) -> npt.NDArray[np.float64]:
-    """Seconds of quiet between each frame in which something is heard and the one before it in which something was;
-    nought in all others."""
-    until = np.cumsum(quiet)
-    at = np.flatnonzero(named)
-    rest = np.zeros(len(quiet))
-    rest[at] = np.diff(until[at], prepend=0.0)
-    return rest
 
 
 @dataclass(frozen=True, slots=True)
@@ -389,7 +338,8 @@ def path_of(
     count = len(fit.enter)
     if not count or not route.words:
         return Path((), ())
-    search = rules(route, fit, talk)
+    searches = partial(rules, route, fit, talk)
+    search = searches()
     every = 1 if 4 * count * (len(route.phone) + route.words) <= MOST_KEPT else BLOCK
     forth = 1.0 if every == 1 else FORTH
     state = search.beginning()
@@ -401,15 +351,11 @@ def path_of(
             saved.put(frame // every, state)
         state = search.step(state, frame)
 
-    def searches() -> Search:
-        return rules(route, fit, talk)
-
-    anew = (
-        iter([saved])
-        if every == 1
-        else _made_anew(saved, count, searches, cores, lambda s: progress(forth + (1 - forth) * s))
-    )
-    path = _put_together(search, _backwards(search, state, anew, count))
+    if every == 1:
+        blocks = iter([saved])
+    else:
+        blocks = _made_anew(saved, count, searches, cores, lambda share: progress(forth + (1.0 - forth) * share))
+    path = _put_together(search, _backwards(search, state, blocks, count))
     progress(1.0)
     return path
 
@@ -419,12 +365,10 @@ def _made_anew(
 ) -> Iterator[_States]:
     """The states before each frame of a block, the last block first; `saved` are those with which the blocks begin. So
     many blocks as there are cores are made beside the one that is asked for."""
-    free: SimpleQueue[Search] = SimpleQueue()
-    for _ in range(cores):
-        free.put(searches())
 
     def made(block: int) -> _States:
-        search = free.get()
+        # One of its own, for it has room that it works in.
+        search = searches()
         frames = range(block * BLOCK, min(count, (block + 1) * BLOCK))
         states = _States(len(frames), saved[block])
         state = saved[block]
@@ -432,7 +376,6 @@ def _made_anew(
         for number, frame in enumerate(frames[:-1], 1):
             state = search.step(state, frame)
             states.put(number, state)
-        free.put(search)
         return states
 
     with ThreadPoolExecutor(cores) as pool:

@@ -12,7 +12,8 @@ from itertools import pairwise
 
 import numpy as np
 
-from wordtrail.core.align.path import MOST_LEFT_OUT, REST, Fit, Path, Said, Talked
+from wordtrail.core.align.fit import Fit
+from wordtrail.core.align.path import MOST_LEFT_OUT, REST, Path, Said, Talked
 from wordtrail.core.align.sounds import FRAME_SECONDS, Frames
 from wordtrail.core.trail.model import QUOTATION
 

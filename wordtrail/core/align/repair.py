@@ -13,8 +13,9 @@ from __future__ import annotations
 from collections.abc import Sequence
 from itertools import pairwise
 
+from wordtrail.core.align.fit import Fit
 from wordtrail.core.align.hypotheses import placed
-from wordtrail.core.align.path import MISSED, Fit, Said, Talked
+from wordtrail.core.align.path import MISSED, Said, Talked
 from wordtrail.core.align.readings import Reading, usual_rest
 from wordtrail.core.align.route import Route
 from wordtrail.core.align.sounds import Frames

@@ -12,9 +12,9 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from dataclasses import replace
 
+from wordtrail.core.align.fit import Fit
 from wordtrail.core.align.forced import cut
 from wordtrail.core.align.heard_again import Window, in_place_of, windows_of
-from wordtrail.core.align.path import Fit
 from wordtrail.core.align.readings import Reading
 from wordtrail.core.align.side_by_side import side_by_side
 from wordtrail.core.align.slips import Heard, judged_word

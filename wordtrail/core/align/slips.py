@@ -8,8 +8,9 @@ from dataclasses import dataclass, replace
 from difflib import SequenceMatcher
 from itertools import groupby, pairwise
 
+from wordtrail.core.align.fit import Fit
 from wordtrail.core.align.hypotheses import LONGEST_WORD, cost_of, greedy, likeliest_word, nearest, other_endings
-from wordtrail.core.align.path import REST, Fit, Said, Talked
+from wordtrail.core.align.path import REST, Said, Talked
 from wordtrail.core.align.readings import Reading
 from wordtrail.core.align.repair import WEAK
 from wordtrail.core.align.sounds import Frames

@@ -11,7 +11,8 @@ from collections.abc import Iterable, Sequence
 
 import numpy as np
 
-from wordtrail.core.align.path import SURE, TALK, Said
+from wordtrail.core.align.fit import SURE
+from wordtrail.core.align.path import TALK, Said
 from wordtrail.core.align.readings import Reading
 from wordtrail.core.align.route import Route
 from wordtrail.core.align.sounds import Frames

@@ -11,9 +11,10 @@ from zlib import crc32
 
 import numpy as np
 
+from wordtrail.core.align.fit import Fit
 from wordtrail.core.align.forced import cut
 from wordtrail.core.align.hypotheses import placed
-from wordtrail.core.align.path import Fit, Talked
+from wordtrail.core.align.path import Talked
 from wordtrail.core.align.side_by_side import side_by_side
 from wordtrail.core.align.sounds import Frames
 from wordtrail.core.align.timing import LAST_PHONE

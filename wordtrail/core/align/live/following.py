@@ -12,7 +12,8 @@ from dataclasses import dataclass, replace
 import numpy as np
 import numpy.typing as npt
 
-from wordtrail.core.align.path import REST, Fit, Search, State, fit_of, prices
+from wordtrail.core.align.fit import Fit, fit_of
+from wordtrail.core.align.path import REST, Search, State, prices
 from wordtrail.core.align.route import Route
 from wordtrail.core.align.sounds import Frames, joined
 from wordtrail.core.speech.phone_model import Matrix
